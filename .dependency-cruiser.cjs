@@ -1,0 +1,75 @@
+/** The rungs: each folder of core/src imports only those above it; server and web never meet. */
+const RUNGS = [
+  'quantity',
+  'numeric',
+  'formats',
+  'speed',
+  'drive',
+  'circuit',
+  'families',
+  'diagnosis',
+  'bench',
+  'practice',
+];
+
+const rungRules = RUNGS.flatMap((rung, i) => {
+  const below = RUNGS.slice(i + 1);
+  if (below.length === 0) return [];
+  return [
+    {
+      name: `core-${rung}-looks-up-only`,
+      severity: 'error',
+      from: { path: `^core/src/${rung}/` },
+      to: { path: `^core/src/(${below.join('|')})/` },
+    },
+  ];
+});
+
+const only = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to: { path: to } });
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    ...rungRules,
+    only('core-stands-alone', '^core/', '^(contract|server|web|cli|e2e|scripts)/'),
+    {
+      name: 'core-has-no-node',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    only('core-has-no-interface', '^core/src', 'node_modules/(react|@mui|express|knex|pg)/'),
+    only('contract-imports-core-only', '^contract/', '^(server|web|cli|e2e)/'),
+    only('server-and-web-never-meet', '^server/', '^(web|cli|e2e)/'),
+    only('web-and-server-never-meet', '^web/', '^(server|cli|e2e)/'),
+    only('cli-stays-thin', '^cli/', '^(server|web|e2e)/'),
+    {
+      name: 'sql-only-in-repositories',
+      severity: 'error',
+      from: { path: '^server/src', pathNot: '(^server/src/db/|repository|seed|data|main)' },
+      to: { path: 'node_modules/(knex|pg)/' },
+    },
+    {
+      name: 'front-doors-are-for-others',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '(index|\\.test)\\.ts$' },
+      to: { path: '^core/src/$1/index\\.ts$' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'],
+    },
+  },
+};

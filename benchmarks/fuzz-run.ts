@@ -1,0 +1,15 @@
+/** Prints the tally of a fuzz run; ends red when a file threw, hung or gave a number that is none. */
+import { fuzz } from './fuzz.js';
+
+const count = Number(process.argv[2] ?? 10000);
+const seed = Number(process.argv[3] ?? 1);
+const tally = await fuzz(count, seed, (done) => {
+  if (done % 1000 === 0) console.error(`${done} files`);
+});
+console.log(
+  `${tally.files} mutated files from seed ${seed}, slowest ${tally.slowestMs.toFixed(0)} ms, ${tally.failures.length} failures`,
+);
+for (const [outcome, number] of Object.entries(tally.outcomes).sort((a, b) => b[1] - a[1]))
+  console.log(`${String(number).padStart(7)} ${outcome}`);
+for (const failure of tally.failures.slice(0, 20)) console.log(failure);
+process.exitCode = tally.failures.length > 0 ? 1 : 0;

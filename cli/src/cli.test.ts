@@ -1,0 +1,146 @@
+import { synthTone } from '@amber-gauge/core/speed';
+import { writeWav } from '@amber-gauge/core/formats';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+let dir: string;
+beforeAll(() => (dir = mkdtempSync(join(tmpdir(), 'gauge-'))));
+afterAll(() => rmSync(dir, { recursive: true }));
+
+function gauge(...args: string[]) {
+  const run = spawnSync('npm', ['run', '-s', 'gauge', '--', ...args], { encoding: 'utf8' });
+  return {
+    status: run.status,
+    out: run.stdout,
+    json: () => JSON.parse(run.stdout) as Record<string, unknown>,
+    errors: run.stderr,
+  };
+}
+
+const file = (name: string, bytes: Uint8Array | string) => {
+  const path = join(dir, name);
+  writeFileSync(path, bytes);
+  return path;
+};
+
+describe('gauge tone', () => {
+  it('prints exactly one JSON object with the keys that scripts rely on', () => {
+    const samples = synthTone({
+      sampleRate: 16000,
+      durationS: 20,
+      nominalHz: 3150,
+      errorPercent: 0.8,
+      lines: [{ hz: 0.5556, peakPercent: 0.1 }],
+      snrDb: 50,
+    });
+    const { status, json } = gauge('tone', file('a.wav', writeWav([samples], 16000)), '--nominal', '3150', '--json');
+    expect(status).toBe(0);
+    const result = json();
+    expect(Object.keys(result)).toEqual([
+      'nominal_hz',
+      'mean_hz',
+      'mean_error_percent',
+      'mean_error_expanded_uncertainty_percent',
+      'drift_percent',
+      'unweighted_peak_percent',
+      'unweighted_rms_percent',
+      'weighted_2sigma_percent',
+      'weighted_quasi_peak_percent',
+      'weighted_rms_percent',
+      'components',
+      'tone',
+      'warnings',
+    ]);
+    expect(result.mean_error_percent).toBeCloseTo(0.8, 4);
+    expect(Object.keys(result.tone as object)).toEqual([
+      'start_s',
+      'end_s',
+      'snr_db',
+      'dropouts',
+      'clipped',
+      'channel',
+    ]);
+    expect((result.components as { frequency_hz: number }[])[0]?.frequency_hz).toBeCloseTo(0.5556, 3);
+    expect(result.warnings).toContain('REFERENCE_NOT_INCLUDED');
+  });
+
+  it.each([
+    ['EMPTY_FILE', ''],
+    ['NOT_WAV', 'not a recording'],
+    ['SILENT', writeWav([new Float64Array(16000)], 16000)],
+  ])('ends with 2 and %s for unusable input', (code, content) => {
+    const { status, json, errors } = gauge('tone', file('bad.wav', content), '--nominal', '3150', '--json');
+    expect(status).toBe(2);
+    expect(json()).toMatchObject({ error: { code } });
+    expect(errors).toBe('');
+  });
+
+  it('says what to do when called wrongly, without a stack', () => {
+    expect(gauge('tone', join(dir, 'absent.wav'), '--nominal', '3150', '--json').json()).toMatchObject({
+      error: { code: 'NO_FILE' },
+    });
+    expect(gauge('tone', '--json').json()).toMatchObject({ error: { code: 'USAGE' } });
+    const unknown = gauge('dance');
+    expect(unknown.status).toBe(2);
+    expect(unknown.errors).toContain('Commands: tone, pulses, gyro');
+    expect(unknown.errors).not.toMatch(/at .*\.ts:/);
+  });
+});
+
+describe('gauge pulses and gauge gyro', () => {
+  it('print their keys', () => {
+    const times = Array.from({ length: 200 }, (_, i) => ((i * 60) / 4 / 33.5).toFixed(6)).join('\n');
+    const pulses = gauge(
+      'pulses',
+      file('p.csv', times),
+      '--per-turn',
+      '4',
+      '--nominal-rpm',
+      '33.3333',
+      '--json',
+    ).json();
+    const shared = [
+      'nominal_rpm',
+      'mean_rpm',
+      'mean_error_percent',
+      'mean_error_expanded_uncertainty_percent',
+      'drift_percent',
+      'components',
+      'warnings',
+    ];
+    expect(Object.keys(pulses)).toEqual([
+      ...shared,
+      'missing',
+      'doubled',
+      'damaged_segments_per_turn',
+      'spacing_errors_percent',
+    ]);
+    expect(pulses.mean_rpm).toBeCloseTo(33.5, 3);
+    const log = Array.from({ length: 1500 }, (_, i) => `${(i / 100).toFixed(2)},0,0,${i < 200 ? 0.5 : 200.5}`).join(
+      '\n',
+    );
+    const gyro = gauge(
+      'gyro',
+      file('g.csv', `time,x,y,z (deg/s)\n${log}`),
+      '--nominal-rpm',
+      '33.3333',
+      '--json',
+    ).json();
+    expect(Object.keys(gyro)).toEqual([...shared, 'bias_dps']);
+    expect(gyro).toMatchObject({
+      mean_rpm: expect.closeTo(33.333, 2) as number,
+      bias_dps: expect.closeTo(0.5, 2) as number,
+    });
+  });
+
+  it('name the line of bad input', () => {
+    const bad = gauge('pulses', file('b.csv', '1\n2\n3\nfour\n5'), '--per-turn', '1', '--nominal-rpm', '33', '--json');
+    expect(bad.status).toBe(2);
+    expect(bad.json()).toMatchObject({
+      error: { code: 'TEXT_IN_NUMBERS', message: expect.stringContaining('Line 4') as string },
+    });
+  });
+});

@@ -1,0 +1,32 @@
+/** A file on disk as a source of bytes, read in pieces. */
+import { open, type FileHandle } from 'node:fs/promises';
+import type { ByteSource } from '@amber-gauge/core/formats';
+import { CliRefusal } from './refusal.js';
+
+/** Opens `path`, hands it to `use`, closes it again. A path that cannot be read is refused. */
+export async function withFile<T>(path: string, use: (source: ByteSource) => Promise<T>): Promise<T> {
+  const handle = await open(path, 'r').catch((error: NodeJS.ErrnoException) => {
+    throw new CliRefusal(
+      'NO_FILE',
+      error.code === 'ENOENT' ? `There is no file ${path}.` : `${path} cannot be read (${error.code}).`,
+    );
+  });
+  try {
+    const stat = await handle.stat();
+    if (!stat.isFile()) throw new CliRefusal('NO_FILE', `${path} is not a file.`);
+    return await use({ size: stat.size, read: (offset, length) => readAt(handle, offset, length) });
+  } finally {
+    await handle.close();
+  }
+}
+
+async function readAt(handle: FileHandle, offset: number, length: number): Promise<Uint8Array> {
+  const buffer = new Uint8Array(length);
+  let got = 0;
+  while (got < length) {
+    const { bytesRead } = await handle.read(buffer, got, length - got, offset + got);
+    if (bytesRead === 0) break;
+    got += bytesRead;
+  }
+  return buffer.subarray(0, got);
+}

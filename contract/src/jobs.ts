@@ -1,0 +1,130 @@
+/** Jobs: what is taken in, what lists show, what one job carries. */
+import { POWER_STATES, STAGES, TIMER_KINDS, type JobFacts } from '@amber-gauge/core/bench';
+import { modelSheetSchema } from '@amber-gauge/core/families';
+import { z } from 'zod';
+import { eventSchema, keptEventSchema } from './events.js';
+
+const originSchema = z.object({
+  kind: z.enum(['standard', 'practice', 'sheet', 'chosen']),
+  text: z.string().min(1).max(400),
+});
+
+export const jobToleranceSchema = z.object({
+  use: z.string().min(1).max(200),
+  lowerPercent: z.number().negative().min(-50),
+  upperPercent: z.number().positive().max(50),
+  origin: originSchema,
+});
+
+/** What may be entered and changed; number and ids are the server's. */
+export const jobFieldsSchema = z.object({
+  familyId: z.string().min(1).max(64),
+  make: z.string().trim().max(120),
+  model: z.string().trim().max(120),
+  serial: z.string().trim().max(120),
+  customer: z.string().trim().max(200),
+  powerKind: z.enum(['mains', 'pack', 'adapter']),
+  ratedVolts: z.number().positive('Rated volts are above zero').max(1000, 'Rated volts are at most 1000').nullable(),
+  speedIds: z.array(z.string().min(1).max(32)).min(1, 'Choose at least one speed').max(12),
+  complaint: z.string().trim().max(4000),
+  tried: z.string().trim().max(4000),
+  tolerance: jobToleranceSchema,
+});
+export type JobFields = z.infer<typeof jobFieldsSchema>;
+
+export const jobSchema = jobFieldsSchema.extend({
+  id: z.uuid(),
+  number: z.number().int().positive(),
+  demo: z.boolean(),
+  version: z.number().int().positive(),
+  createdAt: z.iso.datetime(),
+}) satisfies z.ZodType<JobFacts>;
+export type Job = z.infer<typeof jobSchema>;
+
+/** A new unit; `id` is made by the client so that a repeated request makes one job. */
+export const newJobSchema = jobFieldsSchema.extend({ id: z.uuid() });
+
+/** A change to some fields, refused when `version` is not the present one. */
+export const changeJobSchema = z.object({
+  version: z.number().int().positive(),
+  fields: jobFieldsSchema.partial(),
+  key: z.uuid(),
+  enteredAt: z.iso.datetime(),
+  device: z.string().min(1).max(64),
+  sequence: z.number().int().nonnegative(),
+});
+
+export const jobDetailSchema = z.object({ job: jobSchema, events: z.array(keptEventSchema) });
+export type JobDetail = z.infer<typeof jobDetailSchema>;
+
+const nullable = z.number().nullable();
+
+/** A speed as a list shows it: the newest reading that counts, with its verdict. */
+export const briefSpeedSchema = z.object({
+  speedId: z.string(),
+  label: z.string(),
+  nominalRpm: nullable,
+  reading: z
+    .object({
+      turned: z.boolean(),
+      errorPercent: nullable,
+      expandedPercent: nullable,
+      wowPeakPercent: nullable,
+      rpm: nullable,
+      verdict: z.enum(['right', 'not-right', 'undecided']),
+      side: z.enum(['slow', 'fast']).nullable(),
+    })
+    .nullable(),
+});
+
+/** A timer as lists and the tab's title show it. */
+export const listTimerSchema = z.object({
+  key: z.uuid(),
+  timer: z.enum(TIMER_KINDS),
+  label: z.string(),
+  startedAt: z.iso.datetime(),
+  dueAt: z.iso.datetime(),
+});
+export type ListTimer = z.infer<typeof listTimerSchema>;
+
+export const jobListItemSchema = z.object({
+  job: jobSchema,
+  next: z.object({
+    stage: z.enum(STAGES),
+    kind: z.enum(['hands', 'waits', 'back', 'done']),
+    text: z.string(),
+    until: z.iso.datetime().nullable(),
+  }),
+  power: z.enum(POWER_STATES),
+  speeds: z.array(briefSpeedSchema),
+  /** Timers that run or are done and unanswered. */
+  timers: z.array(listTimerSchema),
+  lineCount: z.number().int(),
+  lastAt: z.iso.datetime().nullable(),
+});
+export type JobListItem = z.infer<typeof jobListItemSchema>;
+export const jobListSchema = z.object({ jobs: z.array(jobListItemSchema) });
+
+export const postEventsSchema = z.object({ events: z.array(eventSchema).min(1).max(200) });
+export const eventsKeptSchema = z.object({ kept: z.array(keptEventSchema) });
+
+/** What this bench has confirmed of a family: units, and how often each fault mode. */
+export const confirmedSchema = z.object({
+  units: z.number().int().nonnegative(),
+  modes: z.record(z.string(), z.number().nonnegative()),
+});
+
+/** A model's sheet as it is kept; version 0 where none was kept yet. */
+export const keptSheetSchema = z.object({
+  model: z.string(),
+  version: z.number().int().nonnegative(),
+  sheet: modelSheetSchema,
+});
+export type KeptSheet = z.infer<typeof keptSheetSchema>;
+
+/** A change of a sheet, refused when `version` is not the present one. */
+export const changeSheetSchema = z.object({
+  model: z.string().trim().min(1, 'Name the model').max(240),
+  version: z.number().int().nonnegative(),
+  sheet: modelSheetSchema,
+});

@@ -1,0 +1,145 @@
+/** Schemas of the lines of making safe, strip-down, gate, timers and photos. */
+import { END_HOWS, GATES, TIMER_KINDS, type LaterBody } from '@amber-gauge/core/bench';
+import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
+import { z } from 'zod';
+
+const key = z.uuid();
+const short = z.string().max(400);
+const word = short.min(1);
+const finite = z.number().refine(Number.isFinite);
+const positive = finite.refine((value) => value > 0, 'above zero');
+const nullable = finite.nullable();
+const fraction = finite.min(0).max(1);
+
+const fasteners = z.object({
+  count: z.number().int().min(1).max(999),
+  what: word,
+  tray: z.string().min(1).max(20).nullable(),
+  odd: z.boolean(),
+});
+const distance = z.object({ what: word, value: finite, unit: z.string().min(1).max(12), tolerance: finite.min(0) });
+
+const ledgerSchemas = [
+  z.object({
+    kind: z.literal('step'),
+    text: short,
+    what: word,
+    fasteners: z.array(fasteners).max(20),
+    marks: short,
+    orientation: short,
+    distances: z.array(distance).max(12),
+    wires: z.array(z.object({ pin: z.string().min(1).max(8), colour: z.string().min(1).max(40) })).max(64),
+    wiresSide: z.enum(['wire-side', 'mating-face']).nullable(),
+    owes: z.array(word).max(12),
+    traces: short,
+    earth: z.boolean(),
+    cover: z.boolean(),
+    after: z.array(key).max(50),
+  }),
+  z.object({
+    kind: z.literal('open-end'),
+    what: word,
+    how: z.enum(END_HOWS),
+    usualId: z.string().max(64).nullable(),
+    stepKey: key.nullable(),
+    moveKey: key.nullable(),
+  }),
+  z.object({ kind: z.literal('close'), target: key, how: short }),
+  z.object({
+    kind: z.literal('refit'),
+    target: key,
+    returned: z.array(z.number().int().min(0).max(999)).max(20),
+    distances: z.array(nullable).max(12),
+    flush: z.boolean().nullable(),
+    renewed: z.array(word).max(12),
+  }),
+  z.object({ kind: z.literal('explain'), finding: word, why: word }),
+  z.object({ kind: z.literal('move'), moveId: z.string().min(1).max(64), name: word, began: key.nullable() }),
+] as const;
+
+const safetySchemas = [
+  z.object({ kind: z.literal('safe'), lineId: z.string().min(1).max(64), text: word }),
+  z.object({
+    kind: z.literal('charge'),
+    storeId: z.string().min(1).max(64),
+    name: word,
+    microfarad: positive,
+    volts: positive,
+    ohm: positive,
+    watts: positive.nullable(),
+  }),
+  z.object({ kind: z.literal('start-volts'), volts: positive, start: z.enum(['first', 'later']) }),
+  z.object({
+    kind: z.literal('gate'),
+    to: z.enum(GATES),
+    accepted: z.array(z.object({ key, why: word })).max(100),
+    inPlace: z.array(z.string().max(64)).max(60),
+    shortOhm: finite.min(0).nullable(),
+    limit: z.object({ kind: z.enum(LIMIT_KINDS), value: positive, unitWatts: positive }).nullable(),
+    confirmed: z.array(z.string().max(64)).max(20),
+  }),
+] as const;
+
+const timerSchemas = [
+  z.object({ kind: z.literal('timer'), timer: z.enum(TIMER_KINDS), label: short, minutes: positive.max(60 * 24 * 60) }),
+  z.object({ kind: z.literal('timer-end'), target: key, how: z.enum(['stopped', 'answered']) }),
+] as const;
+
+const photoSchemas = [
+  z.object({
+    kind: z.literal('photo'),
+    photoId: key,
+    caption: short,
+    width: z.number().int().min(1).max(20000),
+    height: z.number().int().min(1).max(20000),
+    about: key.nullable(),
+    place: short.nullable(),
+  }),
+  z.object({
+    kind: z.literal('marks'),
+    target: key,
+    marks: z
+      .array(
+        z.object({
+          shape: z.enum(['arrow', 'label', 'number']),
+          x: fraction,
+          y: fraction,
+          toX: fraction,
+          toY: fraction,
+          text: z.string().max(80),
+        }),
+      )
+      .max(60),
+  }),
+] as const;
+
+const findSchemas = [
+  z.object({
+    kind: z.literal('answer'),
+    testId: z.string().min(1).max(64),
+    name: word,
+    outcome: z.string().min(1).max(64).nullable(),
+    words: short,
+    value: nullable,
+    unit: z.string().max(12).nullable(),
+  }),
+  z.object({ kind: z.literal('mended'), repairId: z.string().min(1).max(64), name: word }),
+  z.object({
+    kind: z.literal('suspect'),
+    block: z.string().min(1).max(64),
+    name: word,
+    verdict: z.enum(['ruled-out', 'pinned']),
+  }),
+  z.object({ kind: z.literal('unreachable'), testId: z.string().min(1).max(64), name: word }),
+] as const;
+
+export const laterBodySchemas = [
+  ...safetySchemas,
+  ...ledgerSchemas,
+  ...timerSchemas,
+  ...photoSchemas,
+  ...findSchemas,
+] as const;
+
+// Held to the core's own types: a kind that differs does not compile.
+z.discriminatedUnion('kind', laterBodySchemas) satisfies z.ZodType<LaterBody>;

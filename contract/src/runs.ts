@@ -1,0 +1,145 @@
+/** Speed runs: the figures of one measuring with its series, and the recording's hash. */
+import { SOUND_LINES, SPEED_WARNINGS, type SpeedRun, type SpeedWarning } from '@amber-gauge/core/speed';
+import { z } from 'zod';
+
+const finite = z.number().refine(Number.isFinite);
+const count = z.number().int().nonnegative();
+const row = z.array(finite).max(6000);
+
+export const lineSchema = z.object({ frequencyHz: finite, peakPercent: finite });
+
+export const uncertaintyPartSchema = z.object({
+  name: z.enum(['noise', 'clock', 'reference', 'counting', 'reaction', 'scale', 'wander']),
+  standardPercent: finite,
+  why: z.string().max(400),
+});
+
+const flutterSchema = z.object({
+  unweightedPeakPercent: finite,
+  unweightedRmsPercent: finite,
+  weighted2SigmaPercent: finite,
+  weightedQuasiPeakPercent: finite,
+  weightedRmsPercent: finite,
+});
+
+const detailSchema = z.discriminatedUnion('way', [
+  z.object({
+    way: z.literal('tone'),
+    live: z.boolean(),
+    startS: finite,
+    endS: finite,
+    snrDb: finite,
+    dropouts: count,
+    clipped: z.boolean(),
+    channel: count,
+  }),
+  z.object({
+    way: z.literal('pulses'),
+    from: z.enum(['times', 'scope', 'recording', 'live']),
+    perTurn: count,
+    missing: count,
+    doubled: count,
+    damagedSegmentsPerTurn: count,
+    spacingErrorsPercent: z.array(finite).max(10000),
+  }),
+  z.object({ way: z.literal('gyro'), biasDps: finite, unit: z.enum(['deg/s', 'rad/s']) }),
+  z.object({ way: z.literal('strobe'), ringBars: count, flashHz: finite, driftBarsPerMin: finite }),
+  z.object({ way: z.literal('stopwatch'), taps: count, turns: finite, reactionS: finite }),
+  z.object({
+    way: z.literal('sound'),
+    lines: z.enum(SOUND_LINES),
+    linesPerTurn: count,
+    candidates: z.array(z.object({ rpm: finite, share: finite, why: z.string().max(200) })).max(12),
+    stretches: z.array(z.object({ startS: finite, endS: finite, rpm: finite })).max(2000),
+  }),
+]);
+
+const warningSchema = z.enum(Object.keys(SPEED_WARNINGS) as [SpeedWarning, ...SpeedWarning[]]);
+
+export const runFiguresSchema = z.object({
+  unit: z.enum(['Hz', 'rpm']),
+  nominal: finite.nullable(),
+  mean: finite,
+  errorPercent: finite.nullable(),
+  expandedPercent: finite,
+  uncertainty: z.array(uncertaintyPartSchema).max(12),
+  driftPercent: finite.nullable(),
+  flutter: flutterSchema.nullable(),
+  lines: z.array(lineSchema).max(64),
+  warnings: z.array(warningSchema).max(20),
+  detail: detailSchema,
+  series: z.object({ startS: finite, stepS: finite, errorPercent: row, halfWidthPercent: row }).nullable(),
+  spectrum: z.object({ frequencyHz: row, peakPercent: row }).nullable(),
+});
+/** A run as it travels and is stored: the core's {@link SpeedRun} with plain arrays. */
+export type RunFigures = z.infer<typeof runFiguresSchema>;
+
+export const newRunSchema = z.object({
+  id: z.uuid(),
+  jobId: z.uuid().nullable(),
+  /** Name of the recording or table, or what was done where there is no file. */
+  fileName: z.string().max(260),
+  fileBytes: count,
+  /** Hash of the recording or table; null where nothing was recorded (taps, a strobe, live). */
+  sha256: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .nullable(),
+  sourceId: z.uuid().nullable(),
+  measuredAt: z.iso.datetime(),
+  figures: runFiguresSchema,
+});
+export type NewRun = z.infer<typeof newRunSchema>;
+
+export const runSchema = newRunSchema.extend({ demo: z.boolean(), hasRecording: z.boolean() });
+export type Run = z.infer<typeof runSchema>;
+
+/** Lists leave the series out. */
+export const runListSchema = z.object({
+  runs: z.array(
+    runSchema.omit({ figures: true }).extend({ figures: runFiguresSchema.omit({ series: true, spectrum: true }) }),
+  ),
+});
+export type RunBrief = z.infer<typeof runListSchema>['runs'][number];
+
+/** Files a run without a job to one. */
+export const fileRunSchema = z.object({ jobId: z.uuid() });
+
+/** A measured run as it travels: plain arrays. */
+export function figuresOf(run: SpeedRun): RunFigures {
+  const { series, spectrum } = run;
+  return {
+    ...run,
+    uncertainty: [...run.uncertainty],
+    lines: [...run.lines],
+    warnings: [...run.warnings],
+    detail: structuredClone(run.detail) as RunFigures['detail'],
+    series: series && {
+      startS: series.startS,
+      stepS: series.stepS,
+      errorPercent: Array.from(series.errorPercent),
+      halfWidthPercent: Array.from(series.halfWidthPercent),
+    },
+    spectrum: spectrum && {
+      frequencyHz: Array.from(spectrum.frequencyHz),
+      peakPercent: Array.from(spectrum.peakPercent),
+    },
+  };
+}
+
+/** The core's run again, for what the core computes from it. */
+export function runOfFigures(figures: RunFigures): SpeedRun {
+  const { series, spectrum } = figures;
+  return {
+    ...figures,
+    series: series && {
+      ...series,
+      errorPercent: Float32Array.from(series.errorPercent),
+      halfWidthPercent: Float32Array.from(series.halfWidthPercent),
+    },
+    spectrum: spectrum && {
+      frequencyHz: Float32Array.from(spectrum.frequencyHz),
+      peakPercent: Float32Array.from(spectrum.peakPercent),
+    },
+  };
+}

@@ -1,0 +1,50 @@
+/** Set-up: the shop, its mains, the capture key, the sound card; and the test tapes and records. */
+import { z } from 'zod';
+
+export const settingFieldsSchema = z.object({
+  shopName: z.string().trim().min(1, 'The shop needs a name').max(120),
+  shopAddress: z.string().trim().max(400),
+  currency: z
+    .string()
+    .trim()
+    .regex(/^[A-Z]{3}$/, 'Three capital letters, as in EUR'),
+  mainsVolts: z.number().min(90, 'Mains volts lie between 90 and 260').max(260, 'Mains volts lie between 90 and 260'),
+  mainsHz: z.union([z.literal(50), z.literal(60)]),
+  captureKey: z.string().min(1).max(32),
+  /** What a calibration found: frequencies read by the sound card are multiplied with 1 + this / 10^6. */
+  clockCorrectionPpm: z.number().min(-1000, 'Between −1000 and 1000 ppm').max(1000, 'Between −1000 and 1000 ppm'),
+  clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
+});
+export type SettingFields = z.infer<typeof settingFieldsSchema>;
+
+export const settingsSchema = settingFieldsSchema.extend({
+  version: z.number().int().positive(),
+  demoShown: z.boolean(),
+  hasDemo: z.boolean(),
+});
+export type Settings = z.infer<typeof settingsSchema>;
+
+export const changeSettingsSchema = z.object({
+  version: z.number().int().positive(),
+  fields: settingFieldsSchema.partial(),
+});
+
+export const sourceFieldsSchema = z.object({
+  name: z.string().trim().min(1, 'Give the tape or record a name').max(120),
+  nominalHz: z.number().min(20, 'Between 20 Hz and 20 kHz').max(20000, 'Between 20 Hz and 20 kHz'),
+  tolerancePercent: z.number().positive('Above 0 %').max(10, 'At most 10 %').nullable(),
+});
+export const sourceSchema = sourceFieldsSchema.extend({
+  id: z.uuid(),
+  demo: z.boolean(),
+  version: z.number().int().positive(),
+});
+export type Source = z.infer<typeof sourceSchema>;
+export const newSourceSchema = sourceFieldsSchema.extend({ id: z.uuid() });
+export const changeSourceSchema = z.object({
+  version: z.number().int().positive(),
+  fields: sourceFieldsSchema.partial(),
+});
+export const sourceListSchema = z.object({ sources: z.array(sourceSchema) });
+
+export const timeSchema = z.object({ now: z.iso.datetime() });

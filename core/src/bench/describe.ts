@@ -1,0 +1,108 @@
+/** Log lines and typed lines in words: how the product says what it understood. */
+import { errorDecimals, fixed, signed, withUnit, THIN, type Bound, type Qualifier } from '../quantity/index.js';
+import type { Entry } from './entry.js';
+import { ledgerWords, ledgerWordsAbout } from './describeLedger.js';
+import { POWER_WORDS, WORK_WORDS, type EventBody } from './event.js';
+
+interface ValueLike {
+  readonly values: readonly number[];
+  readonly unit: string | null;
+  readonly qualifier: Qualifier | null;
+  readonly bound: Bound;
+}
+
+const QUALIFIER_WORDS: Readonly<Record<Qualifier, string>> = { dc: 'd.c.', ac: 'a.c.', pp: 'peak to peak', rms: 'rms' };
+
+/** "27.5 V d.c.", "2.3, 2.3, 2 Ω", "above 20 MΩ", "open". Volts without a word count as d.c. */
+export function valueWords(reading: ValueLike): string {
+  if (reading.bound === 'open') return 'open';
+  if (reading.bound === 'short') return 'short';
+  if (reading.bound === 'overload') return 'over range (OL)';
+  const unit = reading.unit ?? '';
+  const list =
+    reading.values.length > 1
+      ? `${reading.values.map((value) => String(Number(value.toPrecision(6)))).join(', ')}${unit ? THIN + unit : ''}`
+      : withUnit(reading.values[0] ?? 0, unit).trim();
+  const qualifier = reading.qualifier ?? (reading.unit === 'V' ? 'dc' : null);
+  const words = qualifier ? `${list} ${QUALIFIER_WORDS[qualifier]}` : list;
+  return reading.bound === 'above' ? `above ${words}` : reading.bound === 'below' ? `below ${words}` : words;
+}
+
+/** "at motor, 45, warm" or "no place". */
+export function whereWords(where: {
+  readonly place: string | null;
+  readonly speedId: string | null;
+  readonly condition: string | null;
+}): string {
+  return [where.place ? `at ${where.place}` : 'no place', where.speedId, where.condition].filter(Boolean).join(', ');
+}
+
+/** How a typed line was understood, before Enter. */
+export function entryWords(entry: Entry): string {
+  switch (entry.kind) {
+    case 'empty':
+      return '';
+    case 'reading':
+      return `${valueWords(entry)}, ${whereWords(entry)}`;
+    case 'strobe':
+      return entry.direction === 'still'
+        ? `strobe ring ${entry.speedId} stands still`
+        : `strobe ring ${entry.speedId}: ${entry.bars} bars ${entry.direction} in ${entry.overS} s${entry.edge ? `, ${entry.edge} edge` : ', edge not said: kept unfinished'}`;
+    case 'trim':
+      return `trim ${entry.speedId} at ${entry.clock}, facing the screw`;
+    case 'work':
+      return `work done: ${WORK_WORDS[entry.action]} ${entry.what}`;
+    case 'note':
+      return 'a note';
+    case 'ask':
+      return `${valueWords(entry.readings[0])} or ${valueWords(entry.readings[1])}?`;
+    case 'bad':
+      return entry.message;
+  }
+}
+
+/** "−1.80 ± 0.12 %" or "did not turn". */
+export function speedWords(speed: {
+  readonly turned: boolean;
+  readonly errorPercent: number | null;
+  readonly expandedPercent: number | null;
+  readonly rpm: number | null;
+}): string {
+  if (!speed.turned) return 'did not turn';
+  if (speed.errorPercent === null) return speed.rpm === null ? 'turns' : `${fixed(speed.rpm, 0)}${THIN}rpm`;
+  const decimals = errorDecimals(speed.expandedPercent);
+  const spread = speed.expandedPercent === null ? '' : ` ± ${fixed(speed.expandedPercent, decimals)}`;
+  return `${signed(speed.errorPercent, decimals)}${spread}${THIN}%`;
+}
+
+/** One log line in words, told with the line it speaks of. */
+export const lineWords = (body: EventBody, find: (key: string) => EventBody | undefined): string =>
+  ledgerWordsAbout(body, find) ?? eventWords(body);
+
+/** One log line in words, without its time. */
+export function eventWords(body: EventBody): string {
+  switch (body.kind) {
+    case 'reading':
+      return `${valueWords(body)}, ${whereWords(body)}`;
+    case 'note':
+      return body.text;
+    case 'speed':
+      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${body.condition}` : ''}`;
+    case 'work':
+      return `${WORK_WORDS[body.action]} ${body.what}`;
+    case 'power':
+      return POWER_WORDS[body.state];
+    case 'hold':
+      return `held: ${body.prompt}`;
+    case 'place':
+      return `placed at ${body.place}`;
+    case 'strike':
+      return `struck out: ${body.reason}`;
+    case 'field':
+      return `${body.field}: ${body.from || 'nothing'} → ${body.to || 'nothing'}`;
+    case 'hand-back':
+      return body.leftUndone ? `handed back; left undone: ${body.leftUndone}` : 'handed back';
+    default:
+      return ledgerWords(body);
+  }
+}

@@ -1,0 +1,92 @@
+/** Lines of making safe, strip-down, gate, timers and photos in words. */
+import { fixed, withUnit } from '../quantity/index.js';
+import { POWER_WORDS, type EventBody } from './event.js';
+import type { FindBody } from './find/body.js';
+import type { GateBody } from './gate/body.js';
+import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
+import type { MarksBody, PhotoBody } from './photos/body.js';
+import type { SafetyBody } from './safety/body.js';
+import { TIMER_WORDS, type TimerBody, type TimerEndBody } from './timers/body.js';
+
+export type LaterBody =
+  SafetyBody | LedgerBody | GateBody | TimerBody | TimerEndBody | PhotoBody | MarksBody | FindBody;
+
+/** "4 × 30 mm, tray B". */
+export const fastenerWords = (one: Fasteners): string =>
+  `${one.count} × ${one.what}${one.tray ? `, tray ${one.tray}` : ''}`;
+
+/** "bottom cover, 4 × 30 mm, tray B". */
+export const stepWords = (step: StepBody): string =>
+  [step.what, ...step.fasteners.map(fastenerWords)].filter((part) => part !== '' && part !== 'fasteners').join(', ');
+
+/** One of the later kinds of line in words. */
+export function ledgerWords(body: LaterBody): string {
+  switch (body.kind) {
+    case 'safe':
+      return `made safe: ${body.text}`;
+    case 'charge':
+      return `${body.name}: ${withUnit(body.microfarad * 1e-6, 'F')} at ${withUnit(body.volts, 'V')} through ${withUnit(body.ohm, 'Ω')}`;
+    case 'start-volts':
+      return `${body.start} start at ${withUnit(body.volts, 'V')}`;
+    case 'step':
+      return `off: ${stepWords(body)}`;
+    case 'open-end':
+      return `open end: ${body.what}, ${body.how}`;
+    case 'close':
+      return body.how ? `closed: ${body.how}` : 'closed';
+    case 'refit':
+      return 'back on';
+    case 'explain':
+      return `explained: ${body.why}`;
+    case 'move':
+      return body.began ? `ended: ${body.name}` : `begun: ${body.name}`;
+    case 'gate':
+      return gateWords(body);
+    case 'timer':
+      return `${body.label || TIMER_WORDS[body.timer]}: ${minutesWords(body.minutes)}`;
+    case 'timer-end':
+      return body.how === 'stopped' ? 'timer stopped' : 'timer answered';
+    case 'photo':
+      return body.caption ? `photo: ${body.caption}` : 'photo';
+    case 'answer':
+      return `${body.name}: ${body.value === null ? body.words : withUnit(body.value, body.unit ?? '')}`;
+    case 'mended':
+      return `mended: ${body.name}`;
+    case 'suspect':
+      return body.verdict === 'pinned' ? `by hand: it is the ${body.name}` : `by hand: not the ${body.name}`;
+    case 'unreachable':
+      return `cannot reach: ${body.name}`;
+    case 'marks':
+      return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
+  }
+}
+
+/** A line that speaks of another one, with what that was; null where it speaks of none. */
+export function ledgerWordsAbout(body: EventBody, find: (key: string) => EventBody | undefined): string | null {
+  if (body.kind === 'refit') {
+    const step = find(body.target);
+    return step?.kind === 'step' ? `back on: ${step.what}` : null;
+  }
+  if (body.kind === 'close') {
+    const end = find(body.target);
+    return end?.kind === 'open-end' ? `closed: ${end.what}${body.how ? `, ${body.how}` : ''}` : null;
+  }
+  if (body.kind === 'timer-end') {
+    const timer = find(body.target);
+    return timer?.kind === 'timer' ? `${timer.label || TIMER_WORDS[timer.timer]} ${body.how}` : null;
+  }
+  return null;
+}
+
+function gateWords(body: GateBody): string {
+  const where = body.to === 'hand-back' ? 'hand-back' : POWER_WORDS[body.to].toLowerCase();
+  const left = body.accepted.length;
+  return `gate passed: ${where}${left > 0 ? `, ${left === 1 ? '1 end' : `${left} ends`} accepted open` : ''}`;
+}
+
+/** "19 s", "15 min", "12 h". */
+export function minutesWords(minutes: number): string {
+  if (minutes < 1) return `${Math.max(1, Math.round(minutes * 60))} s`;
+  if (minutes < 120) return `${fixed(minutes, Number.isInteger(minutes) ? 0 : 1)} min`;
+  return `${fixed(minutes / 60, minutes % 60 === 0 ? 0 : 1)} h`;
+}

@@ -1,0 +1,36 @@
+/** Log lines of finding: answers of tests, what was mended, what the repairer knows better. */
+export interface AnswerBody {
+  readonly kind: 'answer';
+  readonly testId: string;
+  /** The test in words, so that the line reads by itself. */
+  readonly name: string;
+  /** One of the test's answers; null when a value was typed. */
+  readonly outcome: string | null;
+  readonly words: string;
+  readonly value: number | null;
+  readonly unit: string | null;
+}
+
+/** A repair of the family's path was done: it opens a new epoch. */
+export interface MendedBody {
+  readonly kind: 'mended';
+  readonly repairId: string;
+  readonly name: string;
+}
+
+/** By hand: this block is it, or is not. */
+export interface SuspectBody {
+  readonly kind: 'suspect';
+  readonly block: string;
+  readonly name: string;
+  readonly verdict: 'ruled-out' | 'pinned';
+}
+
+/** A test that cannot be done on this unit. */
+export interface UnreachableBody {
+  readonly kind: 'unreachable';
+  readonly testId: string;
+  readonly name: string;
+}
+
+export type FindBody = AnswerBody | MendedBody | SuspectBody | UnreachableBody;

@@ -1,0 +1,37 @@
+/** Faults that this bench has confirmed: seen by a direct look, then mended by a repair that cures them. */
+import { curedBy, type Confirmed } from '../../diagnosis/index.js';
+import type { DrivePath } from '../../families/index.js';
+import { standing, type BenchEvent } from '../event.js';
+
+/** Over the logs of a family's jobs; an answer that stands for several modes is shared between them. */
+export function confirmedFaults(path: DrivePath, logs: readonly (readonly BenchEvent[])[]): Confirmed {
+  const modes: Record<string, number> = {};
+  let units = 0;
+  for (const log of logs) {
+    const found = confirmedIn(path, standing(log));
+    if (found.size > 0) units++;
+    for (const [mode, share] of found) modes[mode] = (modes[mode] ?? 0) + share;
+  }
+  return { units, modes };
+}
+
+function confirmedIn(path: DrivePath, lines: readonly BenchEvent[]): Map<string, number> {
+  const seen = new Map<string, readonly string[]>();
+  const confirmed = new Map<string, number>();
+  for (const { body } of lines) {
+    if (body.kind === 'answer') {
+      const test = path.tests.find((one) => one.id === body.testId);
+      const outcome = test?.outcomes.find((one) => one.id === body.outcome);
+      if (test?.block && outcome) seen.set(test.block, outcome.modes);
+    }
+    if (body.kind !== 'mended') continue;
+    const cured = new Set(curedBy(path, body.repairId).map((one) => one.mode));
+    for (const [block, modes] of seen) {
+      const hit = modes.filter((mode) => mode !== 'healthy').map((mode) => `${block}.${mode}`);
+      if (modes.includes('healthy') || !hit.some((mode) => cured.has(mode))) continue;
+      for (const mode of hit) confirmed.set(mode, 1 / hit.length);
+    }
+    seen.clear();
+  }
+  return confirmed;
+}

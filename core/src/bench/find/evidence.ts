@@ -1,0 +1,223 @@
+/**
+ * The log as observations of the drive path: answers of tests, speeds as found and as left, readings at
+ * places the path knows. Nothing measured in one stage is asked again in another.
+ */
+import {
+  curedBy,
+  observationFrom,
+  statesOfValue,
+  USUAL_RELIABILITY,
+  type Event,
+  type Observation,
+  type Situation,
+} from '../../diagnosis/index.js';
+import { fitPath, PATHS, type DrivePath, type ModelSheet, type PathSignal } from '../../families/index.js';
+import { judge } from '../../speed/index.js';
+import { lineWords } from '../describe.js';
+import { isLive, type BenchEvent, type PowerState, type ReadingBody, type SpeedBody } from '../event.js';
+import { jobTolerance, type JobFacts } from '../job.js';
+import { stepsOff, type Ledger } from '../ledger/index.js';
+
+/** What the engine is to be told, and what could not be told it. */
+export interface FindEvidence {
+  readonly events: readonly Event[];
+  readonly situation: Situation;
+  /** Readings that cannot be, with what to do, by key of their line. */
+  readonly problems: readonly { readonly key: string; readonly message: string }[];
+  /** The last mend in words: what was seen before it speaks of the unit as it was. Null before any. */
+  readonly since: string | null;
+  /** The line of each observation in words. */
+  readonly words: ReadonlyMap<string, string>;
+}
+
+/** The path of a job's family, or null when it has none yet. */
+export const pathOf = (job: Pick<JobFacts, 'familyId'>): DrivePath | null => PATHS.get(job.familyId) ?? null;
+
+/** The newest values of the present epoch by signal, read at the places of the path as fitted. */
+export function valuesIn(
+  path: DrivePath,
+  lines: readonly BenchEvent[],
+  places: ReadonlyMap<string, string>,
+): Map<string, number> {
+  const values = new Map<string, number>();
+  for (const { key, body } of lines) {
+    if (body.kind === 'answer' && body.value !== null) {
+      const signal = path.tests.find((test) => test.id === body.testId)?.signal;
+      if (signal) values.set(signal, body.value);
+    }
+    if (body.kind !== 'reading' || body.bound !== 'exact') continue;
+    const signal = signalAt(path, body, body.place ?? places.get(key) ?? null);
+    const value = body.values[0];
+    if (signal && value !== undefined) values.set(signal.id, value);
+  }
+  return values;
+}
+
+/** The path fitted to the model's sheet, with what was read so far. */
+export function fittedPath(
+  path: DrivePath,
+  sheet: ModelSheet,
+  lines: readonly BenchEvent[],
+  places: ReadonlyMap<string, string>,
+): DrivePath {
+  const named = fitPath(path, { ...sheet, bands: {} }, new Map());
+  return fitPath(path, sheet, valuesIn(named, lines, places));
+}
+
+/** Turns standing lines, in order, into what the engine reads. */
+export function findEvidence(
+  job: JobFacts,
+  path: DrivePath,
+  lines: readonly BenchEvent[],
+  state: { readonly ledger: Ledger; readonly power: PowerState; readonly places: ReadonlyMap<string, string> },
+): FindEvidence {
+  const events: Event[] = [];
+  const problems: { key: string; message: string }[] = [];
+  const words = new Map<string, string>();
+  let seen: Observation[] = [];
+  let since: string | null = null;
+  const unreachable = new Set<string>();
+  const find = (key: string) => lines.find((line) => line.key === key)?.body;
+  const saw = (key: string, observation: Observation | null, body: BenchEvent['body']) => {
+    if (!observation) return;
+    events.push({ kind: 'saw', observation });
+    seen.push(observation);
+    words.set(key, lineWords(body, find));
+  };
+  for (const { key, body } of lines) {
+    switch (body.kind) {
+      case 'answer': {
+        const entry = {
+          test: body.testId,
+          ...(body.outcome !== null ? { outcome: body.outcome } : {}),
+          ...(body.value !== null ? { value: body.value, unit: body.unit ?? '' } : {}),
+        };
+        const read = observationFrom(path, entry, key);
+        if (read.kind === 'unusable') problems.push({ key, message: read.message });
+        else saw(key, read.observation, body);
+        break;
+      }
+      case 'speed':
+        saw(key, speedObservation(job, path, key, body), body);
+        break;
+      case 'reading': {
+        const read = readingObservation(path, key, body, body.place ?? state.places.get(key) ?? null);
+        if (typeof read === 'string') problems.push({ key, message: read });
+        else saw(key, read, body);
+        break;
+      }
+      case 'unreachable':
+        unreachable.add(body.testId);
+        break;
+      case 'suspect':
+        events.push({ kind: 'hand', block: body.block, verdict: body.verdict });
+        break;
+      case 'mended':
+        events.push({ kind: 'epoch', mended: curedBy(path, body.repairId), touched: touchedBy(path, body.name) });
+        seen = [];
+        break;
+      case 'work':
+        events.push({ kind: 'epoch', mended: [], touched: touchedBy(path, body.what) });
+        since = lineWords(body, find);
+        seen = [];
+        break;
+      default:
+        break;
+    }
+  }
+  return {
+    events,
+    problems,
+    since,
+    words,
+    situation: { ...situationOf(path, state), done: doneIn(path, seen), unreachable },
+  };
+}
+
+/** Blocks whose name stands in what was done. */
+function touchedBy(path: DrivePath, text: string): string[] {
+  const plain = text.toLowerCase();
+  return path.blocks
+    .filter((block) =>
+      block.name
+        .toLowerCase()
+        .split(/\W+/)
+        .some((word) => word.length > 3 && plain.includes(word)),
+    )
+    .map((block) => block.id);
+}
+
+/** Tests whose question has been answered, by whatever asked it. */
+function doneIn(path: DrivePath, seen: readonly Observation[]): Set<string> {
+  const same = (test: DrivePath['tests'][number], one: Observation) =>
+    (one.saw.kind === 'signal' ? one.saw.signal === test.signal : one.saw.block === test.block) &&
+    path.contexts.every(({ id, values }) => (one.context[id] ?? values[0]) === (test.context[id] ?? values[0]));
+  return new Set(path.tests.filter((test) => seen.some((one) => same(test, one))).map((test) => test.id));
+}
+
+function situationOf(
+  path: DrivePath,
+  { ledger, power }: { readonly ledger: Ledger; readonly power: PowerState },
+): Pick<Situation, 'level' | 'power'> {
+  const off = stepsOff(ledger).map((step) => `${step.step.what} ${step.step.text}`.toLowerCase());
+  const reached = path.levels.findLast((level) => level.steps.some((word) => off.some((text) => text.includes(word))));
+  return { level: (reached ?? path.levels[0])?.id ?? '', power: isLive(power) ? 'live' : 'dead' };
+}
+
+function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: SpeedBody): Observation | null {
+  const link = path.speed;
+  if (!link) return null;
+  const context = {
+    ...(link.speedKey && known(path, link.speedKey, speed.speedId) ? { [link.speedKey]: speed.speedId } : {}),
+    ...(link.heatKey && speed.condition ? { [link.heatKey]: speed.condition } : {}),
+  };
+  const weights = speedWeights(job, speed);
+  if (!weights) return null;
+  return { id: key, context, reliability: USUAL_RELIABILITY, saw: { kind: 'signal', signal: link.signal, weights } };
+}
+
+const known = (path: DrivePath, key: string, value: string): boolean =>
+  path.contexts.find((context) => context.id === key)?.values.includes(value) ?? false;
+
+/** Near the edge of the tolerance a speed counts half for right and half for its side. */
+function speedWeights(job: JobFacts, speed: SpeedBody): Record<string, number> | null {
+  if (!speed.turned) return { still: 1 };
+  if (speed.errorPercent === null) return null;
+  const verdict = judge(speed.errorPercent, speed.expandedPercent, jobTolerance(job));
+  const side = speed.errorPercent < 0 ? 'slow' : 'fast';
+  if (verdict.kind === 'right') return { right: 1 };
+  return verdict.kind === 'not-right' ? { [verdict.side]: 1 } : { right: 0.5, [side]: 0.5 };
+}
+
+/** Null when the place is none the path measures at; words when the value cannot be. */
+function readingObservation(
+  path: DrivePath,
+  key: string,
+  body: ReadingBody,
+  place: string | null,
+): Observation | string | null {
+  const value = body.values[0];
+  if (place === null || value === undefined || body.bound !== 'exact') return null;
+  const signal = signalAt(path, body, place);
+  if (!signal) return null;
+  const states = statesOfValue(signal, value, body.unit ?? '');
+  if (states.kind === 'absurd') return states.message;
+  const context = {
+    ...(body.speedId && known(path, 'speed', body.speedId) ? { speed: body.speedId } : {}),
+    ...(body.condition && known(path, 'heat', body.condition) ? { heat: body.condition } : {}),
+  };
+  return {
+    id: key,
+    context,
+    reliability: USUAL_RELIABILITY,
+    saw: { kind: 'signal', signal: signal.id, weights: states.weights },
+  };
+}
+
+/** The signal measured at a place, in the reading's unit; peak to peak is a place of its own. */
+function signalAt(path: DrivePath, body: ReadingBody, place: string | null): PathSignal | null {
+  if (place === null) return null;
+  const wanted = `${place}${body.qualifier === 'pp' ? ', peak to peak' : ''}`.toLowerCase();
+  const signal = path.signals.find((one) => one.measure?.place.toLowerCase() === wanted);
+  return signal && signal.measure?.unit === body.unit ? signal : null;
+}

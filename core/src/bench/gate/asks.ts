@@ -1,0 +1,118 @@
+/** What the gate asks before power and before hand-back, and what of it is still unanswered. */
+import { limitSum } from '../../circuit/index.js';
+import { familyOf, type UsualEnd } from '../../families/index.js';
+import type { WorkBody } from '../event.js';
+import type { JobFacts } from '../job.js';
+import {
+  findingsOf,
+  openEnds,
+  stepsOff,
+  type Finding,
+  type Ledger,
+  type LedgerStep,
+  type OpenEnd,
+} from '../ledger/index.js';
+import type { GateBody, GateTo } from './body.js';
+
+/** Ohms across the supply under which nothing is powered (common practice). */
+export const LEAST_SUPPLY_OHM = 1000;
+
+/** Work after which the supply is tested for a short: bridges, capacitors and what switches. */
+const SHORT_TEST =
+  /bridge|capacitor|electrolytic|rectifier|diode|zener|regulator|triac|transistor|switches|mosfet|thyristor|supply/i;
+
+export interface GateCondition {
+  readonly id: string;
+  readonly text: string;
+}
+
+export interface GateAsks {
+  readonly to: GateTo;
+  readonly ends: readonly OpenEnd[];
+  readonly stepsOff: readonly LedgerStep[];
+  /** Usual ends of the family that are not on the list: are they all in place? */
+  readonly usual: readonly UsualEnd[];
+  /** The work that calls for a short test of the supply; null when none does. */
+  readonly shortTestFor: string | null;
+  readonly limitNeeded: boolean;
+  readonly conditions: readonly GateCondition[];
+  readonly findings: readonly Finding[];
+  readonly firstSeconds: { readonly expect: string; readonly otherwise: string };
+}
+
+/** Everything asked on the way to `to`. */
+export function gateAsks(
+  job: JobFacts,
+  state: { readonly ledger: Ledger; readonly work: readonly { readonly work: WorkBody }[] },
+  to: GateTo,
+): GateAsks {
+  const family = familyOf(job.familyId);
+  const ends = openEnds(state.ledger);
+  const listed = new Set(ends.map((end) => end.end.usualId));
+  // A unit that nobody has opened has nothing left off.
+  const touched =
+    state.ledger.steps.length + state.ledger.ends.length + state.ledger.moves.length + state.work.length > 0;
+  const testFor = state.work.find(({ work }) => work.action !== 'clean' && SHORT_TEST.test(work.what));
+  const back = to === 'hand-back';
+  return {
+    to,
+    ends,
+    stepsOff: stepsOff(state.ledger),
+    usual: touched ? family.openEnds.filter((end) => !listed.has(end.id)) : [],
+    shortTestFor: testFor && !back ? testFor.work.what : null,
+    limitNeeded: !back,
+    conditions: back ? [] : conditionsOf(to, family.keepClear),
+    findings: back ? findingsOf(state.ledger).filter((finding) => finding.explained === null) : [],
+    firstSeconds: family.firstSeconds,
+  };
+}
+
+function conditionsOf(to: GateTo, keepClear: string): GateCondition[] {
+  const held = { id: 'held', text: `Unit held down. ${keepClear}` };
+  if (to === 'live-isolated')
+    return [held, { id: 'isolation', text: 'Isolation transformer first, the variable one after it' }];
+  if (to === 'live-direct')
+    return [held, { id: 'used', text: 'Used to live work; probes clipped on dead, hands off while it is live' }];
+  return [held, { id: 'pack', text: 'Pack looked at: not swollen, hot, wet or crushed, no cell under 2.0 V' }];
+}
+
+export type GateAnswers = Omit<GateBody, 'kind' | 'to'>;
+
+export interface GateProblem {
+  readonly id: string;
+  readonly text: string;
+}
+
+/** What stands between here and `asks.to`; empty when the gate is passed. */
+export function gateProblems(asks: GateAsks, answers: GateAnswers, volts: number | null): GateProblem[] {
+  const problems: GateProblem[] = [];
+  const add = (id: string, text: string) => problems.push({ id, text });
+  const accepted = new Set(answers.accepted.filter((one) => one.why.trim() !== '').map((one) => one.key));
+  for (const end of asks.ends)
+    if (!accepted.has(end.key)) add(`end:${end.key}`, `Open: ${end.end.what}, ${end.end.how}`);
+  for (const end of asks.usual)
+    if (!answers.inPlace.includes(end.id)) add(`usual:${end.id}`, `Look: ${end.what}, in place?`);
+  if (asks.to === 'hand-back') {
+    for (const step of asks.stepsOff) add(`off:${step.key}`, `Still off: step ${step.number}, ${step.step.what}`);
+    for (const finding of asks.findings) add(`finding:${finding.id}`, finding.text);
+  }
+  if (asks.shortTestFor !== null) shortProblem(answers.shortOhm, add);
+  if (asks.limitNeeded) limitProblem(answers.limit, volts, add);
+  for (const condition of asks.conditions)
+    if (!answers.confirmed.includes(condition.id)) add(`condition:${condition.id}`, condition.text);
+  return problems;
+}
+
+type Add = (id: string, text: string) => void;
+
+function shortProblem(ohm: number | null, add: Add): void {
+  if (ohm === null) add('short', 'Measure ohms across the supply, dead');
+  else if (ohm < LEAST_SUPPLY_OHM) add('short', `${ohm} Ω across the supply: under ${LEAST_SUPPLY_OHM} Ω do not power`);
+}
+
+function limitProblem(limit: GateAnswers['limit'], volts: number | null, add: Add): void {
+  if (limit === null || !(limit.value > 0) || !(limit.unitWatts > 0))
+    return add('limit', 'Choose fuse, lamp or current limit');
+  if (volts !== null && limitSum(limit.kind, limit.value, volts, limit.unitWatts).verdict === 'tight')
+    add('limit', 'The limit is under the unit’s own current: it would not start');
+}

@@ -1,0 +1,151 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { familyOf } from '../../families/index.js';
+import type { BenchEvent, EventBody } from '../event.js';
+import { toleranceOfUse, type JobFacts } from '../job.js';
+import { parseStep } from '../ledger/index.js';
+import { owedItems, nextWish } from '../owed.js';
+import { jobState } from '../state.js';
+import { gateAsks, gateProblems, type GateAnswers } from './asks.js';
+import { GATE_HOURS, gateHolds } from './pass.js';
+
+const family = familyOf('video-recorder');
+const job: JobFacts = {
+  number: 1,
+  familyId: family.id,
+  make: '',
+  model: '',
+  serial: '',
+  customer: '',
+  powerKind: 'mains',
+  ratedVolts: 230,
+  speedIds: ['sp'],
+  complaint: 'eats tapes',
+  tried: '',
+  tolerance: toleranceOfUse(family),
+};
+let minute = 0;
+const line = (body: EventBody): BenchEvent => ({
+  key: `g${++minute}`,
+  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 1000).toISOString(),
+  device: 'a',
+  sequence: minute,
+  stage: 'mend',
+  body,
+});
+const end = (what: string, usualId: string | null = null): BenchEvent =>
+  line({ kind: 'open-end', what, how: 'unsoldered', usualId, stepKey: null, moveKey: null });
+const close = (target: string) => line({ kind: 'close', target, how: 'soldered' });
+const all: GateAnswers = {
+  accepted: [],
+  inPlace: family.openEnds.map((one) => one.id),
+  shortOhm: 47_000,
+  limit: { kind: 'lamp', value: 60, unitWatts: 25 },
+  confirmed: ['held', 'isolation'],
+};
+const problems = (lines: readonly BenchEvent[], answers: Partial<GateAnswers> = {}) =>
+  gateProblems(gateAsks(job, jobState(job, lines), 'live-isolated'), { ...all, ...answers }, 230);
+const gate = (more: Partial<GateAnswers> = {}) => line({ kind: 'gate', to: 'live-isolated', ...all, ...more });
+const later = (hours: number) => new Date(Date.UTC(2026, 0, 1) + minute * 1000 + hours * 3_600_000);
+
+describe('the gate before power', () => {
+  it('is passed only when nothing is open', () => {
+    const modeSwitch = end('mode switch', 'mode-switch');
+    expect(problems([modeSwitch]).map((one) => one.text)).toEqual(['Open: mode switch, unsoldered']);
+    expect(problems([modeSwitch, close(modeSwitch.key)])).toEqual([]);
+    expect(problems([modeSwitch], { accepted: [{ key: modeSwitch.key, why: 'insulated' }] })).toEqual([]);
+    expect(problems([modeSwitch], { accepted: [{ key: modeSwitch.key, why: ' ' }] })).toHaveLength(1);
+  });
+
+  it('asks by family what else may be off, once the unit was touched', () => {
+    expect(gateAsks(job, jobState(job, []), 'live-isolated').usual).toEqual([]);
+    const touched = gateAsks(job, jobState(job, [line(parseStep('cover'))]), 'live-isolated');
+    expect(touched.usual.map((one) => one.id)).toContain('mode-switch');
+    expect(problems([line(parseStep('cover'))], { inPlace: [] }).length).toBe(family.openEnds.length);
+  });
+
+  it('wants ohms across the supply after capacitor or bridge work, and refuses a short', () => {
+    const work = line({ kind: 'work', action: 'replace', what: 'the reservoir capacitor' });
+    expect(problems([work], { shortOhm: null }).map((one) => one.id)).toEqual(['short']);
+    expect(problems([work], { shortOhm: 120 }).map((one) => one.id)).toEqual(['short']);
+    expect(problems([work])).toEqual([]);
+    expect(problems([line({ kind: 'work', action: 'oil', what: 'bearing' })], { shortOhm: null })).toEqual([]);
+  });
+
+  it('wants a limit that lets the unit start, and every condition held', () => {
+    expect(problems([], { limit: null }).map((one) => one.id)).toEqual(['limit']);
+    expect(problems([], { limit: { kind: 'lamp', value: 15, unitWatts: 25 } }).map((one) => one.id)).toEqual(['limit']);
+    expect(problems([], { confirmed: ['held'] }).map((one) => one.id)).toEqual(['condition:isolation']);
+  });
+
+  it('finds any one closing that is missing', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 12 }), fc.nat(), (count, pick) => {
+        const ends = Array.from({ length: count }, (_, i) => end(`end ${i}`));
+        const closes = ends.map((one) => close(one.key));
+        expect(problems([...ends, ...closes])).toEqual([]);
+        const left = closes.filter((_, i) => i !== pick % count);
+        expect(problems([...ends, ...left]).map((one) => one.id)).toEqual([`end:${ends[pick % count]?.key}`]);
+      }),
+    );
+  });
+});
+
+describe('a passed gate', () => {
+  const holds = (lines: readonly BenchEvent[], hours = 1) =>
+    gateHolds(jobState(job, lines).gates, 'live-isolated', later(hours));
+
+  it('holds for twelve hours', () => {
+    expect(holds([gate()], 1).holds).toBe(true);
+    expect(holds([gate()], GATE_HOURS + 1)).toMatchObject({ holds: false, why: 'passed more than 12 hours ago' });
+    expect(gateHolds([], 'live-isolated', later(0)).holds).toBe(false);
+    expect(gateHolds(jobState(job, [gate()]).gates, 'live-direct', later(0)).holds).toBe(false);
+  });
+
+  it.each([
+    ['a step', () => line(parseStep('cover')), 'taken off since: cover'],
+    ['an open end', () => end('plug'), 'opened since: plug'],
+    ['a mend', () => line({ kind: 'work', action: 'clean', what: 'heads' }), 'worked on since: heads'],
+    ['a move', () => line({ kind: 'move', moveId: 'm', name: 'Swap it', began: null }), 'begun since: Swap it'],
+  ] as const)('is broken by %s', (_name, make, why) => {
+    expect(holds([gate(), make()])).toMatchObject({ holds: false, why });
+  });
+
+  it('is broken when a closing before it is struck out', () => {
+    const plug = end('plug');
+    const shut = close(plug.key);
+    const strike = line({ kind: 'strike', target: shut.key, reason: 'was not' });
+    expect(holds([plug, shut, gate(), strike])).toMatchObject({ holds: false, why: 'open again: plug' });
+  });
+
+  it('is not broken by a reading or by power itself', () => {
+    const off = line({ kind: 'power', state: 'unplugged-unknown', conditions: [] });
+    expect(holds([gate(), line({ kind: 'note', text: 'x' }), off]).holds).toBe(true);
+  });
+});
+
+describe('before hand-back', () => {
+  it('everything is back and every finding explained', () => {
+    const cover = line(parseStep('cover 4 x 8 mm tray A'));
+    const ask = (lines: readonly BenchEvent[]) =>
+      gateProblems(gateAsks(job, jobState(job, lines), 'hand-back'), { ...all, confirmed: [], limit: null }, 230);
+    expect(ask([cover]).map((one) => one.text)).toEqual(['Still off: step 1, cover']);
+    const back = line({ kind: 'refit', target: cover.key, returned: [3], distances: [], flush: true, renewed: [] });
+    expect(ask([cover, back]).map((one) => one.text)).toEqual(['1 of 4 8 mm, tray A left over from step 1']);
+    const finding = jobState(job, [cover, back]).findings[0]?.id ?? '';
+    expect(ask([cover, back, line({ kind: 'explain', finding, why: 'stripped' })])).toEqual([]);
+  });
+});
+
+describe('what is owed', () => {
+  it('counts what is off, and never asks for dead work on a live unit without saying unplug', () => {
+    const lines = [
+      line(parseStep('cover 4 x 8 mm')),
+      line({ kind: 'work', action: 'clean', what: 'mode switch' }),
+      line({ kind: 'power', state: 'live-isolated', conditions: [] }),
+    ];
+    const state = jobState(job, lines);
+    expect(owedItems(job, state).map((one) => one.text)).toContain('Put 1 step back');
+    expect(nextWish(job, state, later(0)).text).toBe('Unplug, then: Put 1 step back');
+  });
+});

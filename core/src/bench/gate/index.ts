@@ -1,0 +1,3 @@
+export * from './body.js';
+export * from './asks.js';
+export * from './pass.js';

@@ -1,0 +1,53 @@
+/** A passed gate holds until something new is opened, mended or taken off, or for twelve hours. */
+import type { BenchEvent } from '../event.js';
+import { ledgerOf, openEnds } from '../ledger/index.js';
+import type { GateBody, GateTo } from './body.js';
+
+export const GATE_HOURS = 12;
+
+export interface GatePass {
+  readonly key: string;
+  readonly at: string;
+  readonly body: GateBody;
+  /** What ended it, in words; null while only time can. */
+  readonly brokenBy: string | null;
+}
+
+/** The newest gate of each kind among standing lines, with what broke it. */
+export function gatePasses(lines: readonly BenchEvent[]): GatePass[] {
+  const newest = new Map<GateTo, { index: number; key: string; at: string; body: GateBody }>();
+  lines.forEach(({ key, enteredAt: at, body }, index) => {
+    if (body.kind === 'gate') newest.set(body.to, { index, key, at, body });
+  });
+  return [...newest.values()].map(({ index, key, at, body }) => ({
+    key,
+    at,
+    body,
+    brokenBy: breakerOf(lines, index, body),
+  }));
+}
+
+function breakerOf(lines: readonly BenchEvent[], gateIndex: number, gate: GateBody): string | null {
+  for (const { body } of lines.slice(gateIndex + 1)) {
+    if (body.kind === 'step') return `taken off since: ${body.what}`;
+    if (body.kind === 'open-end') return `opened since: ${body.what}`;
+    if (body.kind === 'work') return `worked on since: ${body.what}`;
+    if (body.kind === 'move') return `begun since: ${body.name}`;
+  }
+  const accepted = new Set(gate.accepted.map((one) => one.key));
+  const open = openEnds(ledgerOf(lines)).find((end) => !accepted.has(end.key));
+  return open ? `open again: ${open.end.what}` : null;
+}
+
+export type GateHolds =
+  { readonly holds: true; readonly until: string } | { readonly holds: false; readonly why: string };
+
+/** May the unit go to `to` with one key at `now`? */
+export function gateHolds(passes: readonly GatePass[], to: GateTo, now: Date): GateHolds {
+  const pass = passes.find((one) => one.body.to === to);
+  if (!pass) return { holds: false, why: 'not passed yet' };
+  if (pass.brokenBy) return { holds: false, why: pass.brokenBy };
+  const until = new Date(Date.parse(pass.at) + GATE_HOURS * 3_600_000);
+  if (now > until) return { holds: false, why: `passed more than ${GATE_HOURS} hours ago` };
+  return { holds: true, until: until.toISOString() };
+}

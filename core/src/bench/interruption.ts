@@ -1,0 +1,40 @@
+/** Where the hands were: what one needs to see on coming back after minutes or weeks. */
+import { lineWords } from './describe.js';
+import type { BenchEvent, StageId } from './event.js';
+import { openEnds } from './ledger/index.js';
+import type { JobState } from './state.js';
+import { isDue, isRunning, type JobTimer } from './timers/index.js';
+
+export interface WhereHandsWere {
+  readonly stage: StageId;
+  readonly at: string;
+  /** The last three lines, newest first, in words. */
+  readonly last: readonly { readonly key: string; readonly at: string; readonly text: string }[];
+  readonly open: readonly string[];
+  readonly timers: readonly JobTimer[];
+}
+
+/** A break of less than this needs no reminder. */
+export const BREAK_MINUTES = 10;
+
+/** Null while the last line is fresh, nothing was entered yet, or the job is handed back. */
+export function whereHandsWere(
+  lines: readonly BenchEvent[],
+  state: Pick<JobState, 'ledger' | 'timers' | 'handedBackAt'>,
+  now: Date,
+): WhereHandsWere | null {
+  const last = lines.at(-1);
+  if (!last || state.handedBackAt) return null;
+  if (now.getTime() - Date.parse(last.enteredAt) < BREAK_MINUTES * 60_000) return null;
+  const find = (key: string) => lines.find((line) => line.key === key)?.body;
+  return {
+    stage: last.stage,
+    at: last.enteredAt,
+    last: lines
+      .slice(-3)
+      .reverse()
+      .map(({ key, enteredAt, body }) => ({ key, at: enteredAt, text: lineWords(body, find) })),
+    open: openEnds(state.ledger).map(({ end }) => `${end.what}, ${end.how}`),
+    timers: state.timers.filter((timer) => isRunning(timer, now) || isDue(timer, now)),
+  };
+}

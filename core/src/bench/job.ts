@@ -1,0 +1,57 @@
+/** What a job is about, as taken in. */
+import type { Origin, Tolerance } from '../quantity/index.js';
+import { tolerance } from '../quantity/index.js';
+import { familyOf, type Family, type FamilySpeed } from '../families/index.js';
+
+/** Limits chosen at take-in, with where they come from. */
+export interface JobTolerance {
+  readonly use: string;
+  readonly lowerPercent: number;
+  readonly upperPercent: number;
+  readonly origin: Origin;
+}
+
+export interface JobFacts {
+  readonly number: number;
+  readonly familyId: string;
+  readonly make: string;
+  readonly model: string;
+  readonly serial: string;
+  readonly customer: string;
+  readonly powerKind: 'mains' | 'pack' | 'adapter';
+  readonly ratedVolts: number | null;
+  readonly speedIds: readonly string[];
+  readonly complaint: string;
+  readonly tried: string;
+  readonly tolerance: JobTolerance;
+}
+
+/** The speeds of this unit, in the family's order. */
+export function jobSpeeds(job: Pick<JobFacts, 'familyId' | 'speedIds'>): FamilySpeed[] {
+  return familyOf(job.familyId).speeds.filter((speed) => job.speedIds.includes(speed.id));
+}
+
+/** The tolerance that counts for this job. */
+export function jobTolerance(job: Pick<JobFacts, 'tolerance'>): Tolerance {
+  return tolerance(job.tolerance.lowerPercent, job.tolerance.upperPercent, job.tolerance.origin);
+}
+
+/** A family's tolerance of a use as a job carries it; the first is the default. */
+export function toleranceOfUse(family: Family, use?: string): JobTolerance {
+  const chosen = family.tolerances.find((one) => one.use === use) ?? family.tolerances[0];
+  if (!chosen) throw new Error('a family has at least one tolerance');
+  return {
+    use: chosen.use,
+    lowerPercent: chosen.lowerPercent,
+    upperPercent: chosen.upperPercent,
+    origin: chosen.origin,
+  };
+}
+
+/** "0147" as it stands on labels. */
+export const jobNumber = (number: number): string => String(number).padStart(4, '0');
+
+/** What the unit is called in lists: make and model, or the family when neither was given. */
+export function unitName(job: Pick<JobFacts, 'make' | 'model' | 'familyId'>): string {
+  return `${job.make} ${job.model}`.trim() || familyOf(job.familyId).name;
+}

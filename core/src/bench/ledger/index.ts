@@ -1,0 +1,6 @@
+export * from './body.js';
+export * from './parse.js';
+export * from './ledger.js';
+export * from './reassembly.js';
+export * from './counts.js';
+export * from './wires.js';

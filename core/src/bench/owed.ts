@@ -1,0 +1,103 @@
+/** What each stage still owes, and what the job wants next. Computed, never typed. */
+import { isLive, STAGES, type StageId } from './event.js';
+import type { JobFacts } from './job.js';
+import { openEnds, stepsOff } from './ledger/index.js';
+import type { JobState, SpeedPair } from './state.js';
+import { holdsHands, isDue, isRunning, TIMER_WORDS } from './timers/index.js';
+
+export interface Owed {
+  readonly stage: StageId;
+  readonly text: string;
+  /** What may only be done on a dead unit is never shown as next while it is live. */
+  readonly needs: 'dead' | 'any';
+}
+
+export interface NextWish {
+  readonly stage: StageId;
+  readonly text: string;
+  /** hands: somebody must act; waits: a timer runs by itself; back: ready for its owner; done: handed back. */
+  readonly kind: 'hands' | 'waits' | 'back' | 'done';
+  /** When the waiting is over, ISO 8601; null unless it waits. */
+  readonly until: string | null;
+}
+
+type Owe = (stage: StageId, text: string, needs?: Owed['needs']) => void;
+
+/** Everything owed, in stage order. Several may stand for one stage. */
+export function owedItems(job: JobFacts, state: JobState): Owed[] {
+  const out: Owed[] = [];
+  const worked = state.work.length > 0;
+  const owe: Owe = (stage, text, needs = 'any') => out.push({ stage, text, needs });
+  if (job.complaint.trim() === '') owe('take-in', 'Write down what the owner says');
+  for (const speed of state.speeds) {
+    if (!speed.asFound && !worked) owe('take-in', `Measure as found, ${speed.label}`);
+  }
+  if (!state.chargeProved && !isLive(state.power) && (worked || state.powerSince !== null))
+    owe('make-safe', 'Prove the charge gone');
+  owedLedger(state, owe);
+  for (const hold of state.holds) owe('find', `Type the value held: ${hold.prompt}`);
+  const homeless = state.readings.filter((reading) => reading.place === null).length;
+  if (homeless > 0) owe('find', homeless === 1 ? 'Place one reading' : `Place ${homeless} readings`);
+  for (const { move } of state.ledger.moves) owe('mend', `Finish: ${move.name}`, 'any');
+  if (!worked && foundWrong(state)) owe('mend', 'Nothing done yet');
+  if (worked) owedSpeeds(state, owe);
+  if (isLive(state.power) && worked && out.length === 0) owe('hand-back', 'Unplug before it goes back');
+  if (out.length === 0 && !state.handedBackAt) owe('hand-back', 'Hand back with its sheet');
+  return out.sort((a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
+}
+
+/** Once the work is done the unit goes together again; until then what is off is only counted. */
+function owedLedger(state: JobState, owe: Owe): void {
+  const { ledger } = state;
+  for (const { end } of openEnds(ledger)) owe('open-up', `Close: ${end.what}, ${end.how}`, 'dead');
+  const off = stepsOff(ledger);
+  if (off.length > 0) owe('open-up', off.length === 1 ? 'Put 1 step back' : `Put ${off.length} steps back`, 'dead');
+  for (const finding of state.findings) if (finding.explained === null) owe('open-up', finding.text, 'dead');
+}
+
+function owedSpeeds(state: JobState, owe: Owe): void {
+  for (const speed of state.speeds) {
+    if (!speed.asLeft) owe('prove', `Measure as left, ${speed.label}`);
+    else if (speed.nominalRpm === null && speed.asLeft.speed.errorPercent === null) continue;
+    else if (speed.asLeft.verdict.kind === 'not-right')
+      owe('set-speed', `Trim ${speed.label}: ${speed.asLeft.verdict.side}`);
+    else if (speed.asLeft.verdict.kind === 'undecided')
+      owe('prove', `Decide ${speed.label}: ${speed.asLeft.verdict.decide}`);
+  }
+}
+
+const foundWrong = (state: JobState): boolean =>
+  state.speeds.some((speed: SpeedPair) => speed.asFound !== null && speed.asFound.verdict.kind !== 'right');
+
+/** The one thing this job wants next at `now`. */
+export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
+  const wish = (stage: StageId, text: string, kind: NextWish['kind'], until: string | null = null): NextWish => ({
+    stage,
+    text,
+    kind,
+    until,
+  });
+  if (state.handedBackAt) return wish('hand-back', 'Handed back', 'done');
+  const due = state.timers.find((timer) => isDue(timer, now));
+  if (due) return wish(timerStage(due.timer), `${due.label || TIMER_WORDS[due.timer]} done: look at it`, 'hands');
+  const running = state.timers.find((timer) => isRunning(timer, now) && holdsHands(timer));
+  if (running) return wish(timerStage(running.timer), running.label, 'waits', running.dueAt);
+  const first = firstByHand(owedItems(job, state), state);
+  if (!first) return wish('hand-back', 'Hand back with its sheet', 'back');
+  const stage = first.stage;
+  if (first.needs === 'dead' && isLive(state.power)) return wish('make-safe', `Unplug, then: ${first.text}`, 'hands');
+  return wish(stage, first.text, stage === 'hand-back' ? 'back' : 'hands');
+}
+
+const timerStage = (timer: string): StageId => (timer === 'soak' || timer === 'warm-up' ? 'prove' : 'mend');
+
+/**
+ * A held value is typed before anything else: it is forgotten first. What is off goes back only after
+ * the work: before that the mend comes first.
+ */
+function firstByHand(owed: readonly Owed[], state: JobState): Owed | null {
+  const held = owed.find((item) => item.text.startsWith('Type the value held'));
+  if (held) return held;
+  const worked = state.work.length > 0;
+  return owed.find((item) => worked || item.stage !== 'open-up') ?? owed[0] ?? null;
+}

@@ -1,0 +1,29 @@
+/** What is to be done before this unit is opened, and what of it is answered. */
+import { familyOf, type SafeLine } from '../../families/index.js';
+import { isLive, type BenchEvent, type PowerState } from '../event.js';
+import type { JobFacts } from '../job.js';
+import { holdsCharge } from './stores.js';
+
+export interface UnitSafeLine {
+  readonly line: SafeLine;
+  /** answered: by the power state or a reading; said: by a tap; open: not yet. */
+  readonly state: 'open' | 'said' | 'answered';
+}
+
+/** The family's lines for this unit, in order; the plug and the charge answer for themselves. */
+export function safeLinesOf(
+  job: JobFacts,
+  lines: readonly BenchEvent[],
+  power: { readonly state: PowerState; readonly since: string | null; readonly chargeProved: boolean },
+): UnitSafeLine[] {
+  const said = new Set(lines.flatMap(({ body }) => (body.kind === 'safe' ? [body.lineId] : [])));
+  const off = !isLive(power.state) && power.since !== null;
+  return familyOf(job.familyId)
+    .safeLines.filter((line) => line.powerKinds.includes(job.powerKind))
+    .filter((line) => !line.byReading || holdsCharge(job))
+    .map((line) => {
+      if (line.byReading) return { line, state: power.chargeProved ? 'answered' : 'open' };
+      if (line.id === 'unplug' || line.id === 'pack-out') return { line, state: off ? 'answered' : 'open' };
+      return { line, state: said.has(line.id) ? 'said' : 'open' };
+    });
+}

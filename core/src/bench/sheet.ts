@@ -1,0 +1,148 @@
+/** The hand-back sheet as a model: the page draws it, the server prints it, both say the same. */
+import { errorDecimals, fixed, signed, THIN, type Tolerance } from '../quantity/index.js';
+import { familyOf } from '../families/index.js';
+import { verdictWords } from '../speed/index.js';
+import { eventWords, speedWords, valueWords } from './describe.js';
+import { standing, WORK_WORDS, type BenchEvent, type SpeedBody } from './event.js';
+import { jobNumber, jobTolerance, unitName, type JobFacts } from './job.js';
+import { jobState, type SpeedPair, type SpeedReading } from './state.js';
+
+/** The shop as it stands at the head of a sheet. */
+export interface SheetShop {
+  readonly name: string;
+  readonly address: string;
+}
+
+/** One reading of the before-and-after. */
+export interface SheetSpeedSide {
+  readonly at: string;
+  readonly words: string;
+  readonly verdict: string;
+  readonly how: string;
+  readonly errorPercent: number | null;
+  readonly expandedPercent: number | null;
+  readonly wowPeakPercent: number | null;
+  readonly turned: boolean;
+}
+
+export interface SheetSpeed {
+  readonly label: string;
+  readonly nominalRpm: number | null;
+  readonly asFound: SheetSpeedSide | null;
+  readonly asLeft: SheetSpeedSide | null;
+}
+
+export interface SheetModel {
+  readonly shop: SheetShop;
+  readonly number: string;
+  readonly unit: string;
+  readonly facts: readonly { readonly label: string; readonly value: string }[];
+  readonly complaint: string;
+  readonly tolerance: Tolerance;
+  readonly toleranceWords: string;
+  readonly speeds: readonly SheetSpeed[];
+  readonly done: readonly { readonly at: string; readonly text: string }[];
+  readonly readings: readonly { readonly at: string; readonly place: string; readonly value: string }[];
+  readonly notes: readonly { readonly at: string; readonly text: string }[];
+  readonly leftUndone: string;
+  readonly handedBackAt: string | null;
+  readonly caution: string;
+}
+
+/** What the sheet says under every before-and-after. */
+export const SHEET_CAUTION =
+  'Speeds are measured within the uncertainty given (k = 2). Electrical safety is judged by local rules and by those licensed to do so; this sheet does not replace that inspection.';
+
+/** Builds the sheet of a job from its log. */
+export function sheetModel(shop: SheetShop, job: JobFacts, events: readonly BenchEvent[]): SheetModel {
+  const state = jobState(job, events);
+  const lines = standing(events);
+  const handed = lines.findLast((line) => line.body.kind === 'hand-back');
+  return {
+    shop,
+    number: jobNumber(job.number),
+    unit: unitName(job),
+    facts: factsOf(job),
+    complaint: job.complaint,
+    tolerance: jobTolerance(job),
+    toleranceWords: toleranceWords(job),
+    speeds: state.speeds.map(sheetSpeed),
+    done: state.work.map(({ at, work }) => ({ at, text: `${capital(WORK_WORDS[work.action])} ${work.what}` })),
+    readings: state.readings.map(({ at, place, reading }) => ({
+      at,
+      place: [place ?? 'no place', reading.speedId, reading.condition].filter(Boolean).join(', '),
+      value: valueWords(reading),
+    })),
+    notes: lines.flatMap((line) =>
+      line.body.kind === 'note' ? [{ at: line.enteredAt, text: eventWords(line.body) }] : [],
+    ),
+    leftUndone: handed?.body.kind === 'hand-back' ? handed.body.leftUndone : '',
+    handedBackAt: state.handedBackAt,
+    caution: SHEET_CAUTION,
+  };
+}
+
+/** "−0.3 to +0.3 %, broadcast, dancing to pitch (broadcast disc 0.3 %)". */
+export function toleranceWords(job: Pick<JobFacts, 'tolerance'>): string {
+  const { lowerPercent, upperPercent, use, origin } = job.tolerance;
+  const range =
+    lowerPercent === -upperPercent
+      ? `±${fixed(upperPercent, 1)}`
+      : `${signed(lowerPercent, 1)} to ${signed(upperPercent, 1)}`;
+  return `${range}${THIN}% for ${use} (${origin.text})`;
+}
+
+function factsOf(job: JobFacts): { label: string; value: string }[] {
+  const rated = job.ratedVolts === null ? '' : `${job.ratedVolts}${THIN}V ${job.powerKind}`;
+  return [
+    { label: 'Kind', value: familyOf(job.familyId).name },
+    { label: 'Serial', value: job.serial },
+    { label: 'Rated', value: rated },
+    { label: 'For', value: job.customer },
+  ].filter((fact) => fact.value !== '');
+}
+
+function sheetSpeed(pair: SpeedPair): SheetSpeed {
+  return {
+    label: pair.label,
+    nominalRpm: pair.nominalRpm,
+    asFound: side(pair.asFound),
+    asLeft: side(pair.asLeft),
+  };
+}
+
+function side(reading: SpeedReading | null): SheetSpeedSide | null {
+  if (!reading) return null;
+  const { speed } = reading;
+  return {
+    at: reading.at,
+    words: speedWords(speed),
+    verdict: speed.turned && speed.errorPercent !== null ? verdictWords(reading.verdict) : '',
+    how: howMeasured(speed),
+    errorPercent: speed.errorPercent,
+    expandedPercent: speed.expandedPercent,
+    wowPeakPercent: speed.wowPeakPercent,
+    turned: speed.turned,
+  };
+}
+
+/** "test tone recording, workshop test record; wow and flutter 0.12 % unweighted peak". */
+export function howMeasured(speed: SpeedBody): string {
+  const ways: Readonly<Record<SpeedBody['method'], string>> = {
+    'tone-recording': 'test tone recording',
+    'tone-live': 'test tone, live',
+    pulses: 'pulses of the shaft',
+    gyro: 'gyroscope on the platter',
+    sound: 'sound of the motor',
+    counter: 'frequency counter on the test tone',
+    strobe: 'strobe disc',
+    stopwatch: 'stopwatch and counted turns',
+    typed: 'typed',
+    looked: 'looked at',
+  };
+  const parts = [ways[speed.method], speed.sourceName].filter(Boolean).join(', ');
+  if (speed.wowPeakPercent === null) return parts;
+  return `${parts}; wow and flutter ${fixed(speed.wowPeakPercent, errorDecimals(0.05))}${THIN}% unweighted peak`;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

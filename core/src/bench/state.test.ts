@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { familyOf } from '../families/index.js';
+import { didNotTurn } from './speedReading.js';
+import type { BenchEvent, EventBody, SpeedBody } from './event.js';
+import { toleranceOfUse, type JobFacts } from './job.js';
+import { nextWish, owedItems } from './owed.js';
+import { sheetModel } from './sheet.js';
+import { CHARGE_PLACE, powerWords } from './power.js';
+import { jobState } from './state.js';
+
+const family = familyOf('belt-turntable-dc');
+const job: JobFacts = {
+  number: 7,
+  familyId: family.id,
+  make: 'Made',
+  model: 'Up',
+  serial: '1',
+  customer: 'School',
+  powerKind: 'mains',
+  ratedVolts: 230,
+  speedIds: ['33', '45'],
+  complaint: 'slow',
+  tried: '',
+  tolerance: toleranceOfUse(family),
+};
+
+const speed = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({
+  ...didNotTurn(family.speeds.find((one) => one.id === speedId) as (typeof family.speeds)[number]),
+  method: 'tone-recording',
+  turned: true,
+  errorPercent,
+  expandedPercent: 0.1,
+  ...more,
+});
+const work = (what: string): EventBody => ({ kind: 'work', action: 'adjust', what });
+const reading = (place: string | null, volts: number): EventBody => ({
+  kind: 'reading',
+  text: '',
+  values: [volts],
+  unit: 'V',
+  qualifier: 'dc',
+  bound: 'exact',
+  place,
+  speedId: null,
+  condition: null,
+  holdKey: null,
+});
+
+let minute = 0;
+const line = (body: EventBody): BenchEvent => ({
+  key: `key-${minute}`,
+  enteredAt: new Date(Date.UTC(2026, 0, 1, 8, minute++)).toISOString(),
+  device: 'a',
+  sequence: minute,
+  stage: 'find',
+  body,
+});
+
+describe('as found and as left', () => {
+  it('are the last before the first work and the last after the last work', () => {
+    const events = [
+      speed('33', -2),
+      speed('33', -1.8),
+      work('trim'),
+      speed('33', -0.5),
+      work('trim again'),
+      speed('33', 0.1),
+    ].map(line);
+    const pair = jobState(job, events).speeds[0];
+    expect(pair?.asFound?.speed.errorPercent).toBe(-1.8);
+    expect(pair?.asLeft?.speed.errorPercent).toBe(0.1);
+  });
+
+  it('do not depend on the order in which lines arrive', () => {
+    const events = [speed('33', -1.8), speed('45', -1.7), work('trim'), speed('33', 0.1), speed('45', 0.2)].map(line);
+    const expected = JSON.stringify(jobState(job, events).speeds);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => {
+        expect(JSON.stringify(jobState(job, shuffled).speeds)).toBe(expected);
+      }),
+    );
+  });
+
+  it('are computed anew when a line is struck out', () => {
+    const first = line(speed('33', -1.8));
+    const wrong = line(speed('33', 5));
+    const state = jobState(job, [first, wrong, line({ kind: 'strike', target: wrong.key, reason: 'mistyped' })]);
+    expect(state.speeds[0]?.asFound?.speed.errorPercent).toBe(-1.8);
+  });
+
+  it('are never proved right without a known reference', () => {
+    const state = jobState(job, [line(speed('33', 0, { referenceIncluded: false }))]);
+    expect(state.speeds[0]?.asFound?.verdict.kind).toBe('undecided');
+  });
+});
+
+describe('power state', () => {
+  const stored: JobFacts = { ...job, familyId: 'video-recorder', speedIds: ['sp'] };
+
+  it('is proved by the reading of what is left, and disproved by it', () => {
+    const unplugged = line({ kind: 'power', state: 'unplugged-unknown', conditions: [] });
+    expect(jobState(stored, [unplugged, line(reading(CHARGE_PLACE, 2.1))]).power).toBe('unplugged-discharged');
+    expect(jobState(stored, [unplugged, line(reading(CHARGE_PLACE, 120))]).power).toBe('unplugged-unknown');
+    const claimed = line({ kind: 'power', state: 'unplugged-discharged', conditions: [] });
+    expect(jobState(stored, [claimed, line(reading(CHARGE_PLACE, 120))]).power).toBe('unplugged-unknown');
+  });
+
+  it('is never discharged by word alone, and unknown again after it was live', () => {
+    const say = (state: 'unplugged-discharged' | 'live-isolated') => line({ kind: 'power', state, conditions: [] });
+    expect(jobState(stored, [say('unplugged-discharged')]).power).toBe('unplugged-unknown');
+    const proved = [say('unplugged-discharged'), line(reading(CHARGE_PLACE, 2))];
+    expect(jobState(stored, proved).chargeProved).toBe(true);
+    const live = jobState(stored, [...proved, say('live-isolated'), say('unplugged-discharged')]);
+    expect(live.power).toBe('unplugged-unknown');
+    expect(live.chargeProved).toBe(false);
+  });
+
+  it('needs no proof where nothing holds a charge, and says so', () => {
+    const state = jobState(job, [line({ kind: 'power', state: 'unplugged-unknown', conditions: [] })]);
+    expect(state.power).toBe('unplugged-discharged');
+    expect(powerWords(state.power, job)).toBe('Unplugged, no stored charge');
+    expect(powerWords('unplugged-discharged', stored)).toBe('Unplugged, discharged');
+  });
+
+  it('starts unknown, never safe', () => {
+    expect(jobState(stored, []).power).toBe('unplugged-unknown');
+    expect(jobState({ ...job, familyId: 'cordless-brushless', powerKind: 'pack', speedIds: ['full'] }, []).power).toBe(
+      'pack-in',
+    );
+  });
+});
+
+describe('what a job wants next', () => {
+  const wish = (...bodies: EventBody[]) =>
+    nextWish(job, jobState(job, bodies.map(line)), new Date('2026-01-01T00:00:00Z'));
+
+  it('walks from as found over work to hand back', () => {
+    const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
+    expect(wish().text).toBe('Measure as found, 33⅓ rpm');
+    expect(wish(speed('33', -1.8), speed('45', -1.7)).stage).toBe('mend');
+    expect(
+      wish(
+        speed('33', -1.8),
+        speed('45', -1.7),
+        { kind: 'power', state: 'unplugged-discharged', conditions: [] },
+        work('x'),
+      ).text,
+    ).toBe('Measure as left, 33⅓ rpm');
+    const right = [speed('33', -1.8), speed('45', -1.7), work('x'), speed('33', 0.1), speed('45', 0.1), off];
+    expect(wish(...right).kind).toBe('back');
+    expect(wish(...right, { kind: 'hand-back', leftUndone: '' }).kind).toBe('done');
+  });
+
+  it('asks for a held value before anything else', () => {
+    expect(wish({ kind: 'hold', prompt: 'volts at the motor' }).text).toContain('volts at the motor');
+  });
+
+  it('owes a place for a reading without one until it has one', () => {
+    const homeless = line(reading(null, 5));
+    const found = [line(speed('33', 0)), line(speed('45', 0)), homeless];
+    expect(owedItems(job, jobState(job, found)).map((item) => item.text)).toContain('Place one reading');
+    const placed = [...found, line({ kind: 'place', target: homeless.key, place: 'motor' })];
+    expect(owedItems(job, jobState(job, placed)).map((item) => item.text)).not.toContain('Place one reading');
+  });
+});
+
+describe('the sheet', () => {
+  it('shows before and after with their words, the work and the readings, nothing struck', () => {
+    const wrong = line(work('wrong line'));
+    const events = [
+      line(speed('33', -1.8)),
+      wrong,
+      line({ kind: 'strike', target: wrong.key, reason: 'mistyped' }),
+      line(work('trim 33')),
+      line(speed('33', 0.06)),
+      line(reading('motor', 5.02)),
+    ];
+    const model = sheetModel({ name: 'Shop', address: '' }, job, events);
+    expect(model.number).toBe('0007');
+    expect(model.speeds[0]?.asFound?.words).toBe('−1.80 ± 0.10\u202f%');
+    expect(model.speeds[0]?.asLeft).toMatchObject({ words: '+0.06 ± 0.10\u202f%', verdict: 'right' });
+    expect(model.done.map((row) => row.text)).toEqual(['Adjusted trim 33']);
+    expect(model.readings).toMatchObject([{ place: 'motor', value: '5.02\u202fV d.c.' }]);
+  });
+});

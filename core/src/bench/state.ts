@@ -1,0 +1,166 @@
+/** The state of a job, computed from its log: nothing here is ticked by hand. */
+import { judge, type Verdict } from '../speed/index.js';
+import {
+  standing,
+  struckKeys,
+  type BenchEvent,
+  type PowerState,
+  type ReadingBody,
+  type SpeedBody,
+  type WorkBody,
+} from './event.js';
+import { gatePasses, type GatePass } from './gate/index.js';
+import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
+import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
+import { photosOf, type JobPhoto } from './photos/index.js';
+import { powerFrom } from './power.js';
+import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
+import { timersOf, type JobTimer } from './timers/index.js';
+
+/** A speed reading with the line it stands on and its verdict. */
+export interface SpeedReading {
+  readonly key: string;
+  readonly at: string;
+  readonly speed: SpeedBody;
+  readonly verdict: Verdict;
+}
+
+export interface SpeedPair {
+  readonly speedId: string;
+  readonly label: string;
+  readonly nominalRpm: number | null;
+  /** Last reading before the first work on the unit. */
+  readonly asFound: SpeedReading | null;
+  /** Last reading after the last work. */
+  readonly asLeft: SpeedReading | null;
+  /** The newest reading of all. */
+  readonly latest: SpeedReading | null;
+}
+
+export interface PlacedReading {
+  readonly key: string;
+  readonly at: string;
+  readonly place: string | null;
+  readonly reading: ReadingBody;
+}
+
+export interface JobState {
+  readonly speeds: readonly SpeedPair[];
+  readonly power: PowerState;
+  readonly powerSince: string | null;
+  readonly chargeProved: boolean;
+  readonly safeLines: readonly UnitSafeLine[];
+  readonly ledger: Ledger;
+  readonly findings: readonly Finding[];
+  readonly gates: readonly GatePass[];
+  readonly timers: readonly JobTimer[];
+  readonly photos: readonly JobPhoto[];
+  readonly starts: readonly StartLine[];
+  readonly work: readonly { readonly key: string; readonly at: string; readonly work: WorkBody }[];
+  readonly readings: readonly PlacedReading[];
+  /** Stamps of the capture key that wait for their value. */
+  readonly holds: readonly { readonly key: string; readonly at: string; readonly prompt: string }[];
+  readonly struck: ReadonlySet<string>;
+  readonly handedBackAt: string | null;
+  readonly lastAt: string | null;
+}
+
+/** Computes the state of `job` from all its lines, in any order. */
+export function jobState(job: JobFacts, events: readonly BenchEvent[]): JobState {
+  const lines = standing(events);
+  const power = powerFrom(job, lines);
+  const ledger = ledgerOf(lines);
+  const handed = lines.findLast((line) => line.body.kind === 'hand-back');
+  return {
+    speeds: speedPairs(job, lines),
+    power: power.state,
+    powerSince: power.since,
+    chargeProved: power.chargeProved,
+    safeLines: safeLinesOf(job, lines, power),
+    ledger,
+    findings: findingsOf(ledger),
+    gates: gatePasses(lines),
+    timers: timersOf(lines),
+    photos: photosOf(lines),
+    starts: startLog(job, lines),
+    work: lines.flatMap((line) =>
+      line.body.kind === 'work' ? [{ key: line.key, at: line.enteredAt, work: line.body }] : [],
+    ),
+    readings: placedReadings(lines),
+    holds: openHolds(lines),
+    struck: struckKeys(events),
+    handedBackAt: handed?.enteredAt ?? null,
+    lastAt: lines[lines.length - 1]?.enteredAt ?? null,
+  };
+}
+
+function speedPairs(job: JobFacts, lines: readonly BenchEvent[]): SpeedPair[] {
+  const limits = jobTolerance(job);
+  const firstWork = lines.findIndex((line) => line.body.kind === 'work');
+  const lastWork = lines.findLastIndex((line) => line.body.kind === 'work');
+  return jobSpeeds(job).map((speed) => {
+    const readings = lines.flatMap((line, index) =>
+      line.body.kind === 'speed' && line.body.speedId === speed.id
+        ? [{ index, reading: speedReading(line, line.body, limits) }]
+        : [],
+    );
+    const before = readings.filter((one) => firstWork < 0 || one.index < firstWork);
+    const after = readings.filter((one) => lastWork >= 0 && one.index > lastWork);
+    return {
+      speedId: speed.id,
+      label: speed.label,
+      nominalRpm: speed.nominalRpm,
+      asFound: before[before.length - 1]?.reading ?? null,
+      asLeft: after[after.length - 1]?.reading ?? null,
+      latest: readings[readings.length - 1]?.reading ?? null,
+    };
+  });
+}
+
+function speedReading(line: BenchEvent, speed: SpeedBody, limits: ReturnType<typeof jobTolerance>): SpeedReading {
+  const verdict: Verdict =
+    speed.errorPercent === null
+      ? {
+          kind: 'undecided',
+          decide: speed.turned ? 'No nominal speed: compare as found with as left.' : 'It did not turn.',
+        }
+      : withReference(judge(speed.errorPercent, speed.expandedPercent, limits), speed);
+  return { key: line.key, at: line.enteredAt, speed, verdict };
+}
+
+/** Nothing is proved right against a reference of unknown error; a gross error stays one. */
+function withReference(verdict: Verdict, speed: SpeedBody): Verdict {
+  if (verdict.kind !== 'right' || speed.referenceIncluded) return verdict;
+  return {
+    kind: 'undecided',
+    decide: 'The tolerance of the test tape or record is not known: choose the source it came from.',
+  };
+}
+
+function placedReadings(lines: readonly BenchEvent[]): PlacedReading[] {
+  const places = new Map<string, string>();
+  for (const line of lines) if (line.body.kind === 'place') places.set(line.body.target, line.body.place);
+  return lines.flatMap((line) =>
+    line.body.kind === 'reading'
+      ? [
+          {
+            key: line.key,
+            at: line.enteredAt,
+            place: line.body.place ?? places.get(line.key) ?? null,
+            reading: line.body,
+          },
+        ]
+      : [],
+  );
+}
+
+function openHolds(lines: readonly BenchEvent[]) {
+  const answered = new Set(
+    lines.flatMap((line) => (line.body.kind === 'reading' && line.body.holdKey ? [line.body.holdKey] : [])),
+  );
+  return lines.flatMap((line) =>
+    line.body.kind === 'hold' && !answered.has(line.key)
+      ? [{ key: line.key, at: line.enteredAt, prompt: line.body.prompt }]
+      : [],
+  );
+}

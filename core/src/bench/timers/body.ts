@@ -1,0 +1,34 @@
+/** Log lines of timers. A timer is a line with its length: it runs wherever the log is. */
+export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up'] as const;
+export type TimerKind = (typeof TIMER_KINDS)[number];
+
+export const TIMER_WORDS: Readonly<Record<TimerKind, string>> = {
+  'run-in': 'Run-in',
+  cure: 'Cure',
+  discharge: 'Discharge',
+  soak: 'Soak',
+  'warm-up': 'Warm-up',
+};
+
+/** Minutes offered first for each kind (common practice: cement cures a day, oil is run in for hours). */
+export const TIMER_MINUTES: Readonly<Record<TimerKind, number>> = {
+  'run-in': 120,
+  cure: 1440,
+  discharge: 5,
+  soak: 720,
+  'warm-up': 15,
+};
+
+export interface TimerBody {
+  readonly kind: 'timer';
+  readonly timer: TimerKind;
+  readonly label: string;
+  readonly minutes: number;
+}
+
+/** Stopped before its time, or answered after it. */
+export interface TimerEndBody {
+  readonly kind: 'timer-end';
+  readonly target: string;
+  readonly how: 'stopped' | 'answered';
+}

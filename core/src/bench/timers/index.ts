@@ -1,0 +1,2 @@
+export * from './body.js';
+export * from './timers.js';

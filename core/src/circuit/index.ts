@@ -1,0 +1,3 @@
+export * from './discharge.js';
+export * from './limit.js';
+export * from './startVolts.js';

@@ -1,0 +1,67 @@
+/** A path made ready: its hypotheses and worlds, and their settled states by context, computed when first asked for. */
+import type { Context, DrivePath, PathTest } from '../families/index.js';
+import { spaceOf, type Space } from './hypotheses.js';
+import { contextIndex, numberModel, type Confirmed, type NumberModel } from './model.js';
+import { rowsOf, settle } from './propagate.js';
+
+export interface Engine {
+  readonly model: NumberModel;
+  readonly space: Space;
+  /** Settled states in a context: signal s of world w at w * signals + s. */
+  settled(context: Context): Int8Array;
+  /** The answer that a test gives in each world, by index; -1 where none of its answers fits. */
+  answers(test: PathTest): Int8Array;
+}
+
+/** Every single fault and every pair unless `most` says otherwise. */
+export function engineOf(path: DrivePath, most = 2, confirmed?: Confirmed): Engine {
+  const model = numberModel(path, confirmed);
+  const space = spaceOf(model, most);
+  const rows = space.hypotheses.map((hypothesis) => rowsOf(model, hypothesis.modes));
+  const cache = new Map<string, Int8Array>();
+  const settled = (context: Context): Int8Array => {
+    const index = contextIndex(model, context);
+    const key = index.join(',');
+    const known = cache.get(key);
+    if (known) return known;
+    const signals = model.states.length;
+    const out = new Int8Array(space.worlds.length * signals);
+    space.worlds.forEach((world, w) => {
+      out.set(settle(model, rows[world.hypothesis] as never, world, index), w * signals);
+    });
+    cache.set(key, out);
+    return out;
+  };
+  const known = new Map<string, Int8Array>();
+  const answers = (test: PathTest): Int8Array => {
+    const before = known.get(test.id);
+    if (before) return before;
+    const found = answersIn(model, space, settled, test);
+    known.set(test.id, found);
+    return found;
+  };
+  return { model, space, settled, answers };
+}
+
+function answersIn(model: NumberModel, space: Space, settled: Engine['settled'], test: PathTest): Int8Array {
+  if (test.signal !== null) {
+    const signal = model.signalOf.get(test.signal) ?? 0;
+    const names = model.states[signal] as string[];
+    const of = Int8Array.from(names, (name) => test.outcomes.findIndex((outcome) => outcome.states.includes(name)));
+    const states = settled(test.context);
+    const count = model.states.length;
+    return Int8Array.from(space.worlds, (_world, w) => of[states[w * count + signal] as number] as number);
+  }
+  const block = model.blockOf.get(test.block ?? '') ?? -1;
+  const of = space.hypotheses.map(({ modes }) => {
+    const name = modeIn(model, modes, block);
+    return test.outcomes.findIndex((outcome) => outcome.modes.includes(name));
+  });
+  return Int8Array.from(space.worlds, (world) => of[world.hypothesis] as number);
+}
+
+/** Name of the block's mode in a hypothesis, or "healthy". */
+export function modeIn(model: NumberModel, modes: readonly number[], block: number): string {
+  const mode = modes.find((m) => model.modes[m]?.block === block);
+  return mode === undefined ? 'healthy' : (model.modes[mode]?.ref.split('.').slice(1).join('.') ?? '');
+}

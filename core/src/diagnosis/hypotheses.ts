@@ -1,0 +1,68 @@
+/**
+ * What may be wrong: nothing, every single fault, every pair of blocks. A mode whose behaviour is
+ * uncertain splits its hypothesis into worlds; each world is deterministic.
+ */
+import type { NumberModel, NumberRow } from './model.js';
+
+export interface Hypothesis {
+  /** Modes by index, rising; empty when nothing is wrong. */
+  readonly modes: readonly number[];
+  /** Product of the odds of its modes. */
+  readonly weight: number;
+}
+
+export interface World {
+  readonly hypothesis: number;
+  /** Chance of this world within its hypothesis. */
+  readonly share: number;
+  /** Chosen state of each uncertain row. */
+  readonly choices: ReadonlyMap<NumberRow, number>;
+}
+
+export interface Space {
+  readonly hypotheses: readonly Hypothesis[];
+  readonly worlds: readonly World[];
+  /** Index by modes joined with commas. */
+  readonly indexOf: ReadonlyMap<string, number>;
+}
+
+/** Most worlds of one hypothesis; the least likely beyond it are left out and the rest scaled. */
+const MOST_WORLDS = 4096;
+
+export const keyOf = (modes: readonly number[]): string => modes.join(',');
+
+/** All hypotheses with up to `most` faults at once (1 to 3), at most one mode a block. */
+export function spaceOf(model: NumberModel, most = 2): Space {
+  const hypotheses: Hypothesis[] = [{ modes: [], weight: 1 }];
+  const grow = (modes: readonly number[], weight: number, from: number) => {
+    if (modes.length === most) return;
+    for (let m = from; m < model.modes.length; m++) {
+      const mode = model.modes[m];
+      if (!mode || modes.some((other) => model.modes[other]?.block === mode.block)) continue;
+      const next = [...modes, m];
+      hypotheses.push({ modes: next, weight: weight * mode.odds });
+      grow(next, weight * mode.odds, m + 1);
+    }
+  };
+  grow([], 1, 0);
+  const worlds = hypotheses.flatMap((hypothesis, h) => worldsOf(model, hypothesis, h));
+  return { hypotheses, worlds, indexOf: new Map(hypotheses.map((one, i) => [keyOf(one.modes), i])) };
+}
+
+function worldsOf(model: NumberModel, { modes }: Hypothesis, hypothesis: number): World[] {
+  const uncertain = modes.flatMap((m) => (model.modes[m]?.rows ?? []).filter((row) => row.out.kind === 'choice'));
+  let worlds: { share: number; choices: Map<NumberRow, number> }[] = [{ share: 1, choices: new Map() }];
+  for (const row of uncertain) {
+    if (row.out.kind !== 'choice') continue;
+    const { states, chances } = row.out;
+    worlds = worlds.flatMap((world) =>
+      states.map((state, i) => ({
+        share: world.share * (chances[i] as number),
+        choices: new Map(world.choices).set(row, state),
+      })),
+    );
+    if (worlds.length > MOST_WORLDS) worlds = worlds.sort((a, b) => b.share - a.share).slice(0, MOST_WORLDS);
+  }
+  const total = worlds.reduce((sum, world) => sum + world.share, 0);
+  return worlds.map(({ share, choices }) => ({ hypothesis, share: share / total, choices }));
+}

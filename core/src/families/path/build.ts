@@ -1,0 +1,164 @@
+/** Short ways to write a path's data; what comes out is plain data, validated like any other. */
+import type { PathBlock, PathMode, PathOutcome, PathRepair, PathRow, PathSignal, PathTest } from './schema.js';
+
+export const row = (when: PathRow['when'], out: PathRow['out']): PathRow => ({ when, out });
+
+export const signal = (
+  id: string,
+  name: string,
+  states: readonly string[],
+  rest: string,
+  measure: PathSignal['measure'] = null,
+): PathSignal => ({ id, name, states: [...states], rest, measure });
+
+/** Bands as "state from to", open ends as *; the numbers are common practice unless another origin is given. */
+export const measure = (
+  place: string,
+  unit: string,
+  origin: string,
+  ...bands: readonly string[]
+): PathSignal['measure'] => ({
+  place,
+  unit,
+  bands: bands.map((band) => {
+    const [state, from, to] = band.split(' ') as [string, string, string];
+    return { state, from: from === '*' ? null : Number(from), to: to === '*' ? null : Number(to) };
+  }),
+  origin: { kind: 'practice', text: origin },
+});
+
+interface ModeMore {
+  readonly byWork?: boolean;
+  readonly kills?: string;
+}
+
+export const mode = (
+  id: string,
+  name: string,
+  prior: number,
+  rows: readonly PathRow[],
+  more: ModeMore = {},
+): PathMode => ({
+  id,
+  name,
+  prior,
+  rows: [...rows],
+  byWork: more.byWork ?? false,
+  kills: more.kills ?? null,
+});
+
+export const block = (
+  id: string,
+  name: string,
+  lane: PathBlock['lane'],
+  inputs: readonly string[],
+  outputs: readonly string[],
+  healthy: readonly PathRow[],
+  modes: readonly PathMode[],
+): PathBlock => ({
+  id,
+  name,
+  lane,
+  inputs: [...inputs],
+  outputs: [...outputs],
+  healthy: [...healthy],
+  modes: [...modes],
+});
+
+/**
+ * An answer "lit: lit" reads "lit" and stands for the state lit; "still|does not turn: still" has the id
+ * still and reads "does not turn". Without an id one is made from the words.
+ */
+const outcome = (text: string, of: 'states' | 'modes'): PathOutcome => {
+  const [head, tail] = text.split(': ') as [string, string];
+  const list = tail.split(', ');
+  const [id, words] = head.includes('|') ? (head.split('|') as [string, string]) : [slug(head), head];
+  return { id, words, states: of === 'states' ? list : [], modes: of === 'modes' ? list : [] };
+};
+
+const slug = (words: string): string =>
+  words
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+
+type TestMore = Partial<
+  Pick<
+    PathTest,
+    | 'context'
+    | 'level'
+    | 'power'
+    | 'handsMin'
+    | 'waitMin'
+    | 'riskMin'
+    | 'cautions'
+    | 'opens'
+    | 'reliability'
+    | 'outside'
+  >
+>;
+
+const test = (
+  id: string,
+  name: string,
+  how: string,
+  of: 'states' | 'modes',
+  what: string,
+  answers: readonly string[],
+  more: TestMore,
+): PathTest => ({
+  id,
+  name,
+  how,
+  signal: of === 'states' ? what : null,
+  block: of === 'modes' ? what : null,
+  context: more.context ?? {},
+  outcomes: answers.map((answer) => outcome(answer, of)),
+  level: more.level ?? 'outside',
+  power: more.power ?? 'dead',
+  handsMin: more.handsMin ?? 2,
+  waitMin: more.waitMin ?? 0,
+  riskMin: more.riskMin ?? (more.power === 'live' ? 2 : 0),
+  cautions: more.cautions ?? [],
+  opens: more.opens ?? [],
+  reliability: more.reliability ?? 0.97,
+  outside: more.outside ?? false,
+});
+
+/** A reading or a look at a signal. */
+export const reads = (
+  id: string,
+  name: string,
+  how: string,
+  signalId: string,
+  answers: readonly string[],
+  more: TestMore = {},
+): PathTest => test(id, name, how, 'states', signalId, answers, more);
+
+/** A direct look at a part. */
+export const looks = (
+  id: string,
+  name: string,
+  how: string,
+  blockId: string,
+  answers: readonly string[],
+  more: TestMore = {},
+): PathTest => test(id, name, how, 'modes', blockId, answers, more);
+
+export const repair = (
+  id: string,
+  name: string,
+  cures: readonly string[],
+  handsMin: number,
+  level: string,
+  more: Partial<Pick<PathRepair, 'waitMin' | 'money' | 'residual'>> = {},
+): PathRepair => ({
+  id,
+  name,
+  cures: [...cures],
+  handsMin,
+  waitMin: more.waitMin ?? 0,
+  money: more.money ?? 0,
+  level,
+  residual: more.residual ?? 0.05,
+});

@@ -1,0 +1,146 @@
+/**
+ * The shape of a drive path: blocks and the signals between them, fault modes as ordered tables, tests
+ * and repairs. Data only; the engine that reads it knows no machine.
+ */
+import { z } from 'zod';
+
+const id = z.string().regex(/^[a-z0-9][a-z0-9.-]*$/);
+const words = z.string().min(1);
+const chance = z.number().gt(0).lt(1);
+
+/** A range of a measured quantity that stands for a state; open where an end is null. */
+const bandSchema = z.object({
+  state: words,
+  from: z.number().nullable(),
+  to: z.number().nullable(),
+});
+
+/** Where and in what a signal is measured, with the bands of its states. */
+export const measureSchema = z.object({
+  place: words,
+  unit: words,
+  bands: z.array(bandSchema).min(1),
+  origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'chosen']), text: words }),
+});
+
+export const signalSchema = z.object({
+  id,
+  name: words,
+  states: z.array(words).min(2),
+  /** The state before anything runs; propagation starts there. */
+  rest: words,
+  measure: measureSchema.nullable(),
+});
+
+/** A state, the same state as another signal ("=id"), or a distribution over states. */
+const outSchema = z.union([words, z.record(words, z.number().gt(0).max(1))]);
+
+/** Conditions name signals or, with @, keys of the context; a list means any of these; what is not named is anything. */
+export const rowSchema = z.object({
+  when: z.record(words, z.union([words, z.array(words).min(1)])),
+  out: z.record(words, outSchema),
+});
+
+export const modeSchema = z.object({
+  id,
+  name: words,
+  /** Chance that a unit of the family that comes in has it. */
+  prior: chance,
+  /** First row that fits and names a signal decides it; then the healthy table. */
+  rows: z.array(rowSchema),
+  /** A fault that work on the block brings in: left off, crossed, misaligned, a broken joint. */
+  byWork: z.boolean(),
+  /** Why power may destroy a good part while this is so; null when it may not. */
+  kills: words.nullable(),
+});
+
+export const pathBlockSchema = z.object({
+  id,
+  name: words,
+  lane: z.enum(['supply', 'control', 'mechanical', 'feedback']),
+  inputs: z.array(id),
+  outputs: z.array(id).min(1),
+  healthy: z.array(rowSchema).min(1),
+  modes: z.array(modeSchema),
+});
+
+export const outcomeSchema = z.object({
+  id,
+  words,
+  /** States of the signal that this outcome stands for. */
+  states: z.array(words),
+  /** Modes of the block, or "healthy", that this outcome stands for. */
+  modes: z.array(words),
+});
+
+export const pathTestSchema = z.object({
+  id,
+  name: words,
+  /** One or two imperative lines. */
+  how: words,
+  /** Exactly one of these: what it reads. */
+  signal: id.nullable(),
+  block: id.nullable(),
+  context: z.record(id, words),
+  outcomes: z.array(outcomeSchema).min(2),
+  /** Level of opening it needs. */
+  level: id,
+  power: z.enum(['dead', 'live', 'any']),
+  handsMin: z.number().positive(),
+  waitMin: z.number().min(0),
+  /** Extra minutes that its danger is worth. */
+  riskMin: z.number().min(0),
+  cautions: z.array(words),
+  opens: z.array(id),
+  reliability: z.number().gt(0.5).max(1),
+  /** Asked at take-in: it can be seen from outside. */
+  outside: z.boolean(),
+});
+
+export const pathRepairSchema = z.object({
+  id,
+  name: words,
+  /** "block.mode", or "block.*" for every mode of the block. */
+  cures: z.array(words).min(1),
+  handsMin: z.number().positive(),
+  waitMin: z.number().min(0),
+  money: z.number().min(0),
+  level: id,
+  /** Chance that the mode is still there after it. */
+  residual: z.number().min(0).lt(1),
+});
+
+/** Which signal the job's own speed readings speak of, and which context keys its speeds and warmth set. */
+const speedLinkSchema = z.object({ signal: id, speedKey: id.nullable(), heatKey: id.nullable() });
+
+export const pathSchema = z.object({
+  speed: speedLinkSchema.nullable(),
+  contexts: z.array(z.object({ id, name: words, values: z.array(words).min(1) })),
+  /** Levels of opening in order, each with the minutes to reach it from the one before. */
+  levels: z
+    .array(
+      z.object({
+        id,
+        name: words,
+        minutes: z.number().min(0),
+        /** Words of a strip-down step that say this level is reached. */
+        steps: z.array(words),
+      }),
+    )
+    .min(1),
+  signals: z.array(signalSchema).min(1),
+  blocks: z.array(pathBlockSchema).min(1),
+  tests: z.array(pathTestSchema),
+  repairs: z.array(pathRepairSchema),
+});
+
+export type DrivePath = z.infer<typeof pathSchema>;
+export type PathSignal = z.infer<typeof signalSchema>;
+export type PathBlock = z.infer<typeof pathBlockSchema>;
+export type PathMode = z.infer<typeof modeSchema>;
+export type PathRow = z.infer<typeof rowSchema>;
+export type PathTest = z.infer<typeof pathTestSchema>;
+export type PathOutcome = z.infer<typeof outcomeSchema>;
+export type PathRepair = z.infer<typeof pathRepairSchema>;
+/** A working condition: values of context keys; keys not named have their first value. */
+export type Context = Readonly<Record<string, string>>;

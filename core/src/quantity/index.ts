@@ -1,0 +1,5 @@
+export * from './units.js';
+export * from './tolerance.js';
+export * from './uncertainty.js';
+export * from './show.js';
+export * from './notation.js';

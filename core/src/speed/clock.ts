@@ -1,0 +1,30 @@
+/** The recorder's clock against a known frequency: how fast it runs, and what is left unknown. */
+import { requirePositive } from '../errors.js';
+
+export interface ClockCalibration {
+  /** What readings are multiplied with: 1 + correction / 10^6. A card that reads 10 ppm high gives -10. */
+  readonly correctionPpm: number;
+  /** Limit either way that remains, ppm. */
+  readonly limitPpm: number;
+}
+
+/** Ageing and temperature of a sound card's crystal between calibrations, limit, ppm (common practice). */
+export const CLOCK_STABILITY_PPM = 5;
+
+/**
+ * From a reference of `referenceHz` known within +-`referenceLimitPpm` that was read as `readHz` with
+ * the expanded uncertainty `readExpandedPpm`: 1000 Hz read as 1000.02 Hz gives -20 ppm.
+ * @throws CoreError OUT_OF_RANGE unless both frequencies are above zero.
+ */
+export function calibrateClock(
+  referenceHz: number,
+  referenceLimitPpm: number,
+  readHz: number,
+  readExpandedPpm: number,
+): ClockCalibration {
+  const ratio = requirePositive(referenceHz, 'referenceHz') / requirePositive(readHz, 'readHz');
+  return {
+    correctionPpm: 1e6 * (ratio - 1),
+    limitPpm: Math.abs(referenceLimitPpm) + readExpandedPpm + CLOCK_STABILITY_PPM,
+  };
+}

@@ -1,0 +1,127 @@
+import { describe, expect, it } from 'vitest';
+import { synthTone, type SynthTone } from '../tone/synth.js';
+import { liveMeter, type LiveReading, type LiveWish } from './meter.js';
+import { livePulses } from './pulses.js';
+
+const RATE = 22050;
+const WISH: LiveWish = {
+  sampleRate: RATE,
+  nominalHz: 3150,
+  turnS: 1.8,
+  referenceUncertaintyPercent: 0.1,
+  clockLimitPercent: 0.01,
+  clockCorrectionPpm: 0,
+};
+const tone = (more: Partial<SynthTone> = {}) =>
+  synthTone({ sampleRate: RATE, durationS: 8, nominalHz: 3150, errorPercent: 0.8, snrDb: 45, ...more });
+
+const join = (...parts: readonly Float64Array[]) => {
+  const out = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
+  parts.reduce((at, part) => (out.set(part, at), at + part.length), 0);
+  return out;
+};
+
+function listen(samples: Float64Array, wish: Partial<LiveWish> = {}, block = 777) {
+  const meter = liveMeter({ ...WISH, ...wish });
+  const readings: LiveReading[] = [];
+  for (let at = 0; at < samples.length; at += block) readings.push(...meter.push(samples.subarray(at, at + block)));
+  return { meter, readings };
+}
+
+const lastTone = (readings: readonly LiveReading[]) => {
+  const last = readings.filter((one) => one.kind === 'tone').pop();
+  if (last?.kind !== 'tone') throw new Error('no tone');
+  return last;
+};
+
+describe('the live meter', () => {
+  it('gives twenty readings a second, whatever the block', () => {
+    for (const block of [128, 1024, 5000]) {
+      const { readings } = listen(tone({ durationS: 3 }), {}, block);
+      expect(readings.length).toBeGreaterThanOrEqual(59);
+    }
+  });
+
+  it('shows the mean of the last two whole turns, in which the platter’s wow falls out', () => {
+    const wow = { hz: (100 / 3 / 60) * 1.008, peakPercent: 0.3 };
+    const { readings } = listen(tone({ durationS: 12, lines: [wow] }));
+    const tail = readings.slice(-60).flatMap((one) => (one.kind === 'tone' ? [one] : []));
+    for (const one of tail) {
+      expect(one.mean.of).toBe('two turns');
+      expect(one.mean.overS).toBeCloseTo(3.6 / 1.008, 1);
+      expect(Math.abs(one.mean.errorPercent - 0.8)).toBeLessThan(0.01);
+    }
+    const edges = tail.map((one) => one.edgePercent);
+    expect(Math.max(...edges) - Math.min(...edges)).toBeGreaterThan(0.4);
+  });
+
+  it('says one second where the time of a turn is not known, and so far while there is less', () => {
+    const { readings } = listen(tone({ durationS: 3 }), { turnS: null });
+    expect(lastTone(readings).mean).toMatchObject({ of: 'one second', overS: 1 });
+    expect(lastTone(listen(tone({ durationS: 2 })).readings).mean.of).toBe('so far');
+  });
+
+  it('the edge follows a step within 0.2 s', () => {
+    const before = tone({ durationS: 3, errorPercent: 0, snrDb: 60 });
+    const after = tone({ durationS: 2, errorPercent: 1.5, snrDb: 60 });
+    const { readings } = listen(join(before, after));
+    const late = readings.find((one) => one.kind === 'tone' && one.atS >= 3.2);
+    expect(late?.kind === 'tone' ? late.edgePercent : NaN).toBeCloseTo(1.5, 1);
+  });
+
+  it('calls a lifted stylus “tone ended”, and finds the tone again', () => {
+    const { readings } = listen(
+      join(new Float64Array(RATE), tone({ durationS: 4 }), new Float64Array(RATE), tone({ durationS: 4 })),
+    );
+    const kinds = readings.map((one) => one.kind).filter((kind, i, all) => kind !== all[i - 1]);
+    expect(kinds).toEqual(['waiting', 'tone', 'ended', 'tone']);
+  });
+
+  it('waits through music and noise without an error', () => {
+    const noise = tone({ nominalHz: 3150, snrDb: -25, durationS: 3 });
+    expect(listen(noise).readings.every((one) => one.kind === 'waiting')).toBe(true);
+  });
+
+  it('warns of clipping', () => {
+    const loud = tone({ durationS: 1 }).map((value) => Math.max(-1, Math.min(1, 3 * value)));
+    expect(listen(loud).readings.some((one) => one.level.clipped)).toBe(true);
+  });
+
+  it('captures what was heard as a recording would be measured', () => {
+    const { meter } = listen(tone({ durationS: 20, lines: [{ hz: 5, peakPercent: 0.1 }] }));
+    const result = meter.capture();
+    if (result.kind !== 'measured') throw new Error(result.reason);
+    expect(Math.abs(result.meanErrorPercent - 0.8)).toBeLessThan(1e-3);
+    expect(result.lines[0]?.frequencyHz).toBeCloseTo(5, 1);
+    expect(result.lines[0]?.peakPercent).toBeCloseTo(0.1, 2);
+    expect(listen(new Float64Array(RATE)).meter.capture()).toEqual({ kind: 'unusable', reason: 'TOO_SHORT' });
+  });
+
+  it('takes the clock’s correction and its limit', () => {
+    const exact = listen(tone({ snrDb: 70 }), { clockCorrectionPpm: -100, clockLimitPercent: 0.001 });
+    expect(lastTone(exact.readings).mean.errorPercent).toBeCloseTo(0.8 - 0.01, 3);
+  });
+});
+
+describe('live pulses', () => {
+  it('count turns a minute and capture as a file would', () => {
+    const hz = (4 * 45.2) / 60;
+    const samples = Float64Array.from({ length: 20 * RATE }, (_, n) => (((n * hz) / RATE) % 1 < 0.3 ? 0.6 : 0.02));
+    const counter = livePulses({ sampleRate: RATE, perTurn: 4, nominalRpm: 45 });
+    const readings = Array.from({ length: 200 }, (_, i) =>
+      counter.push(samples.subarray((i * RATE) / 10, ((i + 1) * RATE) / 10)),
+    ).flat();
+    expect(readings[0]?.kind).toBe('waiting');
+    expect(readings[readings.length - 1]?.rpm).toBeCloseTo(45.2, 2);
+    const result = counter.capture();
+    expect(result).toMatchObject({ kind: 'measured', from: 'live' });
+    expect(result.kind === 'measured' ? result.meanRpm : 0).toBeCloseTo(45.2, 3);
+  });
+
+  it('wait again when the shaft stops, and refuse an empty capture', () => {
+    const counter = livePulses({ sampleRate: RATE, perTurn: 1, nominalRpm: 45 });
+    const silent = counter.push(new Float64Array(3 * RATE));
+    expect(silent.every((one) => one.kind === 'waiting')).toBe(true);
+    expect(counter.capture()).toMatchObject({ kind: 'unusable', reason: 'TOO_FEW_PULSES' });
+  });
+});

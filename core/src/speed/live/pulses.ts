@@ -1,0 +1,104 @@
+/**
+ * Pulses or a generator's sine on the line input, live: the speed over the last two turns, ten times a
+ * second, and all of it evaluated on a capture.
+ */
+import { quantile } from '../../numeric/index.js';
+import { finish } from '../rotation/pulseTimes.js';
+import { pulsesOf, type MeasuredPulses } from '../rotation/pulses.js';
+import type { UnusableRotation } from '../rotation/result.js';
+import { edgeFinder } from '../rotation/signal.js';
+import type { LiveLevel } from './meter.js';
+
+export interface LivePulsesWish {
+  readonly sampleRate: number;
+  readonly perTurn: number;
+  readonly nominalRpm: number;
+}
+
+export interface LivePulsesReading {
+  readonly kind: 'waiting' | 'pulses';
+  readonly atS: number;
+  readonly level: LiveLevel;
+  /** Null while waiting. */
+  readonly rpm: number | null;
+  readonly errorPercent: number | null;
+  readonly pulses: number;
+}
+
+const READINGS_PER_S = 10;
+/** Levels are learnt from this long before pulses are looked for, seconds. */
+const LEARN_S = 1;
+/** Without a pulse for so many usual periods it waits again. */
+const LOST_PERIODS = 6;
+const LEAST_SWING = 0.005;
+
+export interface LivePulses {
+  push(samples: Float64Array): readonly LivePulsesReading[];
+  capture(): MeasuredPulses | UnusableRotation;
+}
+
+/** A live counter of pulses; samples go in with `push`, readings come out ten times a second. */
+export function livePulses(wish: LivePulsesWish): LivePulses {
+  const hop = Math.round(wish.sampleRate / READINGS_PER_S);
+  const learn: number[] = [];
+  let finder: ReturnType<typeof edgeFinder> | null = null;
+  let learnt = 0;
+  let heard = 0;
+  let due = hop;
+  let peak = 0;
+  const reading = (): LivePulsesReading => {
+    const level = { peak, clipped: peak >= 0.985 };
+    peak = 0;
+    const rpm = finder && recentRpm(finder.edges, heard - learnt, wish);
+    return {
+      kind: rpm === null ? 'waiting' : 'pulses',
+      atS: heard / wish.sampleRate,
+      level,
+      rpm,
+      errorPercent: rpm === null ? null : 100 * (rpm / wish.nominalRpm - 1),
+      pulses: finder?.edges.length ?? 0,
+    };
+  };
+  const take = (samples: Float64Array) => {
+    for (const sample of samples) peak = Math.max(peak, Math.abs(sample));
+    heard += samples.length;
+    if (finder) return finder.push(samples);
+    learn.push(...samples);
+    if (learn.length < LEARN_S * wish.sampleRate) return;
+    const swing = { low: quantile(learn, 0.002), high: quantile(learn, 0.998) };
+    learn.length = 0;
+    if (swing.high - swing.low < LEAST_SWING) return;
+    finder = edgeFinder(swing, 1);
+    learnt = heard;
+  };
+  return {
+    push(samples) {
+      const out: LivePulsesReading[] = [];
+      for (let from = 0; from < samples.length;) {
+        const count = Math.min(due, samples.length - from);
+        take(samples.subarray(from, from + count));
+        from += count;
+        due -= count;
+        if (due > 0) break;
+        due = hop;
+        out.push(reading());
+      }
+      return out;
+    },
+    capture() {
+      const times = Float64Array.from(finder?.edges ?? [], (n) => n / wish.sampleRate);
+      return pulsesOf(finish(times, 'live'), { perTurn: wish.perTurn, nominalRpm: wish.nominalRpm });
+    },
+  };
+}
+
+/** Mean over the last two turns (at least four pulses); null when they stopped or there are too few. */
+function recentRpm(edges: readonly number[], now: number, { perTurn, sampleRate }: LivePulsesWish): number | null {
+  const wanted = Math.max(4, 2 * perTurn);
+  const last = edges[edges.length - 1];
+  const from = edges[Math.max(0, edges.length - 1 - wanted)];
+  const steps = Math.min(wanted, edges.length - 1);
+  if (last === undefined || from === undefined || steps < 2) return null;
+  const period = (last - from) / steps;
+  return now - last > LOST_PERIODS * period ? null : (60 * sampleRate) / period / perTurn;
+}

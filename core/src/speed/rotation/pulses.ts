@@ -1,0 +1,184 @@
+/**
+ * Speed from pulses, one or many a turn. A repeating spacing pattern is error of the wheel plus any
+ * real variation locked to that shaft; one sensor cannot split them. It is taken out for the mean and
+ * for lines not locked to the shaft, and said.
+ */
+import { requirePositive, CoreError } from '../../errors.js';
+import { median } from '../../numeric/index.js';
+import type { PhaseTrack } from '../tone/phase.js';
+import { fitTrend, legendre, type TrendFit } from '../tone/trend.js';
+import { countPulses, type CountedPulses } from './count.js';
+import type { PulseColumns } from './columns.js';
+import { pulseTimes, type PulseTimes } from './pulseTimes.js';
+import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
+import { fitTrack, rotationOf, trackOf } from './track.js';
+
+export interface MeasuredPulses extends Rotation {
+  readonly kind: 'measured';
+  /** Pulses absent that no damaged segment explains. */
+  readonly missing: number;
+  readonly doubled: number;
+  /** Segments that fail every turn: pulse absent, or its place off by more than a quarter of the pitch. */
+  readonly damagedSegmentsPerTurn: number;
+  /** Error of the spacing from pulse i to the next, percent of the mean pitch; pulse 0 is the first in the file. */
+  readonly spacingErrorsPercent: readonly number[];
+  readonly perTurn: number;
+  readonly from: PulseTimes['from'];
+}
+
+export interface PulseWish {
+  readonly perTurn: number;
+  readonly nominalRpm: number;
+  /** As corrected by hand; guessed when not given. */
+  readonly columns?: PulseColumns;
+}
+
+/** A place off by more than this part of the pitch every turn is damage, not tolerance (common practice). */
+const DAMAGED_PITCH_PART = 0.25;
+
+/** Places of the wheel and motion of the shaft are told apart in this many turns about. */
+const WHEEL_ROUNDS = 3;
+
+/**
+ * Measures the pulses in the text of a CSV file.
+ * @throws CoreError OUT_OF_RANGE unless perTurn is a whole number >= 1 and nominalRpm above zero.
+ */
+export function measurePulses(text: string, wish: PulseWish): MeasuredPulses | UnusableRotation {
+  requirePositive(wish.nominalRpm, 'nominalRpm');
+  if (!Number.isInteger(wish.perTurn) || wish.perTurn < 1) {
+    throw new CoreError('OUT_OF_RANGE', 'perTurn must be a whole number of at least 1', { perTurn: wish.perTurn });
+  }
+  return pulsesOf(pulseTimes(text, wish.columns), wish);
+}
+
+/** Measures pulse times, however they were found. */
+export function pulsesOf(times: PulseTimes | UnusableRotation, wish: PulseWish): MeasuredPulses | UnusableRotation {
+  if (times.kind === 'unusable') return times;
+  const counted = countPulses(times.timeS, wish.perTurn);
+  if (!counted) return { kind: 'unusable', reason: 'IRREGULAR', line: 0 };
+  return { ...evaluate(counted, wish), from: times.from };
+}
+
+function evaluate(counted: CountedPulses, wish: PulseWish): Omit<MeasuredPulses, 'from'> {
+  const { perTurn } = wish;
+  let places: Float64Array = new Float64Array(perTurn);
+  let track = trackWith(counted, perTurn, places);
+  let fit = fitTrack(track);
+  for (let round = 0; perTurn > 1 && round < WHEEL_ROUNDS; round++) {
+    places = wheelPlaces(counted, perTurn, track, fit);
+    track = trackWith(counted, perTurn, places);
+    // The lines are looked for anew only once the wheel is out of the way.
+    fit = round < WHEEL_ROUNDS - 1 ? sameLines(track, fit) : fitTrack(track);
+  }
+  const absent = absentSegments(counted, perTurn);
+  const turns = (counted.number[counted.number.length - 1] as number) / perTurn;
+  const damaged = new Set([...absent, ...misplaced(places)]);
+  const missing = Math.max(0, counted.missing - absentPulses(counted, perTurn, absent));
+  const warnings: RotationWarning[] = [];
+  if (missing > 0) warnings.push('MISSING_PULSES');
+  if (counted.doubled > 0) warnings.push('DOUBLED_PULSES');
+  if (damaged.size > 0) warnings.push('DAMAGED_SEGMENT');
+  if (perTurn > 1 && turns >= 2) warnings.push('ONCE_A_TURN_NOT_SEPARABLE');
+  return {
+    kind: 'measured',
+    perTurn,
+    ...rotationOf(track, fit, { nominalRpm: wish.nominalRpm, extraParts: [], warnings }),
+    missing,
+    doubled: counted.doubled,
+    damagedSegmentsPerTurn: damaged.size,
+    spacingErrorsPercent: spacings(places),
+  };
+}
+
+/** The former curve order and line frequencies fitted to a track that changed a little. */
+const sameLines = (track: PhaseTrack, fit: TrendFit): TrendFit =>
+  fitTrend(
+    track,
+    fit.curve.length - 1,
+    fit.lines.map((line) => line.hz),
+  );
+
+/** Phase of each pulse in turns with the wheel's places taken off, as a track. */
+function trackWith(counted: CountedPulses, perTurn: number, places: Float64Array): PhaseTrack {
+  const turns = Float64Array.from(counted.number, (n) => (n + (places[n % perTurn] as number)) / perTurn);
+  const last = counted.timeS.length - 1;
+  const spanS = (counted.timeS[last] as number) - (counted.timeS[0] as number);
+  const pulses = counted.number[last] as number;
+  const centreHz = pulses / perTurn / spanS;
+  return trackOf({ timeS: counted.timeS, turns }, pulses / spanS, centreHz);
+}
+
+/**
+ * Where each pulse of the wheel sits against even spacing, in pitches, mean 0: the mean over whole
+ * turns of how far the count is behind the fitted motion.
+ */
+function wheelPlaces(counted: CountedPulses, perTurn: number, track: PhaseTrack, fit: TrendFit): Float64Array {
+  const whole = Math.floor((counted.number[counted.number.length - 1] as number) / perTurn) * perTurn;
+  const sums = new Float64Array(perTurn);
+  const counts = new Float64Array(perTurn);
+  counted.timeS.forEach((t, i) => {
+    const n = counted.number[i] as number;
+    if (n >= whole && whole > 0) return;
+    sums[n % perTurn] = (sums[n % perTurn] as number) + motionTurns(track, fit, t) * perTurn - n;
+    counts[n % perTurn] = (counts[n % perTurn] as number) + 1;
+  });
+  const places = sums.map((sum, i) => ((counts[i] as number) > 0 ? sum / (counts[i] as number) : 0));
+  const seen = places.filter((_, i) => (counts[i] as number) > 0);
+  const centre = seen.reduce((sum, value) => sum + value, 0) / Math.max(1, seen.length);
+  return places.map((place, i) => ((counts[i] as number) > 0 ? place - centre : 0));
+}
+
+/** Fitted motion (curve and lines, without what is left) in turns at time t. */
+function motionTurns(track: PhaseTrack, fit: TrendFit, t: number): number {
+  const order = fit.curve.length - 1;
+  const basis = new Float64Array(order + 1);
+  const since = t - track.startS;
+  legendre((2 * since * track.rate) / (track.phase.length - 1) - 1, basis, order);
+  let phase = 2 * Math.PI * track.centreHz * since;
+  for (let k = 0; k <= order; k++) phase += (fit.curve[k] as number) * (basis[k] as number);
+  for (const line of fit.lines) {
+    if (isLocked(line.hz, track.centreHz, track)) continue;
+    phase += line.cos * Math.cos(2 * Math.PI * line.hz * since) + line.sin * Math.sin(2 * Math.PI * line.hz * since);
+  }
+  return phase / (2 * Math.PI);
+}
+
+/** A line at a whole multiple of the shaft's turns, within the resolution, belongs to the wheel's pattern. */
+function isLocked(hz: number, turnHz: number, track: PhaseTrack): boolean {
+  const multiple = Math.round(hz / turnHz);
+  return multiple >= 1 && Math.abs(hz - multiple * turnHz) < track.rate / track.phase.length;
+}
+
+/** The angle from pulse i to the next against the mean pitch: their places' difference. */
+const spacings = (places: Float64Array): number[] =>
+  Array.from(places, (place, i) => 100 * ((places[(i + 1) % places.length] as number) - place));
+
+/** Segments absent in more than half of the turns. */
+function absentSegments(counted: CountedPulses, perTurn: number): number[] {
+  if (perTurn < 2) return [];
+  const last = counted.number[counted.number.length - 1] as number;
+  const expected = new Float64Array(perTurn);
+  const seen = new Float64Array(perTurn);
+  for (let n = 0; n <= last; n++) expected[n % perTurn] = (expected[n % perTurn] as number) + 1;
+  for (const n of counted.number) seen[n % perTurn] = (seen[n % perTurn] as number) + 1;
+  return Array.from(expected, (_, i) => i).filter(
+    (i) => (expected[i] as number) >= 3 && (seen[i] as number) < 0.5 * (expected[i] as number),
+  );
+}
+
+function absentPulses(counted: CountedPulses, perTurn: number, absent: readonly number[]): number {
+  const last = counted.number[counted.number.length - 1] as number;
+  const present = counted.number.filter((n) => absent.includes(n % perTurn)).length;
+  let expected = 0;
+  for (let n = 0; n <= last; n++) if (absent.includes(n % perTurn)) expected++;
+  return expected - present;
+}
+
+/** Segments whose place is far off while most are not. */
+function misplaced(places: Float64Array): number[] {
+  const usual = median(places.map(Math.abs));
+  return Array.from(places, (_, i) => i).filter((i) => {
+    const off = Math.abs(places[i] as number);
+    return off > DAMAGED_PITCH_PART && off > 5 * usual;
+  });
+}

@@ -1,0 +1,94 @@
+/** What pulses and a gyroscope give: the speed of a shaft, the same figures for both. */
+import type { UncertaintyPart } from '../../quantity/index.js';
+import type { FlutterLine, FlutterSpectrum, SpeedSeries } from '../tone/result.js';
+
+export type RotationWarning =
+  | 'FEW_TURNS'
+  | 'DRIFTING'
+  | 'MISSING_PULSES'
+  | 'DOUBLED_PULSES'
+  | 'DAMAGED_SEGMENT'
+  | 'ONCE_A_TURN_NOT_SEPARABLE'
+  | 'SCALE_NOT_CALIBRATED'
+  | 'NO_STANDSTILL'
+  | 'CLIPPED'
+  | 'UNIT_GUESSED';
+
+/** Steady speed of a shaft with its uncertainty, drift and periodic lines. */
+export interface Rotation {
+  readonly nominalRpm: number;
+  readonly meanRpm: number;
+  readonly meanErrorPercent: number;
+  readonly meanErrorExpandedUncertaintyPercent: number;
+  readonly uncertainty: readonly UncertaintyPart[];
+  readonly driftPercent: number;
+  readonly lines: readonly FlutterLine[];
+  readonly warnings: readonly RotationWarning[];
+  /** Speed over time against the nominal, and the spectrum of its variation. */
+  readonly series: SpeedSeries;
+  readonly spectrum: FlutterSpectrum;
+}
+
+export type RotationRefusalReason =
+  | 'EMPTY_FILE'
+  | 'NOT_A_TABLE'
+  | 'TEXT_IN_NUMBERS'
+  | 'TOO_MANY_ROWS'
+  | 'TIMES_BACKWARD'
+  | 'TOO_FEW_PULSES'
+  | 'NO_PULSES'
+  | 'IRREGULAR'
+  | 'NOT_TURNING'
+  | 'TOO_SHORT'
+  | 'NO_AXES'
+  | 'NOT_WAV'
+  | 'BAD_HEADER'
+  | 'UNSUPPORTED_ENCODING'
+  | 'NO_AUDIO'
+  | 'SILENT'
+  | 'STOPPED';
+
+export interface UnusableRotation {
+  readonly kind: 'unusable';
+  readonly reason: RotationRefusalReason;
+  /** Line of the file, 0 when the whole is meant. */
+  readonly line: number;
+}
+
+const RECORDING_REFUSALS = {
+  NOT_WAV: 'This is not a WAV recording. Save the pulses as WAV (PCM) and drop them again.',
+  BAD_HEADER: 'The file starts like a WAV but its header is damaged. Export it again as WAV.',
+  UNSUPPORTED_ENCODING: 'The samples are packed in a way this page does not read. Export as 16, 24 or 32-bit PCM.',
+  NO_AUDIO: 'The file holds a header but no sound. Record again.',
+  SILENT: 'The recording is silent. Check the probe, the input chosen and its level.',
+  STOPPED: 'Measuring was stopped. Nothing was stored.',
+} as const;
+
+/** What to do about each refusal; "line" is put in front when one is known. */
+export const ROTATION_REFUSALS: Readonly<Record<RotationRefusalReason, string>> = {
+  EMPTY_FILE: 'The file is empty. Save the capture again.',
+  NOT_A_TABLE: 'No row of numbers was found. Export the capture as CSV: times, or time and volts.',
+  TEXT_IN_NUMBERS: 'There is text among the numbers. Remove or mend that line, or export again.',
+  TOO_MANY_ROWS: 'The table has more than four million rows. Capture a shorter stretch or fewer points.',
+  TIMES_BACKWARD: 'The times run backwards there. Sort the file by time, or export one capture only.',
+  TOO_FEW_PULSES: 'Fewer than four pulses were found. Capture at least a few turns.',
+  NO_PULSES: 'The voltage never swings clearly from low to high. Check probe and trigger, and capture again.',
+  IRREGULAR: 'The pulses follow no steady rhythm. Check the sensor, its threshold and the pulses per turn.',
+  NOT_TURNING: 'The turntable stood still throughout. Start it while the log runs.',
+  TOO_SHORT: 'Less than two seconds of steady turning. Log at least ten seconds.',
+  NO_AXES: 'No time and three axes were found. Export time, x, y, z of the gyroscope.',
+  ...RECORDING_REFUSALS,
+};
+
+export const ROTATION_WARNINGS: Readonly<Record<RotationWarning, string>> = {
+  FEW_TURNS: 'Fewer than ten turns: the uncertainty is wide. Capture longer.',
+  DRIFTING: 'The speed was still moving: the mean holds for this stretch only.',
+  MISSING_PULSES: 'Some pulses are missing; they were filled in by count.',
+  DOUBLED_PULSES: 'Some pulses came twice; the extra ones were left out.',
+  DAMAGED_SEGMENT: 'The same segment fails every turn: look at that pole or slot of the wheel.',
+  ONCE_A_TURN_NOT_SEPARABLE: 'Variation once a turn of this wheel cannot be told from errors of its spacing.',
+  SCALE_NOT_CALIBRATED: 'The gyroscope’s scale is not calibrated (1 to 3 %, common practice): no close verdict.',
+  NO_STANDSTILL: 'There is no standstill in the log: its bias was not removed. Log a few seconds at rest first.',
+  CLIPPED: 'The gyroscope hit the end of its range: the speed is higher than it can show.',
+  UNIT_GUESSED: 'The unit of the axes was guessed from the nominal speed; check it.',
+};

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { memorySource, readTable, writeWav } from '../../formats/index.js';
+import { gaussian, seeded } from '../../numeric/index.js';
+import { guessGyroColumns, guessPulseColumns } from './columns.js';
+import { measureGyro } from './gyro.js';
+import { measurePulses, type MeasuredPulses } from './pulses.js';
+import { measurePulseWav } from './signal.js';
+
+const RATE = 44100;
+
+async function measured(samples: Float64Array, perTurn: number, nominalRpm: number): Promise<MeasuredPulses> {
+  const result = await measurePulseWav(memorySource(writeWav([samples], RATE)), { perTurn, nominalRpm });
+  if (result.kind !== 'measured') throw new Error(result.reason);
+  return result;
+}
+
+describe('pulses in a recording', () => {
+  it('rectangles: mean within a millionth, from a recording', async () => {
+    const hz = (12 * 100.1) / 60;
+    const samples = Float64Array.from({ length: 20 * RATE }, (_, n) => (((n * hz) / RATE) % 1 < 0.4 ? 0.7 : -0.1));
+    const result = await measured(samples, 12, 100);
+    expect(result.from).toBe('recording');
+    expect(result.meanErrorPercent).toBeCloseTo(0.1, 4);
+    expect(result.missing + result.doubled).toBe(0);
+  });
+
+  it('the noisy sine of a speed generator, with its wow', async () => {
+    const normal = gaussian(seeded(2));
+    const [rev, per, wow] = [45.045 / 60, 72, 0.002];
+    const samples = Float64Array.from({ length: 30 * RATE }, (_, n) => {
+      const t = n / RATE;
+      const turns = rev * (t - (wow / (2 * Math.PI * 3.1)) * Math.cos(2 * Math.PI * 3.1 * t));
+      return 0.3 * Math.sin(2 * Math.PI * per * turns) + 0.02 * normal();
+    });
+    const result = await measured(samples, per, 45);
+    expect(result.meanErrorPercent).toBeCloseTo(0.1, 2);
+    expect(result.lines[0]?.frequencyHz).toBeCloseTo(3.1, 1);
+    expect(result.lines[0]?.peakPercent).toBeCloseTo(0.2, 1);
+  });
+
+  it('finds the wheel’s spacing from a recording within a tenth', async () => {
+    const places = [0, 0.05, 0, -0.04];
+    const samples = new Float64Array(30 * RATE);
+    for (let n = 0; n < 30 * 10; n++) {
+      const at = Math.round(((n + 1 + (places[n % 4] as number)) / 10) * RATE);
+      samples.fill(0.8, at, at + 800);
+    }
+    const spacing = (await measured(samples, 4, 150)).spacingErrorsPercent;
+    const wanted = places.map((place, i) => 100 * ((places[(i + 1) % 4] as number) - place));
+    spacing.forEach((value, i) => expect(Math.abs(value - (wanted[i] as number))).toBeLessThan(0.9));
+  });
+
+  it('refuses silence and what is no recording, by name', async () => {
+    const wish = { perTurn: 1, nominalRpm: 45 };
+    expect(await measurePulseWav(memorySource(writeWav([new Float64Array(RATE)], RATE)), wish)).toMatchObject({
+      reason: 'SILENT',
+    });
+    expect(await measurePulseWav(memorySource(new Uint8Array(99)), wish)).toMatchObject({ reason: 'NOT_WAV' });
+  });
+});
+
+describe('columns', () => {
+  const table = (text: string) => {
+    const read = readTable(text);
+    if (read.kind !== 'table') throw new Error(read.reason);
+    return read;
+  };
+
+  it('are guessed with their units, and told apart', () => {
+    const scope = `Time (ms);CH1 (V)\n${Array.from({ length: 40 }, (_, i) => `${i / 2};${i % 3}`).join('\n')}`;
+    expect(guessPulseColumns(table(scope))).toEqual({ time: 0, volts: 1, timeUnitS: 0.001 });
+    expect(guessPulseColumns(table('1 0.5\n2 1.1\n3 1.6\n4 2.2'))).toEqual({ time: 1, volts: null, timeUnitS: 1 });
+    expect(guessGyroColumns(table('z,t,y,x\n1,0,2,3\n1,0.1,2,3'))).toMatchObject({
+      time: 1,
+      axes: [3, 2, 0],
+      unit: null,
+    });
+    expect(guessGyroColumns(table('t,x\n0,1\n1,2'))).toBeNull();
+  });
+
+  it('are taken as corrected', () => {
+    const text = Array.from({ length: 30 }, (_, i) => `${i * 7},${i * 1800}`).join('\n');
+    const columns = { time: 1, volts: null, timeUnitS: 0.001 };
+    const result = measurePulses(text, { perTurn: 1, nominalRpm: 100 / 3, columns });
+    expect(result.kind === 'measured' ? result.meanRpm : 0).toBeCloseTo(100 / 3, 6);
+    const gone = measurePulses(text, { perTurn: 1, nominalRpm: 45, columns: { ...columns, time: 9 } });
+    expect(gone).toMatchObject({ kind: 'unusable', reason: 'NOT_A_TABLE' });
+    const log = Array.from({ length: 900 }, (_, i) => `0,0,${i < 200 ? 0 : 3.49066},${i * 10}`).join('\n');
+    const gyro = measureGyro(log, {
+      nominalRpm: 100 / 3,
+      columns: { time: 3, axes: [0, 1, 2], timeUnitS: 0.001, unit: 'rad/s' },
+    });
+    expect(gyro.kind === 'measured' ? gyro.meanRpm : 0).toBeCloseTo(33.333, 2);
+  });
+});

@@ -1,0 +1,92 @@
+/**
+ * How well a comb of harmonics fits the lines of a frame. A candidate shaft speed f predicts teeth at
+ * k f: those at multiples of the lines a turn are usually strong, the others usually absent or weak.
+ * Each tooth adds the logarithm of how much likelier its level (absent, weak, strong) is under the
+ * comb than by chance among as many stray lines.
+ */
+import { SOUND_DEFAULTS as D } from './defaults.js';
+import type { SoundFrame } from './frames.js';
+
+/** Candidate shaft speeds in turns a second, each `gridStep` above the one before. */
+export function speedGrid(minRpm: number, maxRpm: number): Float64Array {
+  const count = Math.max(2, Math.ceil(Math.log(maxRpm / minRpm) / Math.log(1 + D.gridStep)) + 1);
+  return Float64Array.from({ length: count }, (_, i) => (minRpm / 60) * (1 + D.gridStep) ** i);
+}
+
+/** Log-likelihood ratio of every candidate of `grid` for one frame. */
+export function combEvidence(frame: SoundFrame, grid: Float64Array, linesPerTurn: number): Float32Array {
+  const out = new Float32Array(grid.length);
+  if (frame.lineHz.length === 0) return out;
+  const map = levelMap(frame);
+  const teethMost = Math.max(D.leastTeeth, D.teethTimesLines * linesPerTurn);
+  const { line, other } = toothWeights(map, Math.ceil(teethMost / linesPerTurn));
+  for (let g = 0; g < grid.length; g++) {
+    const f = grid[g] as number;
+    const teeth = Math.min(teethMost, Math.floor(frame.topHz / f));
+    let sum = 0;
+    for (let k = 1; k <= teeth; k++) {
+      const hz = k * f;
+      if (hz < D.lowestHz) continue;
+      const level = map.levels[Math.round(hz / map.cellHz)] as number;
+      sum += (k % linesPerTurn === 0 ? line[3 * (k / linesPerTurn) + level] : other[level]) as number;
+    }
+    out[g] = sum;
+  }
+  return out;
+}
+
+interface LevelMap {
+  readonly cellHz: number;
+  readonly levels: Uint8Array;
+}
+
+/** The highest level of a line within the tolerance of each place, on cells of half a bin. */
+function levelMap(frame: SoundFrame): LevelMap {
+  const cellHz = frame.binHz / 2;
+  const levels = new Uint8Array(Math.ceil(frame.topHz / cellHz) + 2);
+  frame.lineHz.forEach((hz, i) => {
+    const reach = D.toleranceBins * frame.binHz + D.tolerancePart * hz;
+    const from = Math.max(0, Math.ceil((hz - reach) / cellHz));
+    const to = Math.min(levels.length - 1, Math.floor((hz + reach) / cellHz));
+    for (let c = from; c <= to; c++) levels[c] = Math.max(levels[c] as number, frame.level[i] as number);
+  });
+  return { cellHz, levels };
+}
+
+/**
+ * What a tooth adds when absent, weak or strong; chance is how much of the axis such lines cover. Line
+ * teeth fade with their multiple m: `line` holds three weights each, from 3 m on.
+ */
+function toothWeights({ levels }: LevelMap, multiples: number) {
+  const covered = [0, 0, 0];
+  for (const level of levels) covered[level] = (covered[level] as number) + 1;
+  const weak = Math.max(0.02, (covered[1] as number) / levels.length);
+  const strong = Math.max(0.005, (covered[2] as number) / levels.length);
+  const chance = [Math.max(0.05, 1 - weak - strong), weak, strong];
+  const weights = (of: readonly number[]) => of.map((p, level) => Math.log(p / (chance[level] as number)));
+  const line = new Float64Array(3 * (multiples + 1));
+  for (let m = 1; m <= multiples; m++) {
+    const there = D.lineThere * Math.exp((1 - m) / D.lineFade);
+    line.set(weights([1 - there, there * (1 - D.lineStrong), there * D.lineStrong]), 3 * m);
+  }
+  return { line, other: weights(D.otherTooth) };
+}
+
+/** Shaft speed from the lines that lie on the comb of `roughHz`, least squares over their numbers; with how many line teeth. */
+export function refined(frame: SoundFrame, roughHz: number, linesPerTurn: number): { hz: number; lineTeeth: number } {
+  let top = 0;
+  let bottom = 0;
+  let lineTeeth = 0;
+  const most = Math.max(D.leastTeeth, D.teethTimesLines * linesPerTurn);
+  frame.lineHz.forEach((hz, i) => {
+    const k = Math.round(hz / roughHz);
+    const reach = D.toleranceBins * frame.binHz + 2 * D.tolerancePart * hz;
+    if (k < 1 || k > most || Math.abs(hz - k * roughHz) > reach) return;
+    const isLine = k % linesPerTurn === 0;
+    if (isLine) lineTeeth++;
+    const weight = (isLine ? 4 : 1) * (frame.level[i] === 2 ? 4 : 1);
+    top += weight * k * hz;
+    bottom += weight * k * k;
+  });
+  return { hz: bottom > 0 ? top / bottom : roughHz, lineTeeth };
+}

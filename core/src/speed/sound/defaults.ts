@@ -1,0 +1,44 @@
+/** Every number the listener chooses by itself, with why. */
+export const SOUND_DEFAULTS = {
+  /** Frame and step, seconds: lines 5 Hz apart are told apart, and a droop of a second is seen. */
+  frameS: 0.4,
+  hopS: 0.1,
+  /** Most frames of a recording; longer ones are stepped through more widely. */
+  mostFrames: 1200,
+  /** Highest line looked at, Hz: the blades of a fast suction fan. */
+  highestHz: 8000,
+  lowestHz: 4,
+  /** Power over the local floor of a line that stands out, and of a strong one. */
+  weak: 14,
+  strong: 220,
+  /** Grid of candidate speeds, as a part of the speed. */
+  gridStep: 0.0015,
+  /** How far a line may lie from its place: bins, and part of its frequency. */
+  toleranceBins: 1.3,
+  tolerancePart: 0.001,
+  /** Teeth of the comb looked at: at least so many, and so many times the lines a turn. */
+  leastTeeth: 24,
+  teethTimesLines: 4,
+  /**
+   * Chance that the first multiple of the lines a turn is there, over how many multiples that falls to
+   * 1/e, and how many of those there are strong (chosen).
+   */
+  lineThere: 0.75,
+  lineFade: 4,
+  lineStrong: 0.5,
+  /** Chances that any other tooth, a multiple of the turns alone, is absent, weak or strong (chosen). */
+  otherTooth: [0.92, 0.06, 0.02],
+  /** Largest change of speed a step, in grid steps, and its cost each: 4 % in 0.1 s. */
+  reach: 27,
+  stepCost: 0.05,
+  /** Evidence for a candidate is the mean over frames times this: frames of one recording are not independent (chosen). */
+  temper: 1.5,
+  /** Under this share the best candidate is not certain (common practice: 19 in 20). */
+  sureShare: 0.95,
+  /** A stretch is sound above this part of the loud frames' level, for at least so long. */
+  soundingPart: 0.1,
+  shortestStretchS: 0.6,
+  /** Usual range when nothing is said, rpm. */
+  lowestRpm: 100,
+  highestRpm: 40000,
+} as const;

@@ -1,0 +1,127 @@
+/** A recording as a row of short spectra, each reduced to the lines that stand out of its noise. */
+import type { SampleSource } from '../../formats/index.js';
+import { nextPowerOfTwo, quantile, realSpectrum } from '../../numeric/index.js';
+import { SOUND_DEFAULTS as D } from './defaults.js';
+
+/** Lines of one frame: frequency in Hz and level 1 (stands out) or 2 (strong), rising in frequency. */
+export interface SoundFrame {
+  readonly timeS: number;
+  readonly rms: number;
+  readonly lineHz: Float64Array;
+  readonly level: Uint8Array;
+  /** Bin width of the spectrum, Hz, and highest frequency looked at. */
+  readonly binHz: number;
+  readonly topHz: number;
+}
+
+/** Frames of channel `channel`; null when stopped by `report`. */
+export async function soundFrames(
+  source: SampleSource,
+  channel: number,
+  report: (done: number) => boolean | void,
+): Promise<SoundFrame[] | null> {
+  const length = Math.round(D.frameS * source.sampleRate);
+  const durationS = source.frames / source.sampleRate;
+  const hop = Math.round(Math.max(D.hopS, durationS / D.mostFrames) * source.sampleRate);
+  const window = Float64Array.from({ length }, (_, n) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (n + 0.5)) / length));
+  const frames: SoundFrame[] = [];
+  for (let start = 0; start + length <= source.frames; start += hop) {
+    const [samples] = await source.read(start, length, [channel]);
+    if (!samples || samples.length < length) break;
+    frames.push(frameOf(samples, window, source.sampleRate, (start + length / 2) / source.sampleRate));
+    if (frames.length % 16 === 0 && report(start / source.frames) === false) return null;
+  }
+  return frames;
+}
+
+/** The loudest of the channels over a look at the whole. */
+export async function loudestChannel(source: SampleSource): Promise<{ channel: number; peak: number }> {
+  const all = Array.from({ length: source.channels }, (_, i) => i);
+  const sums = all.map(() => 0);
+  let peak = 0;
+  for (let look = 0; look < 24; look++) {
+    const start = Math.floor(((source.frames - 1) * look) / 24);
+    const pieces = await source.read(start, 4096, all);
+    pieces.forEach((piece, i) => {
+      for (const value of piece) {
+        sums[i] = (sums[i] as number) + value * value;
+        peak = Math.max(peak, Math.abs(value));
+      }
+    });
+  }
+  return { channel: sums.indexOf(Math.max(...sums)), peak };
+}
+
+function frameOf(samples: Float64Array, window: Float64Array, rate: number, timeS: number): SoundFrame {
+  const windowed = new Float64Array(samples.length);
+  let offset = 0;
+  for (const value of samples) offset += value;
+  offset /= samples.length;
+  let square = 0;
+  for (let n = 0; n < samples.length; n++) {
+    const value = (samples[n] as number) - offset;
+    square += value * value;
+    windowed[n] = value * (window[n] as number);
+  }
+  const size = nextPowerOfTwo(samples.length);
+  const { re, im } = realSpectrum(windowed, size);
+  const binHz = rate / size;
+  const top = Math.min(re.length - 2, Math.floor(Math.min(D.highestHz, 0.45 * rate) / binHz));
+  const power = new Float64Array(top + 2);
+  for (let k = 0; k < power.length; k++) power[k] = (re[k] as number) ** 2 + (im[k] as number) ** 2;
+  return {
+    timeS,
+    rms: Math.sqrt(square / samples.length),
+    ...standOut(power, binHz, size / samples.length),
+    binHz: rate / samples.length,
+    topHz: top * binHz,
+  };
+}
+
+/** Local maxima over the floor, placed between bins by a parabola through the logarithms. */
+function standOut(power: Float64Array, binHz: number, padding: number) {
+  const lineHz: number[] = [];
+  const level: number[] = [];
+  const floor = cellFloors(power, Math.max(24, Math.round(24 * padding)));
+  const reach = Math.max(1, Math.round(padding));
+  for (let k = Math.max(reach + 1, Math.ceil(D.lowestHz / binHz)); k < power.length - reach - 1; k++) {
+    const p = power[k] as number;
+    const over = p / floor(k);
+    if (over < D.weak || !isTop(power, k, reach)) continue;
+    lineHz.push((k + vertex(power, k)) * binHz);
+    level.push(over >= D.strong ? 2 : 1);
+  }
+  return { lineHz: Float64Array.from(lineHz), level: Uint8Array.from(level) };
+}
+
+function isTop(power: Float64Array, k: number, reach: number): boolean {
+  const p = power[k] as number;
+  for (let j = 1; j <= reach; j++) {
+    if (p < (power[k - j] as number) || p <= (power[k + j] as number)) return false;
+  }
+  return true;
+}
+
+function vertex(power: Float64Array, k: number): number {
+  const a = Math.log((power[k - 1] as number) + 1e-300);
+  const b = Math.log((power[k] as number) + 1e-300);
+  const c = Math.log((power[k + 1] as number) + 1e-300);
+  const bend = a - 2 * b + c;
+  return bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0;
+}
+
+/** Noise power by bin from the medians of cells, joined by straight lines. */
+function cellFloors(power: Float64Array, width: number): (bin: number) => number {
+  const cells = Math.max(1, Math.floor(power.length / width));
+  const levels = Float64Array.from(
+    { length: cells },
+    (_, c) => quantile(power.subarray(c * width, (c + 1) * width), 0.4) / 0.51 + 1e-26,
+  );
+  return (bin) => {
+    const position = Math.max(0, Math.min(cells - 1, bin / width - 0.5));
+    const left = Math.floor(position);
+    const right = Math.min(cells - 1, left + 1);
+    const a = levels[left] as number;
+    return a + (position - left) * ((levels[right] as number) - a);
+  };
+}

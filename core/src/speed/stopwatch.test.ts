@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import { gaussian, seeded } from '../numeric/index.js';
+import { stopwatch, tapsStillNeeded } from './stopwatch.js';
+
+const taps = (count: number, periodS: number, jitterS = 0, seed = 1) => {
+  const normal = gaussian(seeded(seed));
+  return Array.from({ length: count }, (_, i) => 100 + i * periodS + jitterS * normal());
+};
+
+describe('stopwatch', () => {
+  it('counts nought at the first tap and gives the speed from the second', () => {
+    expect(stopwatch([], 1)).toEqual({ kind: 'counting', taps: 0 });
+    expect(stopwatch([5], 1).kind).toBe('counting');
+    expect(stopwatch([5, 6.8], 1)).toMatchObject({ kind: 'measured', turns: 1 });
+  });
+
+  it('two taps over 100 turns cannot prove 0.3 % (GUM, two reaction errors)', () => {
+    const state = stopwatch([0, 180], 100);
+    if (state.kind !== 'measured') throw new Error('not measured');
+    expect(state.rpm).toBeCloseTo(33.333, 3);
+    expect(state.expandedPercent).toBeCloseTo((200 * Math.SQRT2 * 0.15) / 180, 3);
+  });
+
+  it('covers the truth about nineteen times in twenty', () => {
+    let covered = 0;
+    for (let seed = 1; seed <= 400; seed++) {
+      const state = stopwatch(taps(20, 1.8, 0.06, seed), 1);
+      if (state.kind === 'measured' && Math.abs(100 * (state.rpm / (60 / 1.8) - 1)) <= state.expandedPercent) covered++;
+    }
+    expect(covered / 400).toBeGreaterThan(0.91);
+    expect(covered / 400).toBeLessThan(0.98);
+  });
+
+  it('says how many more turns the tolerance needs, and then it is enough', () => {
+    const few = stopwatch(taps(12, 1.8, 0.08), 1);
+    const more = tapsStillNeeded(few, 0.3) as number;
+    expect(more).toBeGreaterThan(0);
+    if (few.kind !== 'measured') throw new Error('not measured');
+    const n = few.taps + more;
+    expect((200 * few.reactionS) / Math.sqrt((n * (n * n - 1)) / 12) / 1.8).toBeLessThanOrEqual(0.301);
+    expect(tapsStillNeeded(few, 50)).toBe(0);
+  });
+});

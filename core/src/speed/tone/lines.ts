@@ -1,0 +1,229 @@
+/**
+ * Periodic lines in a phase track: strongest first from the spectrum of what is left, each tuned in
+ * frequency by least squares, kept only when far above the noise around it.
+ */
+import { nextPowerOfTwo, quantile, realSpectrum, rotation, solveNormal } from '../../numeric/index.js';
+import { TONE_DEFAULTS as D } from './defaults.js';
+import type { PhaseTrack } from './phase.js';
+import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
+
+/** Hann power of a residual: |X|^2 by bin of `binHz`, normalised so that white noise of 1 rad^2 gives 1. */
+export interface ResidualSpectrum {
+  readonly binHz: number;
+  readonly power: Float64Array;
+}
+
+/** A fit with all significant lines and the order of curve that the data carry. */
+export function fitLinesAndTrend(track: PhaseTrack): TrendFit {
+  const duration = durationS(track);
+  const lowest = Math.max(D.lowestLineHz, D.lineCycles / duration);
+  let order = 1;
+  let frequencies: readonly number[] = [];
+  let fit = fitTrend(track, order, frequencies);
+  for (let round = 0; round < 10; round++) {
+    const spectrum = residualSpectrum(track, fit.residual);
+    const wanted = wantedOrder(track, fit, slowNoiseOf(track, spectrum));
+    if (wanted > order) {
+      order = wanted;
+      fit = fitTrend(track, order, frequencies);
+      continue;
+    }
+    const found = frequencies.length < D.mostLines ? newLines(track, spectrum, frequencies, lowest) : [];
+    if (found.length === 0) break;
+    fit = tuned(track, order, [...frequencies, ...found].slice(0, D.mostLines), lowest);
+    frequencies = fit.lines.map((line) => line.hz);
+  }
+  const needed = neededOrder(track, fit, slowNoise(track, fit.residual));
+  return needed < order ? fitTrend(track, needed, frequencies) : fit;
+}
+
+/** The order of curve still needed once the lines are known: wow alone had looked like a curve before. */
+function neededOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
+  const order = fit.curve.length - 1;
+  const size = Math.max(1, Math.floor(track.phase.length / CURVE_BLOCKS));
+  const means = blockMeans(track, fit.residual, size);
+  const middle = (b: number) => (2 * (b * size + (size - 1) / 2)) / (track.phase.length - 1) - 1;
+  const phase = means.phase.map((rest, b) => rest + curveAt(fit.curve, middle(b)));
+  return highestOrder({ ...means, phase }, Math.min(order, Math.floor(phase.length / 4)), 1, noise / size);
+}
+
+/** Phase noise per sample (rad^2) that the slowest part of the residual shows, for the error of the mean. */
+export function slowNoise(track: PhaseTrack, residual: Float64Array): number {
+  return slowNoiseOf(track, residualSpectrum(track, residual));
+}
+
+function slowNoiseOf(track: PhaseTrack, { power, binHz }: ResidualSpectrum): number {
+  const from = Math.ceil(4 / durationS(track) / binHz);
+  const upTo = Math.max(from + 12, Math.ceil(16 / durationS(track) / binHz));
+  const near = quantile(power.subarray(from, upTo), 0.5) / Math.LN2;
+  const wide = power.subarray(Math.ceil(0.02 * power.length), Math.ceil(0.7 * power.length));
+  return Math.max(near, sampledMedian(wide, 4096) / Math.LN2);
+}
+
+function sampledMedian(values: Float64Array, most: number): number {
+  const stride = Math.max(1, Math.floor(values.length / most));
+  const picked: number[] = [];
+  for (let i = 0; i < values.length; i += stride) picked.push(values[i] as number);
+  return quantile(picked, 0.5);
+}
+
+/** Spectrum of the residual, zero-padded to a power of two. */
+export function residualSpectrum(track: PhaseTrack, residual: Float64Array): ResidualSpectrum {
+  const length = residual.length;
+  const size = nextPowerOfTwo(Math.max(8, length));
+  const windowed = new Float64Array(length);
+  const turn = rotation((2 * Math.PI) / length, 0.5);
+  let squares = 0;
+  for (let n = 0; n < length; n++) {
+    const window = 0.5 - 0.5 * turn.cos();
+    if (track.usable[n]) squares += window * window;
+    windowed[n] = window * (residual[n] as number);
+  }
+  const { re, im } = realSpectrum(windowed, size);
+  const power = new Float64Array(re.length);
+  for (let k = 0; k < power.length; k++) power[k] = ((re[k] as number) ** 2 + (im[k] as number) ** 2) / squares;
+  return { binHz: track.rate / size, power };
+}
+
+/** Blocks that a slow curve is looked for in: it has at most a few bends over the whole length. */
+const CURVE_BLOCKS = 400;
+
+/**
+ * The highest order of curve that the residual still shows, tested on block means: a coefficient
+ * counts when its square is well above its variance at the noise of the slow part.
+ */
+function wantedOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
+  const size = Math.max(1, Math.floor(track.phase.length / CURVE_BLOCKS));
+  const means = blockMeans(track, fit.residual, size);
+  const top = Math.min(D.highestTrendOrder, Math.floor(means.phase.length / 4));
+  const order = fit.curve.length - 1;
+  if (top <= order) return order;
+  return highestOrder(means, top, order, noise / size);
+}
+
+/** The highest order up to `top` whose coefficient counts; at least `least`. */
+function highestOrder(means: PhaseTrack, top: number, least: number, noise: number): number {
+  if (top <= least) return least;
+  const coarse = fitTrend(means, top, []);
+  for (let k = top; k > least; k--) {
+    if ((coarse.curve[k] as number) ** 2 > D.trendRatio * (coarse.curveUnitVariance[k] as number) * noise) return k;
+  }
+  return least;
+}
+
+function blockMeans(track: PhaseTrack, residual: Float64Array, size: number): PhaseTrack {
+  const count = Math.floor(residual.length / size);
+  const phase = new Float64Array(count);
+  const usable = new Uint8Array(count);
+  for (let b = 0; b < count; b++) {
+    let sum = 0;
+    let used = 0;
+    for (let n = b * size; n < (b + 1) * size; n++) {
+      if (!track.usable[n]) continue;
+      sum += residual[n] as number;
+      used++;
+    }
+    phase[b] = used > 0 ? sum / used : 0;
+    usable[b] = used > size / 2 ? 1 : 0;
+  }
+  return { ...track, rate: track.rate / size, phase, usable };
+}
+
+/** Frequencies of peaks that stand out of the residual, strongest first, apart from each other and from known ones. */
+function newLines(
+  track: PhaseTrack,
+  { power, binHz }: ResidualSpectrum,
+  known: readonly number[],
+  lowest: number,
+): number[] {
+  const resolution = 2.2 / durationS(track);
+  const highest = Math.min(D.highestLineHz, 0.42 * track.rate);
+  const floor = floorCurve(power, Math.max(60, Math.ceil((6 * resolution) / binHz)));
+  // A line of phase amplitude A has power A^2 N/4 or so here; its speed is A hz / centre.
+  const dust = (((D.smallestLinePercent / 100) * track.centreHz) ** 2 * track.phase.length) / 4;
+  const peaks: { hz: number; power: number }[] = [];
+  for (let k = Math.max(2, Math.floor(lowest / binHz)); k < Math.min(power.length - 2, highest / binHz); k++) {
+    const p = power[k] as number;
+    if (p < D.lineRatio * floor(k)) continue;
+    if (p < (power[k - 1] as number) || p <= (power[k + 1] as number)) continue;
+    const hz = peakPosition(power, k) * binHz;
+    if (hz >= lowest && p * hz * hz > dust) peaks.push({ hz, power: p });
+  }
+  peaks.sort((a, b) => b.power - a.power);
+  const strongest = peaks[0]?.power ?? 0;
+  const chosen: number[] = [];
+  for (const peak of peaks) {
+    if (peak.power < strongest * 1e-3 || chosen.length >= 8) break;
+    const clear = (hz: number) => Math.abs(hz - peak.hz) > resolution;
+    if (chosen.every(clear) && known.every((hz) => Math.abs(hz - peak.hz) > 0.4 * resolution)) chosen.push(peak.hz);
+  }
+  return chosen;
+}
+
+/** Mean noise power by bin: medians of cells of `width` bins (lines fill few of them), joined by straight lines. */
+function floorCurve(power: Float64Array, width: number): (bin: number) => number {
+  const cells = Math.max(1, Math.floor((power.length - 1) / width));
+  const levels = Float64Array.from({ length: cells }, (_, c) => {
+    const cell = power.subarray(1 + c * width, 1 + (c + 1) * width);
+    return sampledMedian(cell, 1024) / Math.LN2 + 1e-26;
+  });
+  return (bin) => {
+    const position = Math.max(0, Math.min(cells - 1, (bin - 1) / width - 0.5));
+    const left = Math.floor(position);
+    const right = Math.min(cells - 1, left + 1);
+    const a = levels[left] as number;
+    return a + (position - left) * ((levels[right] as number) - a);
+  };
+}
+
+function peakPosition(power: Float64Array, k: number): number {
+  const a = Math.log((power[k - 1] as number) + 1e-300);
+  const b = Math.log((power[k] as number) + 1e-300);
+  const c = Math.log((power[k + 1] as number) + 1e-300);
+  const bend = a - 2 * b + c;
+  return bend < 0 ? k + Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : k;
+}
+
+/** Tunes all lines together, at most three rounds: each on the residual with its own part put back. */
+function tuned(track: PhaseTrack, order: number, start: readonly number[], lowest: number): TrendFit {
+  const limit = 0.5 / durationS(track);
+  let fit = fitTrend(track, order, start);
+  for (let round = 0; round < 3; round++) {
+    let largest = 0;
+    const frequencies = fit.lines.map((line) => {
+      const shift = frequencyShift(track, fit.residual, line.hz, line.cos, line.sin);
+      largest = Math.max(largest, Math.abs(shift));
+      return Math.max(lowest, line.hz + Math.max(-limit, Math.min(limit, shift)));
+    });
+    fit = fitTrend(track, order, frequencies);
+    if (largest < 0.02 * limit) break;
+  }
+  return fit;
+}
+
+/** One Gauss-Newton step of a line's frequency: the residual against t sin and t cos, in hertz. */
+function frequencyShift(track: PhaseTrack, residual: Float64Array, hz: number, a: number, b: number): number {
+  const matrix = new Float64Array(9);
+  const rhs = new Float64Array(3);
+  const step = (2 * Math.PI * hz) / track.rate;
+  const middle = (residual.length - 1) / 2;
+  const turn = { c: 1, s: 0 };
+  const dc = Math.cos(step);
+  const ds = Math.sin(step);
+  for (let n = 0; n < residual.length; n++) {
+    const { c, s } = turn;
+    turn.c = c * dc - s * ds;
+    turn.s = c * ds + s * dc;
+    if (!track.usable[n]) continue;
+    const slope = ((n - middle) / track.rate) * (b * c - a * s);
+    const y = residual[n] as number;
+    const row = [c, s, slope] as const;
+    for (let i = 0; i < 3; i++) {
+      rhs[i] = (rhs[i] as number) + (row[i] as number) * y;
+      for (let j = 0; j < 3; j++)
+        matrix[3 * i + j] = (matrix[3 * i + j] as number) + (row[i] as number) * (row[j] as number);
+    }
+  }
+  const solved = solveNormal(matrix, rhs);
+  return solved ? (solved.coefficients[2] as number) / (2 * Math.PI) : 0;
+}

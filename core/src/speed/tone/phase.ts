@@ -1,0 +1,92 @@
+/**
+ * The tone's phase as a continuous curve: unwrapped, carried over gaps by the speed on either side,
+ * then filtered and decimated to the flutter rate.
+ */
+import { lowPassTaps, symmetricSums } from '../../numeric/index.js';
+import type { Baseband } from './baseband.js';
+import { TONE_DEFAULTS as D } from './defaults.js';
+import { wrap, type ToneStretch } from './presence.js';
+
+/** Phase against the centre frequency, radians, at `rate`; sample i is at startS + i / rate. */
+export interface PhaseTrack {
+  readonly rate: number;
+  readonly startS: number;
+  readonly centreHz: number;
+  readonly phase: Float64Array;
+  /** 1 where the sample rests on tone, 0 inside a gap. */
+  readonly usable: Uint8Array;
+}
+
+/** The track of one stretch. */
+export function phaseTrack(band: Baseband, stretch: ToneStretch): PhaseTrack {
+  const raw = unwrapped(band.phase.subarray(stretch.start, stretch.end), stretch.usable, band.rate);
+  const factor = Math.max(1, Math.floor(band.rate / D.flutterHz));
+  const rate = band.rate / factor;
+  const taps = lowPassTaps({ rate: band.rate, passHz: 0.42 * rate, stopHz: 0.58 * rate, attenuationDb: 80 });
+  const half = (taps.length - 1) / 2;
+  const startS = (stretch.start + half) / band.rate;
+  return { rate, startS, centreHz: band.centreHz, ...decimate(raw, stretch.usable, taps, factor) };
+}
+
+function unwrapped(phase: Float64Array, usable: Uint8Array, rate: number): Float64Array {
+  const out = new Float64Array(phase.length);
+  let turns = phase[0] ?? 0;
+  out[0] = turns;
+  for (let i = 1; i < phase.length; i++) {
+    turns += wrap((phase[i] as number) - (phase[i - 1] as number));
+    out[i] = turns;
+  }
+  bridgeGaps(out, usable, Math.round(0.1 * rate));
+  return out;
+}
+
+/** Across each gap the whole cycles are those that the speed on either side asks for. */
+function bridgeGaps(phase: Float64Array, usable: Uint8Array, look: number): void {
+  let i = 0;
+  let shift = 0;
+  while (i < usable.length) {
+    if (usable[i]) {
+      phase[i] = (phase[i] as number) + shift;
+      i++;
+      continue;
+    }
+    let end = i;
+    while (end < usable.length && !usable[end]) end++;
+    const before = Math.max(0, i - 1);
+    if (end < usable.length && i > 0) {
+      const slope = meanSlope(phase, usable, before, end, look);
+      const expected = slope * (end - before);
+      const got = (phase[end] as number) + shift - (phase[before] as number);
+      shift += 2 * Math.PI * Math.round((expected - got) / (2 * Math.PI));
+      const span = (phase[end] as number) + shift - (phase[before] as number);
+      for (let k = i; k < end; k++) phase[k] = (phase[before] as number) + (span * (k - before)) / (end - before);
+    } else {
+      const level = i > 0 ? (phase[before] as number) : ((phase[end] ?? 0) as number);
+      phase.fill(level, i, end);
+    }
+    i = end;
+  }
+}
+
+/** Mean phase step a sample over `look` usable samples on each side of a gap. */
+function meanSlope(phase: Float64Array, usable: Uint8Array, before: number, after: number, look: number): number {
+  let left = before;
+  while (left > 0 && before - left < look && usable[left - 1]) left--;
+  let right = after;
+  while (right < usable.length - 1 && right - after < look && usable[right + 1]) right++;
+  const steps = before - left + (right - after);
+  if (steps === 0) return 0;
+  return (
+    ((phase[before] as number) - (phase[left] as number) + (phase[right] as number) - (phase[after] as number)) / steps
+  );
+}
+
+function decimate(phase: Float64Array, usable: Uint8Array, taps: Float64Array, factor: number) {
+  const half = (taps.length - 1) / 2;
+  const count = Math.max(0, Math.floor((phase.length - 2 * half - 1) / factor) + 1);
+  const out = new Float64Array(count);
+  symmetricSums(phase, taps.subarray(half), half, factor, out);
+  const mask = new Uint8Array(count);
+  for (let m = 0; m < count; m++) mask[m] = usable[half + m * factor] as number;
+  return { phase: out, usable: mask };
+}

@@ -1,0 +1,47 @@
+/**
+ * The verdict with a guard band: right only when the whole uncertainty interval lies inside the
+ * tolerance, not right only when it lies wholly outside, otherwise undecided (JCGM 106:2012, 8.3).
+ */
+import type { Tolerance } from '../quantity/index.js';
+
+export type Verdict =
+  | { readonly kind: 'right' }
+  | { readonly kind: 'not-right'; readonly side: 'slow' | 'fast' }
+  | { readonly kind: 'undecided'; readonly decide: string };
+
+/** Judges error e with expanded uncertainty U, both in percent. Null U means it is not known. */
+export function judge(errorPercent: number, expandedPercent: number | null, limits: Tolerance): Verdict {
+  if (expandedPercent === null) {
+    return {
+      kind: 'undecided',
+      decide: 'The uncertainty of this reading is not known. Measure a recording of the test tone.',
+    };
+  }
+  const low = errorPercent - expandedPercent;
+  const high = errorPercent + expandedPercent;
+  if (low >= limits.lower && high <= limits.upper) return { kind: 'right' };
+  if (low > limits.upper) return { kind: 'not-right', side: 'fast' };
+  if (high < limits.lower) return { kind: 'not-right', side: 'slow' };
+  return { kind: 'undecided', decide: whatDecides(errorPercent, expandedPercent, limits) };
+}
+
+function whatDecides(errorPercent: number, expandedPercent: number, limits: Tolerance): string {
+  const halfWindow = (limits.upper - limits.lower) / 2;
+  if (expandedPercent >= halfWindow) {
+    return `±${tidy(expandedPercent)} % cannot prove a window of ${tidy(limits.upper - limits.lower)} %: use a better test tape or record, or a longer recording.`;
+  }
+  const inside = errorPercent >= limits.lower && errorPercent <= limits.upper;
+  const room = Math.min(errorPercent - limits.lower, limits.upper - errorPercent);
+  return inside
+    ? `Bring the uncertainty under ±${tidy(room)} %, or trim ${tidy(expandedPercent - room)} % towards the middle.`
+    : 'Trim towards the middle: the reading is over the limit by less than its uncertainty.';
+}
+
+const tidy = (value: number): string => String(Number(value.toPrecision(2)));
+
+/** The verdict as the words on the screen. */
+export function verdictWords(verdict: Verdict): string {
+  if (verdict.kind === 'right') return 'right';
+  if (verdict.kind === 'undecided') return 'undecided';
+  return `${verdict.side}, not right yet`;
+}

@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, no network, one worker: the machine has two cores and a database to run. */
+export default defineConfig({
+  testDir: 'tests',
+  outputDir: 'results',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['../scripts/reporters/playwright-counts.ts']],
+  use: {
+    viewport: { width: 1280, height: 680 },
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,117 @@
+/** The real server on a database of its own for each test that asks for it, with power over its life. */
+import { test as base, expect, type Page } from '@playwright/test';
+import { fork, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+
+export interface Running {
+  readonly url: string;
+  readonly databaseUrl: string;
+  /** Ends the server at once, as a power cut would. */
+  kill(): Promise<void>;
+  /** Starts it again on the same port and database. */
+  start(): Promise<void>;
+  readonly query: (sql: string) => Promise<Record<string, unknown>[]>;
+}
+
+const TEMPLATE = 'demo_template';
+const admin = process.env.TEST_DATABASE_URL ?? '';
+const urlOf = (name: string) => admin.replace(/\/[^/]*$/, `/${name}`);
+
+export async function sql(url: string, text: string): Promise<Record<string, unknown>[]> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return (await client.query(text)).rows as Record<string, unknown>[];
+  } finally {
+    await client.end();
+  }
+}
+
+export function serve(
+  databaseUrl: string,
+  port: number,
+  seed: boolean,
+): Promise<{ child: ChildProcess; port: number }> {
+  return new Promise((resolve, reject) => {
+    const child = fork(process.env.SERVER_ENTRY ?? '', {
+      env: {
+        ...process.env,
+        DATABASE_URL: databaseUrl,
+        PORT: String(port),
+        LOG_LEVEL: 'warn',
+        SEED_DEMO: seed ? 'yes' : 'no',
+      },
+    });
+    child.once('message', (message) => resolve({ child, port: (message as { port: number }).port }));
+    child.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
+  });
+}
+
+export const ended = (child: ChildProcess, signal: NodeJS.Signals) =>
+  new Promise<void>((resolve) => {
+    child.once('exit', () => resolve());
+    child.kill(signal);
+  });
+
+/** A database with the demo, made once and copied for each test. */
+async function ensureTemplate(): Promise<void> {
+  const known = await sql(admin, `select 1 from pg_database where datname = '${TEMPLATE}'`);
+  if (known.length > 0) return;
+  await sql(admin, `create database ${TEMPLATE}`);
+  const { child } = await serve(urlOf(TEMPLATE), 0, true);
+  await ended(child, 'SIGTERM');
+}
+
+async function run(withDemo: boolean): Promise<Running & { end(): Promise<void> }> {
+  const name = `e2e_${randomUUID().replaceAll('-', '')}`;
+  if (withDemo) await ensureTemplate();
+  await sql(admin, `create database ${name}${withDemo ? ` template ${TEMPLATE}` : ''}`);
+  let { child, port } = await serve(urlOf(name), 0, false);
+  return {
+    url: `http://127.0.0.1:${port}`,
+    databaseUrl: urlOf(name),
+    kill: () => ended(child, 'SIGKILL'),
+    start: async () => {
+      ({ child, port } = await serve(urlOf(name), port, false));
+    },
+    query: (text) => sql(urlOf(name), text),
+    end: async () => {
+      if (child.exitCode === null && child.signalCode === null) await ended(child, 'SIGTERM');
+      await sql(admin, `drop database ${name} with (force)`);
+    },
+  };
+}
+
+/** Another server process on the same database. */
+export async function secondServer(running: Running): Promise<{ url: string; end(): Promise<void> }> {
+  const { child, port } = await serve(running.databaseUrl, 0, false);
+  return { url: `http://127.0.0.1:${port}`, end: () => ended(child, 'SIGTERM') };
+}
+
+export const test = base.extend<{ bench: Running; demo: Running }>({
+  bench: async ({}, use) => {
+    const running = await run(false);
+    await use(running);
+    await running.end();
+  },
+  demo: async ({}, use) => {
+    const running = await run(true);
+    await use(running);
+    await running.end();
+  },
+});
+
+/** Types into the entry line and waits until the line says it is kept. */
+export async function enter(page: Page, text: string): Promise<void> {
+  await expect(page.getByLabel('Entry line')).toBeVisible();
+  const kept = page.locator('[data-status=kept]');
+  const before = await kept.count();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await page.keyboard.type(text);
+  await page.keyboard.press('Enter');
+  await expect(kept).toHaveCount(before + 1);
+}
+
+export { expect };

@@ -1,0 +1,91 @@
+/** The test tone heard live, through the browser's own input with a file behind it. */
+import { writeWav } from '@amber-gauge/core/formats';
+import { synthTone } from '@amber-gauge/core/speed';
+import { expect, test } from '../support/app.js';
+import { asFile } from '../support/recordings.js';
+
+/** Whole cycles at the rate the browser listens at, so that the file loops without a seam. */
+const RATE = 44100;
+const HZ = 3160;
+const path = asFile(
+  'heard.wav',
+  writeWav(
+    [
+      synthTone({
+        sampleRate: RATE,
+        durationS: 20,
+        nominalHz: HZ,
+        amplitude: 0.4,
+        lines: [{ hz: 0.55, peakPercent: 0.1 }],
+      }),
+    ],
+    RATE,
+  ),
+);
+
+test.use({
+  permissions: ['microphone'],
+  launchOptions: {
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
+      `--use-file-for-fake-audio-capture=${path}`,
+    ],
+  },
+});
+
+test('the number is the mean of two turns and says so, the page stays smooth, the capture key keeps a run', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/speed`);
+  await page.getByRole('button', { name: 'live tone', exact: true }).click();
+  await page.getByRole('button', { name: 'Listen' }).click();
+  const live = page.getByLabel('Live reading');
+  await expect(live).toContainText('mean of the last two turns', { timeout: 20_000 });
+  await expect(page.getByTestId('live-number')).toContainText('+0.32');
+  const seen = await live.evaluate(async (section) => {
+    let longest = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) longest = Math.max(longest, entry.duration);
+    }).observe({ entryTypes: ['longtask'] });
+    let changes = 0;
+    new MutationObserver(() => changes++).observe(section, {
+      subtree: true,
+      attributes: true,
+      attributeFilter: ['x', 'd'],
+    });
+    await new Promise((resolve) => setTimeout(resolve, 3000));
+    return { changes: changes / 3, longest };
+  });
+  expect(seen.changes).toBeGreaterThan(10);
+  test.info().annotations.push({ type: 'longest task', description: `${seen.longest.toFixed(0)} ms` });
+  await page.keyboard.press('F9');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Stop listening' }).click();
+  await expect(page.getByTestId('speed-number')).toContainText('+0.32');
+  await expect(page.getByLabel('Speed reading')).toContainText('test tone, live');
+  await page.locator('[data-figure=mean] summary').click();
+  await expect(page.locator('[data-figure=mean]')).toContainText('heard live');
+});
+
+test('pulses on the line input: the sine of a generator as turns a minute', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/speed`);
+  await page.getByRole('button', { name: 'pulses', exact: true }).click();
+  await page.getByLabel('Pulses a turn').fill('60');
+  await page.getByLabel('Nominal of this shaft, rpm').fill('3150');
+  await page.getByRole('button', { name: 'the line input' }).click();
+  await page.getByRole('button', { name: 'Listen' }).click();
+  await expect(page.getByTestId('live-number')).toContainText(/31[56]\d\srpm/, { timeout: 15_000 });
+  await page.waitForTimeout(3000);
+  await page.getByRole('button', { name: 'Capture' }).click();
+  await page.getByRole('button', { name: 'Stop listening' }).click();
+  await expect(page.getByTestId('speed-number')).toContainText('+0.3');
+});

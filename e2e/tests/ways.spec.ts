@@ -1,0 +1,34 @@
+/** Other ways to a speed: the strobe disc signed by where one looks, the stopwatch by the capture key. */
+import { expect, test } from '../support/app.js';
+
+test('a strobe count is signed by the side one looks at, and carries its mains in its uncertainty', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(demo.url);
+  await page.getByRole('link', { name: /0146/ }).click();
+  await page.getByRole('button', { name: 'strobe disc' }).click();
+  await expect(page.getByText('180 bars')).toBeVisible();
+  await page.getByLabel('Bars past a mark').fill('12');
+  await expect(page.getByRole('button', { name: 'Keep +0.40 %' })).toBeVisible();
+  await page.getByRole('button', { name: 'far edge' }).click();
+  await page.getByRole('button', { name: 'Keep −0.40 %' }).click();
+  await expect(page.getByTestId('speed-number')).toHaveText('−0.40\u202f%');
+  await expect(page.getByLabel('Speed reading').getByText('right', { exact: true })).toBeVisible();
+  await expect(page.getByLabel('Speed reading')).toContainText('50 Hz mains light');
+});
+
+test('turns tapped on the capture key give a speed with an honest uncertainty', async ({ page, demo }) => {
+  await page.goto(demo.url);
+  await page.getByRole('link', { name: /0146/ }).click();
+  await page.getByRole('button', { name: 'stopwatch' }).click();
+  for (let turn = 0; turn < 5; turn++) {
+    await page.keyboard.press('F9');
+    await page.waitForTimeout(400);
+  }
+  await expect(page.getByRole('button', { name: 'Tap: 5' })).toBeVisible();
+  await expect(page.getByText(/more turns until half the tolerance/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByLabel('Speed reading')).toContainText('stopwatch and counted turns, 4 turns');
+  await expect(page.getByLabel('Bench log').getByText('held:')).toHaveCount(0);
+});

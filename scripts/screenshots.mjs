@@ -1,0 +1,137 @@
+/** Renews docs/screenshots from the demo data on a database of its own. */
+import { chromium } from '@playwright/test';
+import { fork } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, PAGE_DIR, SERVER_ENTRY } from './lib/build.mjs';
+import { CHROMIUM, ensureChromium, ensurePostgres } from './lib/install.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { ROOT } from './lib/run.mjs';
+import { plainly, step } from './lib/say.mjs';
+
+const OUT = join(ROOT, 'docs', 'screenshots');
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** name, address (job numbers after #), and what differs from 1280 x 800 by day. */
+const VIEWS = [
+  ['bench', '/'],
+  ['set-speed', '/job/#147/set-speed'],
+  ['take-in-night', '/job/#145/take-in', { night: true }],
+  ['find', '/job/#145/find', { act: askOutside, height: 900 }],
+  ['make-safe', '/job/#144/make-safe'],
+  ['open-up', '/job/#148/open-up', { act: takeApart }],
+  ['put-together', '/job/#148/open-up', { act: stayHere, height: 900 }],
+  ['gate', '/job/#148/open-up', { act: beforePower, height: 1000 }],
+  ['hand-back', '/job/#142/hand-back'],
+  ['speed-desk', '/speed'],
+  ['speed-compared', '/speed', { act: compareRuns, height: 900 }],
+  ['speed-sound', '/speed', { act: showSound, height: 900 }],
+  ['speed-strobe', '/speed', { act: countBars }],
+  ['test-tones', '/speed/tones'],
+  ['sheet', '/job/#142/sheet'],
+  ['set-up', '/set-up'],
+  ['phone', '/job/#147/set-speed', { width: 390, height: 844 }],
+];
+
+function serve(url) {
+  return new Promise((resolve, reject) => {
+    const child = fork(SERVER_ENTRY, {
+      env: { ...process.env, DATABASE_URL: url, PAGE_DIR, PORT: '0', LOG_LEVEL: 'warn' },
+    });
+    child.once('message', ({ port }) => resolve({ child, base: `http://127.0.0.1:${port}` }));
+    child.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
+  });
+}
+
+async function stayHere(page) {
+  await page.getByRole('button', { name: /^Stay here/ }).click({ timeout: 2000 });
+  await page.waitForTimeout(300);
+}
+
+/** A few answers, so that the path has something to say. */
+async function askOutside(page) {
+  await stayHere(page).catch(() => undefined);
+  for (const answer of ['lit', 'right', 'wanders', 'locked', 'right']) {
+    const key = page.getByLabel('Next test').getByRole('button', { name: answer, exact: true });
+    await key
+      .first()
+      .waitFor({ timeout: 1500 })
+      .catch(() => undefined);
+    if (await key.count()) await key.first().click();
+    await page.waitForTimeout(700);
+  }
+  await page.locator('main').evaluate((main) => (main.scrollTop = 0));
+  await page.waitForTimeout(300);
+}
+
+async function takeApart(page) {
+  await stayHere(page);
+  await page.getByRole('button', { name: 'Take apart' }).click();
+  await page.waitForTimeout(300);
+}
+
+async function beforePower(page) {
+  await page.keyboard.press('p');
+  await page.getByRole('button', { name: 'Lamp in series' }).click();
+  await page.waitForTimeout(400);
+}
+
+/** The new belt's run with the old belt's under it. */
+async function compareRuns(page) {
+  await page.getByRole('button', { name: 'compare', exact: true }).nth(1).click();
+  await page.waitForTimeout(800);
+}
+
+async function showSound(page) {
+  await page.getByRole('button', { name: 'sound', exact: true }).click();
+  await page.getByRole('button', { name: /vacuum/ }).click();
+  await page.getByLabel('Blades', { exact: true }).fill('9');
+  await page.waitForTimeout(800);
+  await page.mouse.wheel(0, -5000);
+  await page.waitForTimeout(200);
+}
+
+async function countBars(page) {
+  await page.getByRole('button', { name: 'strobe disc', exact: true }).click();
+  await page.getByLabel('Bars past a mark').fill('14');
+  await page.waitForTimeout(400);
+}
+
+await plainly(async () => {
+  await ensurePostgres();
+  await ensureChromium();
+  await ensureBuilt();
+  mkdirSync(OUT, { recursive: true });
+  const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-shots-'));
+  const database = await startPostgres(dir);
+  const { child, base } = await serve(database.url);
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+  try {
+    const { jobs } = await (await fetch(`${base}/api/v1/jobs`)).json();
+    const byNumber = Object.fromEntries(jobs.map(({ job }) => [job.number, job.id]));
+    for (const [name, address, { width = 1280, height = 800, night = false, act = null } = {}] of VIEWS) {
+      const context = await browser.newContext({ viewport: { width, height }, colorScheme: night ? 'dark' : 'light' });
+      const page = await context.newPage();
+      await page.goto(base + address.replace(/#(\d+)/, (_all, number) => byNumber[number]));
+      await page.waitForTimeout(900);
+      await page.waitForTimeout(400);
+      if (act) await act(page);
+      await step(name, () => page.screenshot({ path: join(OUT, `${name}.png`) }).then(() => 'taken'));
+      await context.close();
+    }
+  } finally {
+    await browser.close();
+    child.kill('SIGTERM');
+    await new Promise((resolve) => child.once('exit', resolve));
+    await database.stop();
+    rmSync(dir, { recursive: true, force: true });
+  }
+});

@@ -1,0 +1,25 @@
+/** The migrations as imported modules, so that the bundled server carries them. */
+import type { Knex } from 'knex';
+import * as ground from './0001_ground.js';
+import * as ways from './0002_ways.js';
+import * as ledger from './0003_ledger.js';
+import * as sheets from './0004_sheets.js';
+
+interface Migration {
+  readonly name: string;
+  readonly up: (db: Knex) => Promise<void>;
+  readonly down: (db: Knex) => Promise<void>;
+}
+
+const MIGRATIONS: readonly Migration[] = [
+  { name: '0001_ground', ...ground },
+  { name: '0002_ways', ...ways },
+  { name: '0003_ledger', ...ledger },
+  { name: '0004_sheets', ...sheets },
+];
+
+export const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: () => Promise.resolve([...MIGRATIONS]),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) => Promise.resolve({ up: migration.up, down: migration.down }),
+};

@@ -1,0 +1,182 @@
+/** Puts the demo in once, never over data that exists, and takes it out again. */
+import { createHash, randomUUID } from 'node:crypto';
+import { figuresOf } from '@amber-gauge/contract';
+import {
+  speedFromRun,
+  toleranceOfUse,
+  referenceUncertainty,
+  type BenchEvent,
+  type ToneSource,
+} from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+import { memorySource, writeWav } from '@amber-gauge/core/formats';
+import { measureWav, runOfTone, synthTone } from '@amber-gauge/core/speed';
+import type { Db } from '../db/connect.js';
+import { appendEvents } from '../features/events/repository.js';
+import { insertJob, lockJob, refreshState } from '../features/jobs/repository.js';
+import { insertPhoto, setThumb } from '../features/photos/repository.js';
+import { insertRun } from '../features/runs/repository.js';
+import { markSeeded, wasSeeded } from '../features/settings/repository.js';
+import { insertSource } from '../features/sources/repository.js';
+import { seedDesk } from './desk.js';
+import { DEMO_PHOTOS } from './photos.js';
+import { DEMO_JOBS, DEMO_SOURCES, type DemoJob, type DemoTone } from './jobs.js';
+
+const DEVICE = 'demo bench';
+const SAMPLE_RATE = 16000;
+
+/** Seeds unless it was done before or anything is there already. */
+export async function seedDemoOnce(db: Db, now: Date): Promise<boolean> {
+  return db.transaction(async (trx) => {
+    await trx.raw('lock table setting in exclusive mode');
+    if (await wasSeeded(trx)) return false;
+    const something = (await trx('job').first('id')) ?? (await trx('tone_source').first('id'));
+    await markSeeded(trx, true);
+    if (something) return false;
+    await seed(trx, now);
+    return true;
+  });
+}
+
+async function seed(trx: Db, now: Date): Promise<void> {
+  const sources: ToneSource[] = DEMO_SOURCES.map((source) => ({ id: randomUUID(), ...source }));
+  for (const source of sources) await insertSource(trx, source, { demo: true, at: now });
+  await trx('setting')
+    .where({ shop_name: 'Your bench' })
+    .update({ shop_name: 'Skerravik repair room', shop_address: 'Ferry quay, Skerravik' });
+  for (const job of DEMO_JOBS) await seedJob(trx, job, sources, now);
+  await seedDesk(trx, sources, now);
+}
+
+async function seedJob(trx: Db, demo: DemoJob, sources: readonly ToneSource[], now: Date): Promise<void> {
+  const { use, ...fields } = demo.fields;
+  const id = randomUUID();
+  const first = demo.lines[0]?.hoursAgo ?? 1;
+  const at = (hoursAgo: number) => new Date(now.getTime() - hoursAgo * 3_600_000);
+  const tolerance = toleranceOfUse(familyOf(fields.familyId), use);
+  await insertJob(
+    trx,
+    { id, ...fields, speedIds: [...fields.speedIds], tolerance },
+    { demo: true, at: at(first + 0.1), number: demo.number },
+  );
+  const keys = new Map(demo.lines.flatMap((line) => (line.id ? [[line.id, randomUUID()] as const] : [])));
+  const photos = await insertPhotos(trx, demo, id, now);
+  const events: BenchEvent[] = [];
+  for (const [sequence, line] of demo.lines.entries()) {
+    const when = at(line.hoursAgo);
+    const body = 'tone' in line ? await measureDemo(trx, line.tone, { jobId: id, demo, sources, when }) : line.body;
+    events.push({
+      key: (line.id && keys.get(line.id)) || randomUUID(),
+      enteredAt: when.toISOString(),
+      device: DEVICE,
+      sequence,
+      stage: line.stage,
+      body: withKeys(body, keys, photos),
+    });
+  }
+  await appendEvents(trx, id, events, now);
+  const job = await lockJob(trx, id);
+  if (job) await refreshState(trx, job, now);
+}
+
+/** Keeps the drawn photos that the job's lines name, and gives their ids by name. */
+async function insertPhotos(trx: Db, demo: DemoJob, jobId: string, at: Date): Promise<Map<string, string>> {
+  const ids = new Map<string, string>();
+  for (const line of demo.lines) {
+    if (!('body' in line) || line.body.kind !== 'photo') continue;
+    const name = line.body.photoId.replace('photo:', '') as keyof typeof DEMO_PHOTOS;
+    const drawn = DEMO_PHOTOS[name];
+    const bytes = Buffer.from(drawn.bytes, 'base64');
+    const id = randomUUID();
+    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    await insertPhoto(trx, { id, jobId, picture: { mediaType: 'image/jpeg', bytes }, sha256, at });
+    await setThumb(trx, id, Buffer.from(drawn.thumb, 'base64'));
+    ids.set(name, id);
+  }
+  return ids;
+}
+
+/** The body with "ref:name" and "photo:name" turned into the keys they stand for. */
+function withKeys<T extends BenchEvent['body']>(
+  body: T,
+  keys: ReadonlyMap<string, string>,
+  photos: ReadonlyMap<string, string>,
+): T {
+  return JSON.parse(JSON.stringify(body), (_name, value: unknown) => {
+    if (typeof value !== 'string') return value;
+    if (value.startsWith('ref:')) return keys.get(value.slice(4)) ?? value;
+    return value.startsWith('photo:') ? (photos.get(value.slice(6)) ?? value) : value;
+  }) as T;
+}
+
+interface DemoContext {
+  readonly jobId: string;
+  readonly demo: DemoJob;
+  readonly sources: readonly ToneSource[];
+  readonly when: Date;
+}
+
+/** Synthesises the tone, measures it as a dropped file would be, and stores the run. */
+async function measureDemo(trx: Db, wish: DemoTone, { jobId, demo, sources, when }: DemoContext) {
+  const source = sources[wish.sourceIndex] as ToneSource;
+  const samples = synthTone({
+    sampleRate: SAMPLE_RATE,
+    durationS: wish.seconds,
+    nominalHz: source.nominalHz,
+    errorPercent: wish.errorPercent,
+    rampPercent: wish.rampPercent ?? 0,
+    lines: wish.lines,
+    snrDb: wish.snrDb,
+    seed: demo.number,
+  });
+  const bytes = writeWav([samples], SAMPLE_RATE);
+  const tone = await measureWav(memorySource(bytes), {
+    nominalHz: source.nominalHz,
+    referenceUncertaintyPercent: referenceUncertainty(source),
+  });
+  if (tone.kind !== 'measured') throw new Error(`demo tone of job ${demo.number} was not measured: ${tone.reason}`);
+  const run = runOfTone(tone);
+  const runId = randomUUID();
+  await insertRun(
+    trx,
+    {
+      id: runId,
+      jobId,
+      fileName: `job-${demo.number}-${wish.speedId}.wav`,
+      fileBytes: bytes.length,
+      sha256: createHash('sha256').update(bytes).digest('hex'),
+      sourceId: source.id,
+      measuredAt: when.toISOString(),
+      figures: figuresOf(run),
+    },
+    true,
+  );
+  const speed = familyOf(demo.fields.familyId).speeds.find((one) => one.id === wish.speedId);
+  if (!speed) throw new Error(`demo job ${demo.number} names an unknown speed`);
+  return speedFromRun(run, speed, source.name, runId);
+}
+
+/** Why the demo cannot be taken out, or null when it can: rows of your own that lean on demo rows. */
+export async function demoEntanglement(db: Db): Promise<string | null> {
+  const runs = (await db('speed_run')
+    .join('tone_source', 'tone_source.id', 'speed_run.source_id')
+    .where({ 'speed_run.demo': false, 'tone_source.demo': true })
+    .count('speed_run.id as n')
+    .first()) as { n: number };
+  return runs.n > 0
+    ? `${runs.n} speed run(s) of your own were measured against a demo test tape or record, which a reset would take away. To be rid of the demo, press “Start my own bench” in Set-up; it hides the demo and touches nothing.`
+    : null;
+}
+
+/** Removes rows marked demo (with the lines of demo jobs) and puts a fresh demo in. */
+export async function resetDemo(db: Db, now: Date): Promise<void> {
+  await db.transaction(async (trx) => {
+    await trx.raw("set local amber_gauge.remove_demo = 'on'");
+    await trx('job').where({ demo: true }).delete();
+    await trx('speed_run').where({ demo: true }).delete();
+    await trx('tone_source').where({ demo: true }).delete();
+    await trx('setting').update({ demo_shown: true });
+    await seed(trx, now);
+    await markSeeded(trx, true);
+  });
+}

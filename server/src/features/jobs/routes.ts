@@ -1,0 +1,41 @@
+/** Routes of jobs and their logs. */
+import {
+  changeJobSchema,
+  confirmedSchema,
+  eventsKeptSchema,
+  jobDetailSchema,
+  jobListSchema,
+  jobSchema,
+  newJobSchema,
+  postEventsSchema,
+} from '@amber-gauge/contract';
+import type { Router } from 'express';
+import { apiRouter, body, send } from '../../http/wire.js';
+import { presentSettings } from '../settings/repository.js';
+import { listJobs } from './repository.js';
+import { addLines, confirmedIn, changeJob, jobDetail, takeIn, type Services } from './service.js';
+
+export function jobRoutes(services: Services): Router {
+  const router = apiRouter();
+  router.get('/jobs', async (_req, res) => {
+    const { demoShown } = await presentSettings(services.db);
+    send(res, jobListSchema, { jobs: await listJobs(services.db, demoShown, services.now()) });
+  });
+  router.get('/families/:familyId/confirmed', async (req, res) => {
+    send(res, confirmedSchema, await confirmedIn(services, req.params.familyId));
+  });
+  router.post('/jobs', async (req, res) => {
+    send(res, jobSchema, await takeIn(services, body(req, newJobSchema)), 201);
+  });
+  router.get('/jobs/:id', async (req, res) => {
+    send(res, jobDetailSchema, await jobDetail(services, req.params.id));
+  });
+  router.patch('/jobs/:id', async (req, res) => {
+    send(res, jobSchema, await changeJob(services, req.params.id, body(req, changeJobSchema)));
+  });
+  router.post('/jobs/:id/events', async (req, res) => {
+    const { events } = body(req, postEventsSchema);
+    send(res, eventsKeptSchema, { kept: await addLines(services, req.params.id, events) }, 201);
+  });
+  return router;
+}

@@ -1,0 +1,65 @@
+/** SQL of the shop's settings: one row. */
+import type { SettingFields, Settings } from '@amber-gauge/contract';
+import type { Db } from '../../db/connect.js';
+
+interface SettingRow {
+  shop_name: string;
+  shop_address: string;
+  currency: string;
+  mains_volts: number;
+  mains_hz: 50 | 60;
+  capture_key: string;
+  clock_limit_ppm: number;
+  clock_correction_ppm: number;
+  demo_shown: boolean;
+  demo_seeded: boolean;
+  version: number;
+}
+
+export async function presentSettings(db: Db): Promise<Settings> {
+  const row = (await db<SettingRow>('setting').first()) as SettingRow;
+  const demo = await db('job').where({ demo: true }).first('id');
+  return {
+    shopName: row.shop_name,
+    shopAddress: row.shop_address,
+    currency: row.currency,
+    mainsVolts: row.mains_volts,
+    mainsHz: row.mains_hz,
+    captureKey: row.capture_key,
+    clockLimitPpm: row.clock_limit_ppm,
+    clockCorrectionPpm: row.clock_correction_ppm,
+    version: row.version,
+    demoShown: row.demo_shown,
+    hasDemo: demo !== undefined,
+  };
+}
+
+/** Writes when `version` is still the present one; false when it is not. */
+export async function writeSettings(db: Db, version: number, fields: Partial<SettingFields>): Promise<boolean> {
+  const all: Record<string, unknown> = {
+    shop_name: fields.shopName,
+    shop_address: fields.shopAddress,
+    currency: fields.currency,
+    mains_volts: fields.mainsVolts,
+    mains_hz: fields.mainsHz,
+    capture_key: fields.captureKey,
+    clock_limit_ppm: fields.clockLimitPpm,
+    clock_correction_ppm: fields.clockCorrectionPpm,
+  };
+  const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
+  const changed = await db('setting')
+    .where({ version })
+    .update({ ...given, version: version + 1 });
+  return changed === 1;
+}
+
+export async function showDemo(db: Db, shown: boolean): Promise<void> {
+  await db('setting').update({ demo_shown: shown, version: db.raw('version + 1') });
+}
+
+export const wasSeeded = async (db: Db): Promise<boolean> =>
+  ((await db<SettingRow>('setting').first('demo_seeded')) as SettingRow).demo_seeded;
+
+export async function markSeeded(db: Db, seeded: boolean): Promise<void> {
+  await db('setting').update({ demo_seeded: seeded });
+}

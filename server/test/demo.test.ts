@@ -1,0 +1,77 @@
+import { jobListSchema } from '@amber-gauge/contract';
+import { STAGES, type StageId } from '@amber-gauge/core/bench';
+import { randomUUID } from 'node:crypto';
+import request from 'supertest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { demoEntanglement, resetDemo, seedDemoOnce } from '../src/demo/seed.js';
+import { harness, line, newJob, note, type Harness } from './harness.js';
+
+const NOW = new Date('2026-03-01T10:00:00Z');
+let h: Harness;
+beforeAll(async () => {
+  h = await harness();
+  await seedDemoOnce(h.db, NOW);
+});
+afterAll(() => h.close());
+
+const list = async () => jobListSchema.parse((await request(h.app).get('/api/v1/jobs')).body).jobs;
+
+describe('the demo', () => {
+  it('shows jobs at several stages, their speeds measured from synthesised tones', async () => {
+    const jobs = await list();
+    expect(jobs.length).toBeGreaterThanOrEqual(6);
+    expect(new Set(jobs.map((item) => item.next.stage)).size).toBeGreaterThanOrEqual(4);
+    const cinema = jobs.find((item) => item.job.customer === 'Cinema club');
+    expect(cinema?.speeds[0]?.reading?.errorPercent).toBeCloseTo(0.12, 2);
+    expect(cinema?.next.kind).toBe('back');
+    for (const item of jobs) expect(STAGES).toContain(item.next.stage satisfies StageId);
+  });
+
+  it('is seeded once and never over data that exists', async () => {
+    expect(await seedDemoOnce(h.db, NOW)).toBe(false);
+    const own = await harness();
+    await request(own.app).post('/api/v1/jobs').send(newJob());
+    expect(await seedDemoOnce(own.db, NOW)).toBe(false);
+    expect(await own.db('job').where({ demo: true }).first()).toBeUndefined();
+    await own.close();
+  });
+
+  it('hides behind one’s own bench and comes back', async () => {
+    await request(h.app).post('/api/v1/settings/demo').send({ shown: false });
+    expect(await list()).toHaveLength(0);
+    await request(h.app).post('/api/v1/settings/demo').send({ shown: true });
+    expect((await list()).length).toBeGreaterThan(0);
+  });
+
+  it('is reset without touching one’s own jobs', async () => {
+    const mine = newJob();
+    await request(h.app).post('/api/v1/jobs').send(mine);
+    await request(h.app)
+      .post(`/api/v1/jobs/${mine.id}/events`)
+      .send({ events: [line(note('mine'))] });
+    const demo = (await list()).find((item) => item.job.demo);
+    await request(h.app)
+      .post(`/api/v1/jobs/${demo?.job.id}/events`)
+      .send({ events: [line(note('typed on a demo job'))] });
+    await resetDemo(h.db, NOW);
+    const after = await list();
+    expect(after.find((item) => item.job.id === mine.id)?.lineCount).toBe(1);
+    expect(after.some((item) => item.job.id === demo?.job.id)).toBe(false);
+    expect(after.filter((item) => item.job.demo).length).toBeGreaterThanOrEqual(6);
+  });
+
+  it('names what keeps it from being taken out', async () => {
+    const source = await h.db('tone_source').where({ demo: true }).first();
+    const run = await h.db('speed_run').first();
+    expect(await demoEntanglement(h.db)).toBeNull();
+    await h.db('speed_run').insert({
+      ...run,
+      figures: JSON.stringify(run.figures),
+      id: randomUUID(),
+      job_id: null,
+      demo: false,
+      source_id: source.id,
+    });
+    expect(await demoEntanglement(h.db)).toContain('1 speed run');
+  });
+});

@@ -1,0 +1,78 @@
+/** A database of its own for each test file, on the server that TEST_DATABASE_URL names. */
+import type { Express } from 'express';
+import { randomUUID } from 'node:crypto';
+import knex from 'knex';
+import { pino } from 'pino';
+import { createApp } from '../src/app.js';
+import { connect, migrate, type Db } from '../src/db/connect.js';
+import { toleranceOfUse, type BenchEvent, type EventBody } from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+
+export interface Harness {
+  readonly db: Db;
+  readonly app: Express;
+  readonly url: string;
+  readonly setNow: (iso: string) => void;
+  readonly close: () => Promise<void>;
+}
+
+const base = process.env.TEST_DATABASE_URL;
+
+/** Makes a fresh, migrated database and an application on it. */
+export async function harness(): Promise<Harness> {
+  if (!base) throw new Error('TEST_DATABASE_URL is not set: run "npm run test:api"');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const admin = knex({ client: 'pg', connection: base, pool: { min: 0, max: 1 } });
+  await admin.raw(`create database ${name}`);
+  const url = base.replace(/\/[^/]*$/, `/${name}`);
+  const db = connect(url);
+  await migrate(db);
+  let now = new Date('2026-03-01T10:00:00Z');
+  const app = createApp({ db, now: () => now, logger: pino({ level: 'silent' }), pageDir: null });
+  return {
+    db,
+    app,
+    url,
+    setNow: (iso) => void (now = new Date(iso)),
+    close: async () => {
+      await db.destroy();
+      await admin.raw(`drop database ${name} with (force)`);
+      await admin.destroy();
+    },
+  };
+}
+
+/** A unit as the page would send it. */
+export function newJob(more: object = {}) {
+  const family = familyOf('belt-turntable-dc');
+  return {
+    id: randomUUID(),
+    familyId: family.id,
+    make: 'Made',
+    model: 'Up',
+    serial: '1',
+    customer: 'School',
+    powerKind: 'mains',
+    ratedVolts: 230,
+    speedIds: ['33', '45'],
+    complaint: 'slow',
+    tried: '',
+    tolerance: toleranceOfUse(family),
+    ...more,
+  };
+}
+
+let sequence = 0;
+export function line(body: EventBody, more: Partial<BenchEvent> = {}): BenchEvent {
+  return {
+    key: randomUUID(),
+    enteredAt: '2026-03-01T09:00:00.000Z',
+    device: 'test',
+    sequence: sequence++,
+    stage: 'find',
+    body,
+    ...more,
+  };
+}
+
+export const note = (text: string): EventBody => ({ kind: 'note', text });

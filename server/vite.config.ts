@@ -1,0 +1,17 @@
+import { defineConfig } from 'vite';
+
+/** The server as one file per entry; workspace packages are bundled in, the rest stays in node_modules. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    outDir: 'dist',
+    target: 'node20',
+    minify: false,
+    sourcemap: true,
+    rolldownOptions: {
+      input: { main: 'src/main.ts', data: 'src/data.ts' },
+      output: { format: 'es', entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
+    },
+  },
+  ssr: { noExternal: [/^@amber-gauge\//] },
+});

@@ -1,0 +1,23 @@
+import { defineConfig } from 'vitest/config';
+
+const node = (name: string, include: string[], more: object = {}) => ({
+  extends: true as const,
+  test: { name, include, environment: 'node' as const, ...more },
+});
+
+export default defineConfig({
+  test: {
+    reporters: ['default', './scripts/reporters/vitest-counts.ts'],
+    projects: [
+      node('core', ['core/src/**/*.test.ts', 'core/published/**/*.test.ts'], { testTimeout: 30000 }),
+      node('contract', ['contract/src/**/*.test.ts']),
+      node('cli', ['cli/src/**/*.test.ts'], { testTimeout: 60000 }),
+      node('scripts', ['scripts/**/*.test.ts', 'benchmarks/**/*.test.ts']),
+      node('server', ['server/test/**/*.test.ts'], { testTimeout: 30000, hookTimeout: 60000, fileParallelism: false }),
+      {
+        extends: true,
+        test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' },
+      },
+    ],
+  },
+});

@@ -1,0 +1,53 @@
+/** The bar above the screens that are not a job. */
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useEffect } from 'react';
+import { KeysHelp } from '../shared/ui/KeysHelp.js';
+import { ModeSwitch } from '../shared/ui/ModeSwitch.js';
+import { fieldHasFocus } from '../shared/ui/focus.js';
+import { OutboxWord } from '../shared/ui/OutboxWord.js';
+import classes from './Frame.module.css';
+
+const PLACES = [
+  { to: '/', word: 'Bench', key: 'b' },
+  { to: '/speed', word: 'Speed desk', key: 's' },
+  { to: '/set-up', word: 'Set-up', key: 'u' },
+] as const;
+
+export function Frame() {
+  const navigate = useNavigate();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || fieldHasFocus()) return;
+      const place = PLACES.find((one) => one.key === event.key);
+      if (place) void navigate(place.to);
+      if (event.key === 'n') void navigate('/take-in');
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [navigate]);
+  return (
+    <div className={classes.frame}>
+      <header className={classes.bar}>
+        <span className={classes.name}>Amber Gauge</span>
+        <nav className={classes.places} aria-label="Screens">
+          {PLACES.map((place) => (
+            <NavLink
+              key={place.to}
+              to={place.to}
+              end
+              className={({ isActive }) => (isActive ? `${classes.place} ${classes.here}` : (classes.place ?? ''))}
+              title={`Key ${place.key}`}
+            >
+              {place.word}
+            </NavLink>
+          ))}
+        </nav>
+        <span className={classes.gap} />
+        <OutboxWord />
+        <ModeSwitch />
+        <KeysHelp />
+      </header>
+      <Outlet />
+    </div>
+  );
+}

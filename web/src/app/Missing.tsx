@@ -1,0 +1,32 @@
+/** Addresses that lead nowhere, and screens that could not be shown. */
+import Button from '@mui/material/Button';
+import { Link, useRouteError } from 'react-router';
+import classes from './Frame.module.css';
+
+export function Missing() {
+  return (
+    <main className={classes.plain}>
+      <h1 className="prompt">Nothing lies here</h1>
+      <p>The address is mistyped, or what it named was removed.</p>
+      <Button component={Link} to="/" variant="contained">
+        To the bench
+      </Button>
+    </main>
+  );
+}
+
+export function Failed() {
+  const error = useRouteError();
+  return (
+    <main className={classes.plain}>
+      <h1 className="prompt">This screen could not be shown</h1>
+      <p>
+        {error instanceof Error ? error.message : 'Something unforeseen happened.'} What you typed is kept in this
+        browser.
+      </p>
+      <Button variant="contained" onClick={() => window.location.reload()}>
+        Load it again
+      </Button>
+    </main>
+  );
+}

@@ -1,0 +1,17 @@
+/** Day, Night, or as the device says. Kept in this browser. */
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { Mode } from './tokens.js';
+
+export type ModeWish = Mode | 'auto';
+
+interface ModeStore {
+  readonly wish: ModeWish;
+  setWish(wish: ModeWish): void;
+}
+
+export const useModeWish = create<ModeStore>()(
+  persist((set) => ({ wish: 'auto', setWish: (wish) => set({ wish }) }), { name: 'amber-gauge-mode' }),
+);
+
+export const nightQuery = '(prefers-color-scheme: dark)';

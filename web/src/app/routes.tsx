@@ -1,0 +1,44 @@
+import { createBrowserRouter } from 'react-router';
+import { BenchScreen } from '../features/bench/BenchScreen.js';
+import { Frame } from './Frame.js';
+import { Failed, Missing } from './Missing.js';
+
+const waiting = <p style={{ padding: 24 }}>Opening.</p>;
+
+/** Screens load when they are first opened; the bench is there at once. */
+export const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    errorElement: <Failed />,
+    hydrateFallbackElement: waiting,
+    children: [
+      { path: '/', element: <BenchScreen /> },
+      {
+        path: '/take-in',
+        lazy: async () => ({ Component: (await import('../features/intake/NewUnitScreen.js')).NewUnitScreen }),
+      },
+      { path: '/speed', lazy: async () => ({ Component: (await import('../features/speed/SpeedDesk.js')).SpeedDesk }) },
+      {
+        path: '/speed/tones',
+        lazy: async () => ({ Component: (await import('../features/speed/ToneMaker.js')).ToneMaker }),
+      },
+      {
+        path: '/set-up',
+        lazy: async () => ({ Component: (await import('../features/setup/SetupScreen.js')).SetupScreen }),
+      },
+      { path: '*', element: <Missing /> },
+    ],
+  },
+  {
+    path: '/job/:id/sheet',
+    errorElement: <Failed />,
+    hydrateFallbackElement: waiting,
+    lazy: async () => ({ Component: (await import('../features/sheet/SheetScreen.js')).SheetScreen }),
+  },
+  {
+    path: '/job/:id/:stage?',
+    errorElement: <Failed />,
+    hydrateFallbackElement: waiting,
+    lazy: async () => ({ Component: (await import('../features/job/JobScreen.js')).JobScreen }),
+  },
+]);

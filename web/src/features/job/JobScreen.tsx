@@ -1,0 +1,83 @@
+/** The job: stages at the left, the stage in the middle, the bench log at the right, the entry line at the foot. */
+import { standing, STAGES, whereHandsWere, type StageId, type WhereHandsWere } from '@amber-gauge/core/bench';
+import { useEffect, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { fieldHasFocus } from '../../shared/ui/focus.js';
+import { EntryLine } from './parts/EntryLine.js';
+import { JobBar } from './parts/JobBar.js';
+import { Log } from './parts/Log.js';
+import { Spine } from './parts/Spine.js';
+import { useCapture } from './parts/useCapture.js';
+import { Welcome } from './parts/Welcome.js';
+import { serverNow } from '../../shared/outbox/clock.js';
+import { Stage } from './stages/Stage.js';
+import { promptOf } from './stages/prompt.js';
+import { useJobView, type JobView } from './useJobView.js';
+import classes from './Job.module.css';
+
+export function JobScreen() {
+  const { id = '', stage } = useParams();
+  const { view, error } = useJobView(id);
+  if (error && !view)
+    return <p className={classes.message}>{error.message} Go back to the bench, or wait: it is tried again.</p>;
+  if (!view) return <p className={classes.message}>Fetching the job.</p>;
+  const present = STAGES.find((one) => one === stage) ?? view.next.stage;
+  return <JobLayout key={id} view={view} stage={present} />;
+}
+
+function JobLayout({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const navigate = useNavigate();
+  const [logOpen, setLogOpen] = useState(false);
+  const go = (to: StageId) => void navigate(`/job/${view.job.id}/${to}`, { replace: true });
+  useStageKeys(go);
+  const [presentSpeed, setSpeedId] = usePinnedSpeed(view, stage);
+  const [were, setWere] = useState<WhereHandsWere | null>(() => handsOf(view));
+  const prompt = promptOf(view, stage, presentSpeed);
+  useCapture(view.job.id, stage, prompt.text);
+  return (
+    <div className={classes.job}>
+      <JobBar view={view} stage={stage} onLog={() => setLogOpen((open) => !open)} />
+      <Spine view={view} stage={stage} onStage={go} />
+      <main className={classes.stage}>
+        {were && <Welcome view={view} were={were} stage={stage} onStage={go} onSeen={() => setWere(null)} />}
+        <Stage view={view} stage={stage} prompt={prompt} speedId={presentSpeed} onSpeed={setSpeedId} onStage={go} />
+      </main>
+      <Log view={view} stage={stage} open={logOpen} onClose={() => setLogOpen(false)} />
+      <EntryLine view={view} stage={stage} speedId={presentSpeed} promptPlace={prompt.place} />
+    </div>
+  );
+}
+
+/** Where the hands were when the job was opened. */
+const handsOf = (view: JobView): WhereHandsWere | null =>
+  whereHandsWere(standing(view.lines.map((line) => line.event)), view.state, serverNow());
+
+/** The speed asked for when the stage was opened; it stays until another is chosen, so that a fresh number is not swept away. */
+function usePinnedSpeed(view: JobView, stage: StageId): [string, (speedId: string) => void] {
+  const [pinned, setPinned] = useState(() => ({ stage, speedId: wantedSpeed(view, stage) }));
+  if (pinned.stage !== stage) setPinned({ stage, speedId: wantedSpeed(view, stage) });
+  return [pinned.speedId, (speedId) => setPinned({ stage, speedId })];
+}
+
+/** The speed a stage is about: what still owes its reading, or, when trimming, what is not right yet. */
+function wantedSpeed(view: JobView, stage: StageId): string {
+  const { speeds, work } = view.state;
+  const wrong = speeds.find((speed) => speed.asLeft?.verdict.kind === 'not-right');
+  if (stage === 'set-speed' && wrong) return wrong.speedId;
+  const before = stage === 'take-in' || work.length === 0;
+  const owing = speeds.find((speed) => (before ? !speed.asFound : !speed.asLeft));
+  return (owing ?? wrong ?? speeds[0])?.speedId ?? '';
+}
+
+function useStageKeys(go: (stage: StageId) => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'Escape' && document.activeElement instanceof HTMLElement) document.activeElement.blur();
+      if (event.ctrlKey || event.metaKey || event.altKey || fieldHasFocus()) return;
+      const stage = STAGES[Number(event.key) - 1];
+      if (stage) go(stage);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+}

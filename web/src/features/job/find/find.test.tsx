@@ -1,0 +1,304 @@
+import 'fake-indexeddb/auto';
+import { findEvidence, pathOf, standing, type EventBody } from '@amber-gauge/core/bench';
+import {
+  adviseNext,
+  engineOf,
+  evidenceFor,
+  healthyShare,
+  posteriorOf,
+  suspectsOf,
+  unexplained,
+} from '@amber-gauge/core/diagnosis';
+import { EMPTY_SHEET, type DrivePath } from '@amber-gauge/core/families';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
+import { SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
+import { JOB, line, show, viewOf } from '../../../test/scene.js';
+import type { FindAnswer } from '../../../workers/find.worker.js';
+import { endText, readEnd } from './bandEnd.js';
+import { FitModel, SheetDialog } from './FitModel.js';
+import { FunctionGrid, gridOf } from './FunctionGrid.js';
+import { latestReadings } from './latest.js';
+import { NextTest } from './NextTest.js';
+import { PathFind } from './PathFind.js';
+import { Suspects } from './Suspects.js';
+import { foundBlocks, suspicionOf } from './suspicion.js';
+import { changeWords, percent, type Find } from './useFind.js';
+
+const path = pathOf(JOB) as DrivePath;
+const engine = engineOf(path);
+const answered = (testId: string, outcome: string): EventBody => ({
+  kind: 'answer',
+  testId,
+  name: testId,
+  outcome,
+  words: outcome,
+  value: null,
+  unit: null,
+});
+const bodies = async () => (await allEntries()).map((entry) => entry.event.body);
+
+/** What the worker would answer, computed here. */
+function findOf(...given: EventBody[]): { view: ReturnType<typeof viewOf>; find: Find & { answer: FindAnswer } } {
+  const events = given.map((body) => line(body));
+  const view = viewOf(events);
+  const evidence = findEvidence(JOB, path, standing(events), {
+    ledger: view.state.ledger,
+    power: view.state.power,
+    places: new Map(),
+  });
+  const posterior = posteriorOf(engine, evidence.events);
+  const answer: FindAnswer = {
+    suspects: suspectsOf(engine, posterior).map((one) => ({
+      ...one,
+      evidence: evidenceFor(engine, posterior, one.block),
+    })),
+    outside: posterior.outside,
+    healthy: healthyShare(engine, posterior),
+    unexplained: unexplained(posterior),
+    advice: adviseNext(engine, posterior, evidence.situation),
+  };
+  return { view, find: { family: path, path, kept: null, evidence, answer, change: null } };
+}
+
+beforeEach(() => {
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
+  vi.stubGlobal('navigator', {
+    ...navigator,
+    locks: { request: (_name: string, work: () => Promise<void>) => work() },
+  });
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );
+});
+afterEach(async () => {
+  cleanup();
+  for (const entry of await allEntries()) await removeEntry(entry.event.key);
+  vi.unstubAllGlobals();
+});
+
+describe('the next test', () => {
+  const adviceFor = (id: string, ...given: EventBody[]) => {
+    const { view, find } = findOf(...given);
+    const advice = find.answer.advice.tests.find((one) => one.test.id === id);
+    if (!advice) throw new Error(`${id} is not advised`);
+    show(<NextTest view={view} stage="find" path={path} advice={advice} onOther={() => {}} />);
+  };
+
+  it('is answered by a tap', async () => {
+    adviceFor('steady');
+    fireEvent.click(screen.getByRole('button', { name: 'surges' }));
+    await waitFor(async () =>
+      expect((await bodies())[0]).toMatchObject({ kind: 'answer', testId: 'steady', outcome: 'surges' }),
+    );
+  });
+
+  it('is answered by a value in its unit, comma or point', async () => {
+    adviceFor('supply-volts', answered('speed-33', 'slow'));
+    expect(screen.getByText(/through the gate first/)).toBeTruthy();
+    fireEvent.change(screen.getByRole('textbox', { name: 'supply at the board, V' }), { target: { value: '9,4' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep reading' }));
+    await waitFor(async () =>
+      expect((await bodies())[0]).toMatchObject({ kind: 'answer', outcome: null, value: 9.4, unit: 'V' }),
+    );
+  });
+
+  it('opens what it needs open, once, so that the gate knows of it', async () => {
+    adviceFor('spin-pulley', answered('speed-33', 'slow'));
+    expect(screen.getByText(/must be closed again: belt/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'stiff' }));
+    await waitFor(async () => expect((await bodies()).map((body) => body.kind)).toEqual(['answer', 'open-end']));
+    cleanup();
+    for (const entry of await allEntries()) await removeEntry(entry.event.key);
+    const open: EventBody = {
+      kind: 'open-end',
+      what: 'belt',
+      how: 'removed',
+      usualId: 'belt',
+      stepKey: null,
+      moveKey: null,
+    };
+    adviceFor('spin-pulley', answered('speed-33', 'slow'), open);
+    fireEvent.click(screen.getByRole('button', { name: 'stiff' }));
+    await waitFor(async () => expect((await bodies()).map((body) => body.kind)).toEqual(['answer']));
+  });
+
+  it('can be out of reach', async () => {
+    adviceFor('steady');
+    fireEvent.click(screen.getByRole('button', { name: 'Cannot reach it' }));
+    await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'unreachable', testId: 'steady' }));
+  });
+});
+
+describe('suspects', () => {
+  const showSuspects = (opened: string | null, ...given: EventBody[]) => {
+    const { view, find } = findOf(...given);
+    show(
+      <Suspects
+        view={view}
+        stage="find"
+        answer={find.answer}
+        suspicion={(one) => suspicionOf(one, new Set())}
+        words={find.evidence.words}
+        opened={opened}
+        onOpen={() => {}}
+      />,
+    );
+  };
+
+  it('stand by share with their word, and open to what speaks for and against', () => {
+    showSuspects('belt', answered('speed-33', 'slow'), answered('belt-look', 'slack-or-shiny'));
+    const first = screen.getAllByRole('listitem')[0] as HTMLElement;
+    expect(first.textContent).toMatch(/^belt/);
+    expect(first.textContent).toContain('prime suspect');
+    expect(first.textContent).toMatch(/bits for: belt-look: slack-or-shiny/);
+  });
+
+  it('are ruled out and pinned by hand, and the record says by hand', async () => {
+    showSuspects('belt', answered('speed-33', 'slow'));
+    fireEvent.click(screen.getByRole('button', { name: 'I know it is not this' }));
+    await waitFor(async () =>
+      expect(await bodies()).toEqual([{ kind: 'suspect', block: 'belt', name: 'belt', verdict: 'ruled-out' }]),
+    );
+  });
+});
+
+describe('suspicion', () => {
+  const of = (block: string, ...given: EventBody[]) => {
+    const { view, find } = findOf(...given);
+    const suspect = find.answer.suspects.find((one) => one.block === block);
+    if (!suspect) throw new Error('no such block');
+    return suspicionOf(
+      suspect,
+      foundBlocks(
+        path,
+        view.lines.map((one) => one.event),
+      ),
+    );
+  };
+
+  it('is not judged before anything bears on it, found only after a direct look', () => {
+    expect(of('belt')).toBe('not-judged');
+    expect(of('belt', answered('speed-33', 'slow'))).toMatch(/^suspect/);
+    expect(of('belt', answered('belt-look', 'slack-or-shiny'))).toBe('found');
+    expect(of('plug', answered('lamp', 'lit'), answered('speed-33', 'slow'), answered('cord', 'through'))).toBe(
+      'cleared',
+    );
+  });
+
+  it('goes with work: what was found before a mend is not found after it', () => {
+    const mended: EventBody = { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt' };
+    expect(of('belt', answered('belt-look', 'slack-or-shiny'), mended)).not.toBe('found');
+  });
+
+  it('each has a shape of its own', () => {
+    const drawn = (['not-judged', 'suspect-1', 'suspect-2', 'suspect-4', 'found', 'cleared'] as const).map((one) => {
+      const { container, unmount } = show(<SuspicionShape suspicion={one} />);
+      const html = container.innerHTML;
+      unmount();
+      return html;
+    });
+    expect(new Set(drawn).size).toBe(drawn.length);
+  });
+});
+
+describe('words', () => {
+  it('say what moved most, and never nought or a hundred for what is only likely', () => {
+    const before = findOf(answered('speed-33', 'slow')).find.answer;
+    const after = findOf(answered('speed-33', 'slow'), answered('belt-look', 'slack-or-shiny')).find.answer;
+    expect(changeWords(before, after)).toMatch(/^belt \d+ to \d+ %$/);
+    expect(changeWords(after, after)).toBeNull();
+    expect(changeWords(null, after)).toBeNull();
+    expect(percent(0.999)).toBe('over 99');
+    expect(percent(0.001)).toBe('under 1');
+    expect(percent(0.314)).toBe('31');
+  });
+
+  it('put the latest state at each signal, of the present epoch only', () => {
+    const { find } = findOf(answered('lamp', 'lit'), answered('speed-33', 'slow'));
+    expect(latestReadings(path, find.evidence)).toEqual(
+      new Map([
+        ['lamp', 'lit'],
+        ['platter', 'slow'],
+      ]),
+    );
+    const later = findOf(answered('lamp', 'lit'), { kind: 'work', action: 'clean', what: 'lid' }).find;
+    expect(latestReadings(path, later.evidence).size).toBe(0);
+  });
+});
+
+describe('what works, and when', () => {
+  it('is filled from the log, function by condition, and is itself an input', async () => {
+    const { view, find } = findOf(answered('speed-33', 'slow'));
+    const row = gridOf(find).find((one) => one.name === 'platter speed');
+    expect(row?.cells.map((cell) => cell.seen)).toEqual(['slow', null, null, null]);
+    show(<FunctionGrid view={view} stage="find" find={find} />);
+    fireEvent.click(screen.getByRole('button', { name: 'What works, and when' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Platter at 45: not looked at' }));
+    fireEvent.click(screen.getByRole('menuitem', { name: 'right' }));
+    await waitFor(async () =>
+      expect((await bodies())[0]).toMatchObject({ kind: 'answer', testId: 'speed-45', outcome: 'right' }),
+    );
+  });
+});
+
+describe('the sheet of a model', () => {
+  it('takes parts out and refuses what cannot be, nothing lost', () => {
+    const kept = { model: 'Made Up', version: 1, sheet: EMPTY_SHEET };
+    show(<SheetDialog familyId={JOB.familyId} model="Made Up" path={path} kept={kept} onDone={() => {}} />);
+    fireEvent.click(screen.getByRole('button', { name: 'auto-return' }));
+    const keep = () => screen.getByRole('button', { name: 'Keep the sheet' }) as HTMLButtonElement;
+    expect(keep().disabled).toBe(false);
+    const from = screen.getAllByLabelText('from, V')[1] as HTMLInputElement;
+    fireEvent.change(from, { target: { value: '99' } });
+    expect(screen.getByRole('alert').textContent).toContain('is not under');
+    expect(keep().disabled).toBe(true);
+    expect(from.value).toBe('99');
+    fireEvent.click(screen.getByRole('button', { name: 'As the family has it' }));
+    expect((screen.getAllByLabelText('from, V')[1] as HTMLInputElement).value).not.toBe('99');
+    expect(keep().disabled).toBe(false);
+  });
+
+  it('reads ends as numbers, open, or so many times another reading', () => {
+    expect(readEnd(path, '8,5')).toBe(8.5);
+    expect(readEnd(path, ' ')).toBeNull();
+    expect(readEnd(path, '0.85 x reservoir')).toEqual({ of: 'raw', times: 0.85 });
+    expect(readEnd(path, '0.85 x moon')).toBeUndefined();
+    expect(readEnd(path, 'much')).toBeUndefined();
+    expect(endText(path, { of: 'raw', times: 0.85 })).toBe('0.85 x reservoir');
+    expect(endText(path, null)).toBe('');
+  });
+
+  it('is asked for only where make or model is known', () => {
+    const { view, find } = findOf();
+    show(<FitModel view={{ ...view, job: { ...JOB, make: '', model: '' } }} find={find} />);
+    expect(screen.getByText(/Name make and model/)).toBeTruthy();
+  });
+});
+
+describe('the whole of it', () => {
+  it('shows the next test, the suspects, and a mend when trying is cheaper', async () => {
+    const { view, find } = findOf(
+      answered('lamp', 'lit'),
+      answered('speed-33', 'slow'),
+      answered('speed-45', 'slow'),
+      answered('steady', 'steady'),
+      answered('rumble', 'none'),
+      answered('belt-look', 'slack-or-shiny'),
+    );
+    const went: string[] = [];
+    show(<PathFind view={view} stage="find" find={find} onStage={(to) => went.push(to)} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Go to Mend' }));
+    expect(went).toEqual(['mend']);
+    expect(screen.getByLabelText('Next test')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Why not another test?' }));
+    expect(screen.getByLabelText('Tests that would follow').textContent).toMatch(/bits/);
+    await waitFor(() => expect(screen.getByLabelText('Drive path')).toBeTruthy(), { timeout: 20_000 });
+  }, 30_000);
+});

@@ -1,0 +1,30 @@
+/** How much suspicion is left on a block, as it is drawn. */
+import type { BenchEvent } from '@amber-gauge/core/bench';
+import type { DrivePath } from '@amber-gauge/core/families';
+import type { Suspicion } from '../../../shared/shapes/SuspicionShape.js';
+import type { SuspectView } from '../../../workers/find.worker.js';
+
+/** Under this share, after evidence, a block is cleared. */
+const CLEARED = 0.01;
+const STEPS = [0.1, 0.35, 0.7] as const;
+
+/** Found only after a direct look, never by odds; not judged until a reading has borne on it. */
+export function suspicionOf(suspect: SuspectView, found: ReadonlySet<string>): Suspicion {
+  if (found.has(suspect.block)) return 'found';
+  if (suspect.evidence.length === 0) return 'not-judged';
+  if (suspect.share < CLEARED) return 'cleared';
+  return `suspect-${1 + STEPS.filter((step) => suspect.share >= step).length}` as Suspicion;
+}
+
+/** Blocks that a direct look showed to be at fault in the present epoch. */
+export function foundBlocks(path: DrivePath, lines: readonly BenchEvent[]): Set<string> {
+  const found = new Set<string>();
+  for (const { body } of lines) {
+    if (body.kind === 'work' || body.kind === 'mended') found.clear();
+    if (body.kind !== 'answer') continue;
+    const test = path.tests.find((one) => one.id === body.testId);
+    const outcome = test?.outcomes.find((one) => one.id === body.outcome);
+    if (test?.block && outcome && !outcome.modes.includes('healthy')) found.add(test.block);
+  }
+  return found;
+}

@@ -1,0 +1,110 @@
+/** Before power, and before hand-back: what is open, measured, limited and held down. Nothing is assumed. */
+import {
+  gateAsks,
+  gateProblems,
+  POWER_WORDS,
+  type GateAnswers,
+  type GateTo,
+  type StageId,
+} from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { useState } from 'react';
+import { useSettings } from '../../../shared/api/queries.js';
+import { PowerShape } from '../../../shared/shapes/PowerShape.js';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { Check } from './Check.js';
+import { GateEnds } from './GateEnds.js';
+import { GateLimit } from './GateLimit.js';
+import { GateShort } from './GateShort.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Gate.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly to: GateTo;
+  readonly onCancel: () => void;
+  readonly onPassed: (confirmed: readonly string[]) => void;
+}
+
+const NOTHING: GateAnswers = { accepted: [], inPlace: [], shortOhm: null, limit: null, confirmed: [] };
+
+export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
+  const [answers, setAnswers] = useState<GateAnswers>(NOTHING);
+  const narrow = useMediaQuery('(max-width: 900px)');
+  const mainsVolts = useSettings().data?.mainsVolts ?? 230;
+  const volts = view.job.ratedVolts ?? mainsVolts;
+  const asks = gateAsks(view.job, view.state, to);
+  const problems = gateProblems(asks, answers, volts);
+  const put = (more: Partial<GateAnswers>) => setAnswers({ ...answers, ...more });
+  const pass = () => {
+    void submitLines(view.job.id, makeLine(stage, { kind: 'gate', to, ...answers }));
+    onPassed(asks.conditions.filter((one) => answers.confirmed.includes(one.id)).map((one) => one.text));
+  };
+  const hand = to === 'hand-back';
+  return (
+    <Dialog open onClose={onCancel} maxWidth="lg" fullWidth fullScreen={narrow} aria-labelledby="gate">
+      <DialogContent className={classes.content ?? ''}>
+        <h2 id="gate" className={classes.title}>
+          {!hand && <PowerShape state={to} size={56} />}
+          {hand ? 'Before it goes back' : `Before power: ${POWER_WORDS[to]}`}
+        </h2>
+        {view.state.holds.length > 0 && <p className="danger">A held value is still to be typed.</p>}
+        <GateEnds view={view} stage={stage} asks={asks} answers={answers} onChange={put} />
+        {asks.shortTestFor !== null && (
+          <GateShort work={asks.shortTestFor} ohm={answers.shortOhm} onOhm={(shortOhm) => put({ shortOhm })} />
+        )}
+        {asks.limitNeeded && (
+          <GateLimit
+            limit={answers.limit}
+            volts={volts}
+            usualWatts={familyOf(view.job.familyId).usualWatts}
+            pack={to === 'pack-in'}
+            onLimit={(limit) => put({ limit })}
+          />
+        )}
+        {asks.conditions.map((one) => (
+          <Check
+            key={one.id}
+            text={one.text}
+            on={answers.confirmed.includes(one.id)}
+            onChange={(on) =>
+              put({ confirmed: on ? [...answers.confirmed, one.id] : answers.confirmed.filter((id) => id !== one.id) })
+            }
+          />
+        ))}
+        {!hand && <FirstSeconds asks={asks} />}
+        {to !== 'live-isolated' && !hand && (
+          <p className={classes.note}>
+            Clip dead, step back, power, read, unplug. Only for those used to live work; local rules and licensed
+            practice decide.
+          </p>
+        )}
+      </DialogContent>
+      <DialogActions className={classes.actions ?? ''}>
+        <Button variant="outlined" onClick={onCancel}>
+          {hand ? 'Not yet' : 'Stay unplugged'}
+        </Button>
+        <Button variant="contained" className={classes.go ?? ''} disabled={problems.length > 0} onClick={pass}>
+          {problems.length > 0 ? `${problems.length} still open` : hand ? 'Nothing left over' : 'Go live'}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function FirstSeconds({ asks }: { readonly asks: ReturnType<typeof gateAsks> }) {
+  return (
+    <section className={classes.first} aria-label="The first seconds">
+      <p>
+        <strong>In the first seconds:</strong> {asks.firstSeconds.expect}
+      </p>
+      <p className="danger">{asks.firstSeconds.otherwise}</p>
+    </section>
+  );
+}

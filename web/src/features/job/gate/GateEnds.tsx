@@ -1,0 +1,96 @@
+/** Open ends at the gate: closed here, or left open with a reason; and what else may be off that nobody listed. */
+import type { GateAnswers, GateAsks, StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import type { JobView } from '../useJobView.js';
+import { Check } from './Check.js';
+import classes from './Gate.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly asks: GateAsks;
+  readonly answers: GateAnswers;
+  readonly onChange: (more: Partial<GateAnswers>) => void;
+}
+
+export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
+  const whyOf = (key: string) => answers.accepted.find((one) => one.key === key)?.why ?? '';
+  const accept = (key: string, why: string) =>
+    onChange({ accepted: [...answers.accepted.filter((one) => one.key !== key), ...(why ? [{ key, why }] : [])] });
+  const close = (key: string) =>
+    void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: key, how: 'put back' }));
+  const off = (id: string) => {
+    const usual = asks.usual.find((one) => one.id === id);
+    if (!usual) return;
+    const end = {
+      kind: 'open-end',
+      what: usual.what,
+      how: usual.how,
+      usualId: id,
+      stepKey: null,
+      moveKey: null,
+    } as const;
+    void submitLines(view.job.id, makeLine(stage, end));
+  };
+  const hand = asks.to === 'hand-back';
+  return (
+    <>
+      {asks.ends.map(({ key, end }) => (
+        <div key={key} className={classes.end}>
+          <span className={classes.endWords}>
+            <strong>Open:</strong> {end.what}, {end.how}
+          </span>
+          <Button variant="outlined" onClick={() => close(key)} aria-label={`Put back: ${end.what}`}>
+            It is back
+          </Button>
+          <TextField
+            label="Or stays open because"
+            value={whyOf(key)}
+            onChange={(event) => accept(key, event.target.value)}
+          />
+        </div>
+      ))}
+      {hand &&
+        asks.stepsOff.map((step) => (
+          <p key={step.key} className="danger">
+            Still off: step {step.number}, {step.step.what}
+          </p>
+        ))}
+      {hand &&
+        asks.findings.map((finding) => (
+          <p key={finding.id} className="danger">
+            {finding.text}
+          </p>
+        ))}
+      {!hand && asks.stepsOff.length > 0 && (
+        <p className="quiet">
+          Off for now: {asks.stepsOff.map((step) => `${step.number} ${step.step.what}`).join(', ')}. Keep hands and
+          tools out of what they cover.
+        </p>
+      )}
+      {asks.usual.length > 0 && (
+        <section aria-label="What else may be off">
+          <p className="quiet">What else may be off that is not listed? Look at each:</p>
+          {asks.usual.map((usual) => (
+            <div key={usual.id} className={classes.usual}>
+              <Check
+                text={`${usual.what}: in place`}
+                on={answers.inPlace.includes(usual.id)}
+                onChange={(on) =>
+                  onChange({
+                    inPlace: on ? [...answers.inPlace, usual.id] : answers.inPlace.filter((id) => id !== usual.id),
+                  })
+                }
+              />
+              <Button onClick={() => off(usual.id)} aria-label={`It is off: ${usual.what}`}>
+                It is off
+              </Button>
+            </div>
+          ))}
+        </section>
+      )}
+    </>
+  );
+}

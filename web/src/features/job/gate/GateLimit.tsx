@@ -1,0 +1,88 @@
+/** Fuse, lamp in series or current limit, with the sum. */
+import { limitSum, LIMIT_KINDS, proposedLimit, type LimitKind } from '@amber-gauge/core/circuit';
+import type { GateAnswers } from '@amber-gauge/core/bench';
+import { fixed, withUnit } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { numberIn } from '../numberIn.js';
+import classes from './Gate.module.css';
+
+interface Props {
+  readonly limit: GateAnswers['limit'];
+  readonly volts: number;
+  readonly usualWatts: number;
+  readonly pack: boolean;
+  readonly onLimit: (limit: GateAnswers['limit']) => void;
+}
+
+const WORDS: Readonly<Record<LimitKind, string>> = { fuse: 'Fuse', lamp: 'Lamp in series', current: 'Current limit' };
+
+export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
+  const [kind, setKind] = useState<LimitKind | null>(limit?.kind ?? null);
+  const [value, setValue] = useState('');
+  const [watts, setWatts] = useState(String(usualWatts));
+  const tell = (nextKind: LimitKind | null, nextValue: string, nextWatts: string) => {
+    const [amount, unitWatts] = [numberIn(nextValue), numberIn(nextWatts)];
+    const good = nextKind && amount !== null && amount > 0 && unitWatts !== null && unitWatts > 0;
+    onLimit(good ? { kind: nextKind, value: amount, unitWatts } : null);
+  };
+  const choose = (next: LimitKind) => {
+    const unitWatts = numberIn(watts);
+    const proposed = String(proposedLimit(next, volts, unitWatts && unitWatts > 0 ? unitWatts : usualWatts));
+    setKind(next);
+    setValue(proposed);
+    tell(next, proposed, watts);
+  };
+  const kinds = LIMIT_KINDS.filter((one) => !pack || one !== 'lamp');
+  const sum = limit && limitSum(limit.kind, limit.value, volts, limit.unitWatts);
+  return (
+    <section className={classes.part} aria-label="Fuse, lamp or current limit">
+      <div className="row">
+        {kinds.map((one) => (
+          <Button key={one} variant={kind === one ? 'contained' : 'outlined'} onClick={() => choose(one)}>
+            {WORDS[one]}
+          </Button>
+        ))}
+        {kind && (
+          <>
+            <TextField
+              label={kind === 'lamp' ? 'Lamp, W' : 'Amperes'}
+              value={value}
+              onChange={(event) => {
+                setValue(event.target.value);
+                tell(kind, event.target.value, watts);
+              }}
+              sx={{ width: 120 }}
+            />
+            <TextField
+              label="Unit’s plate, W"
+              value={watts}
+              onChange={(event) => {
+                setWatts(event.target.value);
+                tell(kind, value, event.target.value);
+              }}
+              sx={{ width: 140 }}
+            />
+          </>
+        )}
+      </div>
+      {sum && (
+        <p className={sum.verdict === 'tight' ? 'danger' : 'quiet'}>
+          At {fixed(volts, 0)} V the unit takes about {amperes(sum.unitA)}; this lets {amperes(sum.limitA)} through:{' '}
+          {VERDICT[sum.verdict]}.{pack && ' A fuse rated for the pack’s d.c. volts: a 32 V blade fuse arcs on at 56 V.'}
+          {kind === 'lamp' && ' A lamp limits, it does not isolate.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Two figures are what such a sum is worth. */
+const amperes = (value: number): string => withUnit(Number(value.toPrecision(2)), 'A');
+
+const VERDICT = {
+  fits: 'fits',
+  loose: 'loose, it hardly limits',
+  tight: 'too small, the unit would not start',
+} as const;

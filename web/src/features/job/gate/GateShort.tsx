@@ -1,0 +1,44 @@
+/** Ohms across the supply after bridge or capacitor work, measured dead. */
+import { LEAST_SUPPLY_OHM } from '@amber-gauge/core/bench';
+import { readValue } from '@amber-gauge/core/quantity';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import classes from './Gate.module.css';
+
+interface Props {
+  readonly work: string;
+  readonly ohm: number | null;
+  readonly onOhm: (ohm: number | null) => void;
+}
+
+export function GateShort({ work, ohm, onOhm }: Props) {
+  const [typed, setTyped] = useState('');
+  const change = (text: string) => {
+    setTyped(text);
+    onOhm(ohmIn(text));
+  };
+  const low = ohm !== null && ohm < LEAST_SUPPLY_OHM;
+  return (
+    <section className={classes.part} aria-label="Short test of the supply">
+      <span className={classes.endWords}>
+        Ohms across the supply, dead, after work on {work}
+        {low && <span className="danger"> Under {LEAST_SUPPLY_OHM} Ω: do not power, look for the short.</span>}
+      </span>
+      <TextField
+        label="Ω, as in 47k or OL"
+        value={typed}
+        onChange={(event) => change(event.target.value)}
+        error={typed.trim() !== '' && (ohm === null || low)}
+      />
+    </section>
+  );
+}
+
+/** Largest reading of a bench meter, taken for "OL" and "open", ohm. */
+const OVER_RANGE_OHM = 20e6;
+
+function ohmIn(text: string): number | null {
+  if (/^\s*(ol|open|>.*)\s*$/i.test(text)) return OVER_RANGE_OHM;
+  const value = readValue(text.trim());
+  return value.kind === 'value' && (value.unit === null || value.unit === 'Ω') ? value.value : null;
+}

@@ -1,0 +1,164 @@
+/** One step going back: close, set back, renew, count, look flush; then it is back. */
+import {
+  fastenerWords,
+  isRestored,
+  stepWords,
+  type LedgerStep,
+  type OpenEnd,
+  type RefitItem,
+  type StageId,
+} from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import { useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { PhotoStrip } from '../photos/PhotoStrip.js';
+import { numberIn } from '../numberIn.js';
+import type { JobView } from '../useJobView.js';
+import { StepDetails } from './StepDetails.js';
+import stages from '../stages/Stages.module.css';
+import classes from './Ledger.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly item: RefitItem;
+  readonly shuts: { readonly steps: readonly LedgerStep[]; readonly ends: readonly OpenEnd[] };
+  readonly onDone: () => void;
+}
+
+export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
+  const { step, key, number } = item.step;
+  const [counts, setCounts] = useState<readonly (number | null)[]>(() => step.fasteners.map(() => null));
+  const [measured, setMeasured] = useState<readonly string[]>(() => step.distances.map(() => ''));
+  const [renewed, setRenewed] = useState<readonly string[]>([]);
+  const [flush, setFlush] = useState<boolean | null>(null);
+  const counted = counts.every((count) => count !== null);
+  const ready = counted && (!step.cover || flush !== null);
+  const keep = () => {
+    if (!ready) return;
+    const body = {
+      kind: 'refit',
+      target: key,
+      returned: counts.map((count) => count ?? 0),
+      distances: measured.map(numberIn),
+      flush: step.cover ? flush : null,
+      renewed,
+    } as const;
+    void submitLines(view.job.id, makeLine(stage, body));
+    onDone();
+  };
+  const close = (end: OpenEnd) =>
+    void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: end.key, how: 'put back' }));
+  return (
+    <section className="stack" aria-label={`Step ${number} goes back`}>
+      <h1 className="prompt">
+        Put back {number}: {stepWords({ ...step, fasteners: [] })}
+      </h1>
+      {shuts.steps.length > 0 && (
+        <p className={stages.caution}>
+          Putting this back now shuts in: {shuts.steps.map((one) => `${one.number} ${one.step.what}`).join(', ')}.
+        </p>
+      )}
+      {shuts.ends.length > 0 && (
+        <ul className={classes.ends}>
+          {shuts.ends.map((end) => (
+            <li key={end.key} className={classes.end}>
+              <span>
+                <strong>Close first:</strong> {end.end.what}, {end.end.how}
+              </span>
+              <Button variant="outlined" onClick={() => close(end)} aria-label={`Close: ${end.end.what}`}>
+                It is back
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <StepDetails step={step} />
+      <PhotoStrip view={view} stage={stage} about={key} />
+      {step.distances.map((one, i) => {
+        const value = numberIn(measured[i] ?? '');
+        return (
+          <div key={one.what} className="row">
+            <span className={classes.big}>
+              Set back {one.what} to {one.value} ± {one.tolerance} {one.unit}
+            </span>
+            <TextField
+              label={`Measured, ${one.unit}`}
+              value={measured[i]}
+              onChange={(event) => setMeasured(measured.map((old, j) => (j === i ? event.target.value : old)))}
+            />
+            {value !== null && <span>{isRestored(one, value) ? 'right' : 'not right'}</span>}
+          </div>
+        );
+      })}
+      {step.owes.map((one) => (
+        <div key={one} className="row">
+          <span className={classes.big}>Renew the {one}</span>
+          <ToggleButton
+            value={one}
+            selected={renewed.includes(one)}
+            onChange={() =>
+              setRenewed(renewed.includes(one) ? renewed.filter((other) => other !== one) : [...renewed, one])
+            }
+          >
+            renewed
+          </ToggleButton>
+        </div>
+      ))}
+      {step.cover && (
+        <div className="row">
+          <span className={classes.big}>Flush all round, before any screw?</span>
+          <ToggleButton value="yes" selected={flush === true} onChange={() => setFlush(true)}>
+            flush
+          </ToggleButton>
+          <ToggleButton value="no" selected={flush === false} onChange={() => setFlush(false)}>
+            not flush
+          </ToggleButton>
+        </div>
+      )}
+      {step.earth && <p className={classes.big}>Earth wire on its screw, star washer under it.</p>}
+      {step.fasteners.map((one, i) => (
+        <Count
+          key={`${one.what}${i}`}
+          words={fastenerWords(one)}
+          wanted={one.count}
+          value={counts[i] ?? null}
+          onValue={(value) => setCounts(counts.map((old, j) => (j === i ? value : old)))}
+        />
+      ))}
+      <div>
+        <Button variant="contained" className={stages.keep ?? ''} disabled={!ready} onClick={keep}>
+          {ready ? 'It is back' : counted ? 'Look whether it is flush' : 'Count what goes back'}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+interface CountProps {
+  readonly words: string;
+  readonly wanted: number;
+  readonly value: number | null;
+  readonly onValue: (value: number) => void;
+}
+
+function Count({ words, wanted, value, onValue }: CountProps) {
+  const now = value ?? wanted;
+  return (
+    <div className="row">
+      <span className={classes.big}>{words}</span>
+      <Button variant={value === wanted ? 'contained' : 'outlined'} onClick={() => onValue(wanted)}>
+        all {wanted}
+      </Button>
+      <Button variant="outlined" onClick={() => onValue(Math.max(0, now - 1))} aria-label={`One fewer: ${words}`}>
+        −
+      </Button>
+      <span className={`mono ${classes.count}`}>{value ?? '?'}</span>
+      <Button variant="outlined" onClick={() => onValue(now + 1)} aria-label={`One more: ${words}`}>
+        +
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,96 @@
+/** One line or one photo a step: quick enough for dirty hands, with room for what must be set back. */
+import { parseStep, refusalOf, stepWords, usualAfter, type StageId, type StepBody } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { useStored } from '../../../shared/ui/useStored.js';
+import { PhotoAdd } from '../photos/PhotoAdd.js';
+import { Cautions } from '../safe/Cautions.js';
+import { Refused } from '../safe/Refused.js';
+import type { JobView } from '../useJobView.js';
+import { EMPTY_MORE, moreOf, StepMore, type MoreFields } from './StepMore.js';
+import stages from '../stages/Stages.module.css';
+import classes from './Ledger.module.css';
+
+const TRAYS = ['A', 'B', 'C', 'D'] as const;
+const COUNTS = [1, 2, 3, 4, 6, 8] as const;
+
+export function StepEntry({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const [text, setText] = useStored(`amber-gauge-step-${view.job.id}`, '');
+  const [more, setMore] = useStored<MoreFields>(`amber-gauge-step-more-${view.job.id}`, EMPTY_MORE);
+  const [open, setOpen] = useState(false);
+  const parsed = parseStep(text, usualAfter(view.state.ledger));
+  const { step, problem } = moreOf(parsed, more);
+  const refusal = refusalOf(text);
+  const empty = text.trim() === '';
+  const blocked = empty || refusal !== null || problem !== null;
+  const keep = (body: StepBody = step) => {
+    if (blocked) return null;
+    const line = makeLine(stage, body);
+    void submitLines(view.job.id, line);
+    setText('');
+    setMore(EMPTY_MORE);
+    setOpen(false);
+    return line;
+  };
+  return (
+    <section className="stack" aria-label="What comes off">
+      <div className={stages.ask}>
+        <input
+          className={`${stages.field} ${stages.words}`}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && keep()}
+          placeholder="cover 4 x 30 mm, tray B"
+          aria-label="What comes off"
+          autoComplete="off"
+          spellCheck={false}
+        />
+        <Button variant="contained" className={stages.keep ?? ''} disabled={blocked} onClick={() => keep()}>
+          Keep step
+        </Button>
+      </div>
+      <p className={stages.understood} role="status">
+        {!empty && !refusal && `→ ${stepWords(step)}${step.earth ? ', earth goes back with it' : ''}`}
+        {problem && <span className="danger"> {problem}</span>}
+      </p>
+      {refusal && <Refused rule={refusal} />}
+      <Cautions text={text} familyId={view.job.familyId} />
+      <div className={classes.quick}>
+        {COUNTS.map((count) => (
+          <Button key={count} variant="outlined" onClick={() => setText(withCount(text, count))}>
+            {count} ×
+          </Button>
+        ))}
+        <span className={classes.gap} />
+        {TRAYS.map((tray) => (
+          <Button
+            key={tray}
+            variant="outlined"
+            onClick={() => setText(withTray(text, tray))}
+            aria-label={`Tray ${tray}`}
+          >
+            {tray}
+          </Button>
+        ))}
+        <span className={classes.gap} />
+        <PhotoAdd view={view} stage={stage} about={null} onBefore={() => keep()?.key ?? null} word="Photo" />
+        <Button variant="outlined" onClick={() => setOpen(!open)} aria-expanded={open}>
+          {open ? 'Less' : 'Gap, wires, marks'}
+        </Button>
+      </div>
+      {open && <StepMore view={view} parsed={parsed} value={more} onChange={setMore} />}
+    </section>
+  );
+}
+
+const withTray = (text: string, tray: string): string =>
+  /,?\s*tray\s+\w+\s*$/i.test(text)
+    ? text.replace(/,?\s*tray\s+\w+\s*$/i, `, tray ${tray}`)
+    : `${text.trimEnd()}, tray ${tray}`.replace(/^, /, '');
+
+const withCount = (text: string, count: number): string => {
+  const plain = text.trimEnd();
+  const open = /(^|\s)\d+ x( screws)?$/.test(plain);
+  return open ? plain.replace(/\d+ x( screws)?$/, `${count} x screws`) : `${plain} ${count} x screws`.trimStart();
+};

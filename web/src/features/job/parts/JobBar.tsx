@@ -1,0 +1,41 @@
+/** Top of the job: which one, and the power state that is always visible. */
+import { jobNumber, unitName, type StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { Link } from 'react-router';
+import { KeysHelp } from '../../../shared/ui/KeysHelp.js';
+import { ModeSwitch } from '../../../shared/ui/ModeSwitch.js';
+import type { JobView } from '../useJobView.js';
+import { JobTimers } from './JobTimers.js';
+import { PowerControl } from './PowerControl.js';
+import classes from '../Job.module.css';
+
+export function JobBar({
+  view,
+  stage,
+  onLog,
+}: {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly onLog: () => void;
+}) {
+  const { job } = view;
+  return (
+    <header className={classes.bar}>
+      <Link to="/" className={classes.back}>
+        ‹ Bench
+      </Link>
+      <span className={`mono ${classes.number}`}>{jobNumber(job.number)}</span>
+      <span className={classes.title}>{[unitName(job), job.customer].filter(Boolean).join(', ')}</span>
+      <span className={classes.gap} />
+      <JobTimers view={view} stage={stage} />
+      <PowerControl view={view} stage={stage} />
+      <Button color="inherit" className={classes.logButton ?? ''} onClick={onLog}>
+        Log
+      </Button>
+      <span className={classes.wideOnly}>
+        <ModeSwitch />
+        <KeysHelp />
+      </span>
+    </header>
+  );
+}

@@ -1,0 +1,44 @@
+/** The bench log, newest first. Lines are struck out with a reason and stay visible. */
+import { STAGE_NAMES, type StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { OutboxWord } from '../../../shared/ui/OutboxWord.js';
+import type { JobView } from '../useJobView.js';
+import { LogRow } from './LogRow.js';
+import { StrikeOut } from './StrikeOut.js';
+import classes from '../Job.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+export function Log({ view, stage, open, onClose }: Props) {
+  const [striking, setStriking] = useState<string | null>(null);
+  const newest = [...view.lines]
+    .reverse()
+    .filter((line) => line.event.body.kind !== 'strike' && line.event.body.kind !== 'place');
+  return (
+    <aside className={open ? `${classes.log} ${classes.logOpen}` : classes.log} aria-label="Bench log">
+      <div className="row">
+        <h2 className={classes.logTitle}>Bench log</h2>
+        <Button className={classes.closeLog ?? ''} variant="outlined" onClick={onClose}>
+          Close
+        </Button>
+      </div>
+      <OutboxWord />
+      {newest.length === 0 && (
+        <p className="small quiet">Nothing yet. What you type in the line at the foot lands here.</p>
+      )}
+      <ul>
+        {newest.map((line) => (
+          <LogRow key={line.event.key} line={line} view={view} onStrike={() => setStriking(line.event.key)} />
+        ))}
+      </ul>
+      {striking && <StrikeOut view={view} stage={stage} target={striking} onDone={() => setStriking(null)} />}
+      <p className="off-screen">Stage {STAGE_NAMES[stage]}</p>
+    </aside>
+  );
+}

@@ -1,0 +1,42 @@
+/** A reading kept without a place: one tap or a few letters give it one. */
+import { valueWords, type PlacedReading, type StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import type { JobView } from '../useJobView.js';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly reading: PlacedReading;
+}
+
+export function PlaceReading({ view, stage, reading }: Props) {
+  const [place, setPlace] = useState('');
+  const known = [...new Set(view.state.readings.flatMap((one) => (one.place ? [one.place] : [])))].slice(0, 4);
+  const put = (where: string) =>
+    void submitLines(view.job.id, makeLine(stage, { kind: 'place', target: reading.key, place: where }));
+  return (
+    <div className="row">
+      <span>
+        <span className="mono">{valueWords(reading.reading)}</span> <span className="quiet">has no place</span>
+      </span>
+      {known.map((one) => (
+        <Button key={one} variant="outlined" onClick={() => put(one)}>
+          {one}
+        </Button>
+      ))}
+      <TextField
+        size="small"
+        label="Another place"
+        value={place}
+        onChange={(event) => setPlace(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && place.trim() !== '' && put(place.trim())}
+      />
+      <Button variant="contained" disabled={place.trim() === ''} onClick={() => put(place.trim())}>
+        Place it
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,146 @@
+/** Measuring one speed of the unit: choose it, drop the recording, read the ribbon and the number. */
+import { didNotTurn, jobSpeeds, jobTolerance, toleranceWords, type SpeedReading } from '@amber-gauge/core/bench';
+import type { Job, Run, Source } from '@amber-gauge/contract';
+import { familyOf, type FamilySpeed } from '@amber-gauge/core/families';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { lazy, Suspense, useState } from 'react';
+import { useRun, useSources } from '../../../shared/api/queries.js';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { SpeedReadout } from '../../speed/parts/SpeedReadout.js';
+import { Warnings } from '../../speed/parts/Warnings.js';
+import { storeInJob } from '../../speed/storeRun.js';
+import { useParts } from '../../speed/useParts.js';
+import { Ways } from '../../speed/ways/Ways.js';
+import { waysFor, type Way } from '../../speed/ways/way.js';
+import type { StageProps } from '../stages/Stage.js';
+import { ReadingField } from './ReadingField.js';
+import { useJobSource } from './useJobSource.js';
+import classes from '../stages/Stages.module.css';
+
+const RunDetail = lazy(() => import('../../speed/parts/RunDetail.js'));
+
+export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StageProps) {
+  const sources = useSources().data ?? [];
+  const { source, choose } = useJobSource(view.job, sources);
+  const family = familyOf(view.job.familyId);
+  const speeds = jobSpeeds(view.job);
+  const speed = speeds.find((one) => one.id === speedId) ?? speeds[0];
+  const ways = waysFor(family, speed);
+  const [chosenWay, setWay] = useState<Way>('recording');
+  const way = ways.includes(chosenWay) ? chosenWay : (ways[0] as Way);
+  const [live, setLive] = useState(false);
+  const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
+  const reading = shownReading(stage, pair?.asFound ?? null, pair?.asLeft ?? null, pair?.latest ?? null);
+  const run = useRun(reading?.speed.runId ?? null).data ?? null;
+  const before = useRun(pair?.asFound?.speed.runId ?? null).data ?? null;
+  const owing = view.state.speeds.find(
+    (one) =>
+      one.speedId !== speed?.id &&
+      (stage === 'take-in' ? view.state.work.length === 0 && !one.asFound : view.state.work.length > 0 && !one.asLeft),
+  );
+  if (!speed) return null;
+  const stood = () => void submitLines(view.job.id, makeLine(stage, didNotTurn(speed)));
+  return (
+    <>
+      <div className="row">
+        <h1 className="prompt" style={{ flex: '1 1 320px' }}>
+          {prompt.text}
+        </h1>
+        {speeds.length > 1 && (
+          <ToggleButtonGroup
+            exclusive
+            value={speed.id}
+            onChange={(_event, value: string | null) => value && onSpeed(value)}
+            aria-label="Speed"
+          >
+            {speeds.map((one) => (
+              <ToggleButton key={one.id} value={one.id}>
+                {one.label}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        )}
+      </div>
+      {!live && reading && (
+        <SpeedReadout
+          reading={reading.speed}
+          verdict={reading.verdict}
+          limits={jobTolerance(view.job)}
+          nominalRpm={speed.nominalRpm}
+          centre={speed.nominalRpm === null ? 'nominal' : null}
+          origin={toleranceWords(view.job)}
+          trail={run?.figures.series ?? null}
+        />
+      )}
+      {!live && run && <Warnings figures={run.figures} />}
+      <Ways
+        ways={ways}
+        way={way}
+        onWay={(chosen) => {
+          setLive(false);
+          setWay(chosen);
+        }}
+        family={family}
+        speed={speed}
+        limits={jobTolerance(view.job)}
+        source={source}
+        sources={sources}
+        onSource={choose}
+        onLive={setLive}
+        onMeasured={(measured) => storeInJob(measured, view.job.id, speed, stage)}
+      />
+      <div className="row">
+        <Button variant="outlined" className={classes.big ?? ''} onClick={stood}>
+          Did not turn
+        </Button>
+        {reading && owing && (
+          <Button variant="contained" className={classes.big ?? ''} onClick={() => onSpeed(owing.speedId)}>
+            Next: {owing.label}
+          </Button>
+        )}
+      </div>
+      {family.testTone === 'none' && (
+        <ReadingField
+          view={view}
+          stage={stage}
+          speedId={speed.id}
+          place={null}
+          placeholder={speed.nominalCmPerS === null ? 'as in 268rpm' : 'as in -0.4%'}
+          label="Speed"
+        />
+      )}
+      {!live && run && (
+        <Suspense fallback={null}>
+          <DetailOf job={view.job} run={run} before={before} speed={speed} sources={sources} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+function shownReading(
+  stage: string,
+  asFound: SpeedReading | null,
+  asLeft: SpeedReading | null,
+  latest: SpeedReading | null,
+) {
+  if (stage === 'take-in') return asFound;
+  return stage === 'prove' ? asLeft : latest;
+}
+
+interface DetailProps {
+  readonly job: Job;
+  readonly run: Run;
+  readonly before: Run | null;
+  readonly speed: FamilySpeed;
+  readonly sources: readonly Source[];
+}
+
+/** The run in detail, as found laid under what came after it. */
+function DetailOf({ job, run, before, speed, sources }: DetailProps) {
+  const parts = useParts(familyOf(job.familyId), speed);
+  const sourceName = sources.find((one) => one.id === run.sourceId)?.name ?? null;
+  return <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />;
+}

@@ -1,0 +1,52 @@
+/** The eight stages with what each still owes; every stage stays open. */
+import { STAGE_NAMES, STAGES, type StageId } from '@amber-gauge/core/bench';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import type { JobView } from '../useJobView.js';
+import classes from '../Job.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly onStage: (stage: StageId) => void;
+}
+
+export function Spine({ view, stage, onStage }: Props) {
+  const owes = (one: StageId) => view.owed.filter((item) => item.stage === one).length;
+  return (
+    <nav className={classes.spine} aria-label="Stages">
+      {STAGES.map((one, i) => {
+        const count = owes(one);
+        return (
+          <button
+            key={one}
+            type="button"
+            className={classes.step}
+            aria-current={one === stage ? 'step' : undefined}
+            onClick={() => onStage(one)}
+            title={`Key ${i + 1}`}
+          >
+            <span>{STAGE_NAMES[one]}</span>
+            {count > 0 && <span className={classes.owed}>{count === 1 ? 'owes 1' : `owes ${count}`}</span>}
+          </button>
+        );
+      })}
+      <TextField
+        select
+        size="small"
+        fullWidth
+        className={classes.pick ?? ''}
+        value={stage}
+        onChange={(event) => onStage(event.target.value as StageId)}
+        slotProps={{ htmlInput: { 'aria-label': 'Stage' } }}
+      >
+        {STAGES.map((one) => (
+          <MenuItem key={one} value={one}>
+            {STAGE_NAMES[one]}
+            {owes(one) > 0 ? `, owes ${owes(one)}` : ''}
+          </MenuItem>
+        ))}
+      </TextField>
+    </nav>
+  );
+}

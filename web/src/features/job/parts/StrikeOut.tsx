@@ -1,0 +1,55 @@
+/** Striking a line out: it stays visible, with the reason. */
+import { eventWords, type StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import type { JobView } from '../useJobView.js';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly target: string;
+  readonly onDone: () => void;
+}
+
+const REASONS = ['mistyped', 'wrong place', 'wrong meter setting', 'test not valid'] as const;
+
+export function StrikeOut({ view, stage, target, onDone }: Props) {
+  const [reason, setReason] = useState('');
+  const line = view.lines.find((one) => one.event.key === target);
+  const strike = (why: string) => {
+    void submitLines(view.job.id, makeLine(stage, { kind: 'strike', target, reason: why }));
+    onDone();
+  };
+  return (
+    <Dialog open onClose={onDone} fullWidth>
+      <DialogTitle>Strike out “{line ? eventWords(line.event.body) : ''}”</DialogTitle>
+      <DialogContent>
+        <div className="stack">
+          <p>The line stays visible. Whatever was computed from it is computed anew.</p>
+          <div className="row">
+            {REASONS.map((one) => (
+              <Button key={one} variant="outlined" onClick={() => strike(one)}>
+                {one}
+              </Button>
+            ))}
+          </div>
+          <TextField label="Another reason" value={reason} onChange={(event) => setReason(event.target.value)} />
+        </div>
+      </DialogContent>
+      <DialogActions>
+        <Button variant="outlined" onClick={onDone}>
+          Leave it
+        </Button>
+        <Button variant="contained" disabled={reason.trim() === ''} onClick={() => strike(reason.trim())}>
+          Strike out
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

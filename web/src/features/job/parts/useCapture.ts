@@ -1,0 +1,27 @@
+/** The capture key: with both hands busy it stamps the time and the prompt; the value is typed onto it later. */
+import type { StageId } from '@amber-gauge/core/bench';
+import { useEffect } from 'react';
+import { useSettings } from '../../../shared/api/queries.js';
+import { serverTimeOf } from '../../../shared/outbox/clock.js';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { fieldHasFocus } from '../../../shared/ui/focus.js';
+
+/** True when this key press is the capture key: inside fields too, except Space; auto-repeat never counts. */
+export function isCapture(event: Pick<KeyboardEvent, 'key' | 'repeat'>, captureKey: string, inField: boolean): boolean {
+  if (event.repeat) return false;
+  if (event.key === captureKey) return captureKey !== ' ' || !inField;
+  return event.key === ' ' && !inField && document.activeElement === document.body;
+}
+
+export function useCapture(jobId: string, stage: StageId, prompt: string): void {
+  const captureKey = useSettings().data?.captureKey ?? 'F9';
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!isCapture(event, captureKey, fieldHasFocus())) return;
+      event.preventDefault();
+      void submitLines(jobId, makeLine(stage, { kind: 'hold', prompt }, serverTimeOf(event.timeStamp)));
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [captureKey, jobId, stage, prompt]);
+}

@@ -1,0 +1,39 @@
+/** What to do before this unit is opened, each line with why; the plug and the charge answer for themselves. */
+import type { StageId, UnitSafeLine } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Safe.module.css';
+
+export function SafeLines({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const done = ({ line }: UnitSafeLine) =>
+    void submitLines(view.job.id, makeLine(stage, { kind: 'safe', lineId: line.id, text: line.text }));
+  return (
+    <ol className={classes.lines} aria-label="Before it is opened">
+      {view.state.safeLines.map((one) => (
+        <li key={one.line.id} className={classes.line} data-state={one.state}>
+          <span className={classes.mark} aria-hidden="true">
+            {one.state === 'open' ? '' : '✓'}
+          </span>
+          <span>
+            <span className={classes.text}>{one.line.text}</span>
+            <span className={classes.why}>{one.line.why}</span>
+          </span>
+          <Answer one={one} onDone={() => done(one)} />
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Answer({ one, onDone }: { readonly one: UnitSafeLine; readonly onDone: () => void }) {
+  if (one.state === 'answered') return <span className="quiet">{one.line.byReading ? 'measured' : 'it is'}</span>;
+  if (one.state === 'said') return <span className="quiet">done</span>;
+  if (one.line.byReading) return <span className="quiet">by a reading</span>;
+  if (one.line.id === 'unplug' || one.line.id === 'pack-out') return <span className="quiet">say so above</span>;
+  return (
+    <Button variant="outlined" className={classes.done ?? ''} onClick={onDone} aria-label={`Done: ${one.line.text}`}>
+      Done
+    </Button>
+  );
+}

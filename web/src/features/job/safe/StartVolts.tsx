@@ -1,0 +1,82 @@
+/** Starting volts of a motor brought up on a variable transformer, before and after service. */
+import type { StageId, StartLine } from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+import { fixed } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { numberIn } from '../numberIn.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Safe.module.css';
+
+const VERDICTS = { free: 'free', stiff: 'stiff', gummed: 'gummed' } as const;
+
+export function StartVolts({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const law = familyOf(view.job.familyId).startTorque;
+  const [typed, setTyped] = useState('');
+  if (!law || view.job.powerKind === 'pack') return null;
+  const volts = numberIn(typed);
+  const rated = view.job.ratedVolts;
+  const good = volts !== null && volts > 0 && (rated === null || volts <= 1.2 * rated);
+  const keep = (start: 'first' | 'later') => {
+    if (!good) return;
+    void submitLines(view.job.id, makeLine(stage, { kind: 'start-volts', volts, start }));
+    setTyped('');
+  };
+  return (
+    <section className="stack" aria-label="Starting volts">
+      <h2>Starting volts</h2>
+      <p className="quiet">
+        Isolation transformer first, the variable one after it. Bring it up slowly; note the volts at which it turns.
+        {law === 'square' ? ' Torque goes as the square of the volts.' : ' Torque goes with the volts.'} Do not leave a
+        stalled motor energised.
+      </p>
+      <div className="row">
+        <TextField
+          label="Volts"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          error={typed.trim() !== '' && !good}
+          helperText={typed.trim() !== '' && !good ? `Between 0 and ${fixed(1.2 * (rated ?? 230), 0)} V` : ''}
+        />
+        <Button variant="outlined" disabled={!good} onClick={() => keep('first')}>
+          First start
+        </Button>
+        <Button variant="outlined" disabled={!good} onClick={() => keep('later')}>
+          Later start
+        </Button>
+      </div>
+      {view.state.starts.length > 0 && <Starts lines={view.state.starts} />}
+    </section>
+  );
+}
+
+function Starts({ lines }: { readonly lines: readonly StartLine[] }) {
+  return (
+    <table className={classes.starts}>
+      <thead>
+        <tr>
+          <th>service</th>
+          <th>start</th>
+          <th>volts</th>
+          <th>of rated</th>
+          <th>torque needed</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(({ key, body, when, share }) => (
+          <tr key={key}>
+            <td>{when}</td>
+            <td>{body.start}</td>
+            <td className="mono">{fixed(body.volts, 0)} V</td>
+            <td className="mono">{share ? `${fixed(100 * share.voltsShare, 0)} %` : 'plate not read'}</td>
+            <td className="mono">{share ? `${fixed(100 * share.torqueShare, 0)} %` : ''}</td>
+            <td>{share ? VERDICTS[share.verdict] : ''}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

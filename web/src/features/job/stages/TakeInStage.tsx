@@ -1,0 +1,48 @@
+/** Take in: the as-found speed first, then what the unit is and what was said. */
+import { toleranceWords } from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { OutsideQuestions } from '../find/OutsideQuestions.js';
+import { EditJob } from '../parts/EditJob.js';
+import { PhotoAdd } from '../photos/PhotoAdd.js';
+import { PhotoStrip } from '../photos/PhotoStrip.js';
+import { SpeedMeasure } from '../parts/SpeedMeasure.js';
+import type { StageProps } from './Stage.js';
+import classes from './Stages.module.css';
+
+export function TakeInStage(props: StageProps) {
+  const { job } = props.view;
+  const [editing, setEditing] = useState(false);
+  const facts = [
+    ['Kind', familyOf(job.familyId).name],
+    ['Unit', [job.make, job.model, job.serial && `serial ${job.serial}`].filter(Boolean).join(' ')],
+    ['Whose', job.customer],
+    ['Rated', job.ratedVolts === null ? '' : `${job.ratedVolts} V, ${job.powerKind}`],
+    ['Says', job.complaint],
+    ['Tried', job.tried],
+    ['Counts', toleranceWords(job)],
+  ].filter(([, value]) => value !== '');
+  return (
+    <>
+      <SpeedMeasure {...props} />
+      <OutsideQuestions view={props.view} stage={props.stage} />
+      <dl className={classes.facts}>
+        {facts.map(([label, value]) => (
+          <div key={label} style={{ display: 'contents' }}>
+            <dt className="quiet">{label}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <div className="row">
+        <Button variant="outlined" onClick={() => setEditing(true)}>
+          Correct what was taken in
+        </Button>
+        <PhotoAdd view={props.view} stage={props.stage} about={null} caption="the unit" word="Photo of the unit" />
+      </div>
+      <PhotoStrip view={props.view} stage={props.stage} about={null} />
+      {editing && <EditJob job={job} onDone={() => setEditing(false)} />}
+    </>
+  );
+}

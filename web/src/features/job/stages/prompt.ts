@@ -1,0 +1,64 @@
+/** The one thing asked for on a stage, computed from what the stage owes. */
+import type { StageId } from '@amber-gauge/core/bench';
+import { CHARGE_PLACE, storesOf } from '@amber-gauge/core/bench';
+import type { JobView } from '../useJobView.js';
+
+export interface Prompt {
+  readonly text: string;
+  /** Where a reading typed without a place belongs; null when it is a speed or has none. */
+  readonly place: string | null;
+}
+
+const say = (text: string, place: string | null = null): Prompt => ({ text, place });
+
+export function promptOf(view: JobView, stage: StageId, speedId: string): Prompt {
+  const speed = view.state.speeds.find((one) => one.speedId === speedId);
+  const label = speed?.label ?? '';
+  switch (stage) {
+    case 'take-in':
+      return say(speed?.asFound || view.state.work.length > 0 ? `As found, ${label}` : `Measure as found, ${label}`);
+    case 'make-safe':
+      return safePrompt(view);
+    case 'open-up':
+      return say('Write what comes off, and where it goes');
+    case 'find':
+      return view.state.holds[0]
+        ? say(`Type the value held: ${view.state.holds[0].prompt}`)
+        : say('Measure, and say where');
+    case 'mend':
+      return say(view.state.work.length === 0 ? 'Say what was done' : 'Say what else was done');
+    case 'set-speed':
+      return say(view.state.work.length === 0 ? `Clean first, then trim ${label}` : `Trim ${label}, then measure`);
+    case 'prove':
+      return say(speed?.asLeft ? `As left, ${label}` : `Measure as left, ${label}`);
+    case 'hand-back':
+      return say(
+        view.owed[0] && view.owed[0].stage !== 'hand-back'
+          ? `Still owed: ${view.owed[0].text}`
+          : 'Hand it back with its sheet',
+      );
+  }
+}
+
+function safePrompt(view: JobView): Prompt {
+  const stores = storesOf(view.job).map((one) => one.store.name);
+  const left = `what is left on the ${stores.join(' and the ')}`;
+  switch (view.state.power) {
+    case 'unplugged-unknown':
+      return say(view.state.powerSince ? `Measure ${left}, d.c.` : `Unplug, then measure ${left}`, CHARGE_PLACE);
+    case 'unplugged-discharged':
+      if (view.state.powerSince === null) return say('Unplug it');
+      return stores.length === 0
+        ? say('Unplugged, and nothing in it holds a charge')
+        : say('Unplugged and discharged: safe to touch', CHARGE_PLACE);
+    case 'pack-in':
+      return say('Take the pack out');
+    case 'pack-out':
+      if (stores.length === 0) return say('Pack out, and nothing in it holds a charge');
+      return view.state.chargeProved
+        ? say('Pack out and discharged: safe to touch', CHARGE_PLACE)
+        : say(`Pack out. Measure ${left}, d.c.`, CHARGE_PLACE);
+    default:
+      return say('Live: clip dead, step back, power, read, unplug');
+  }
+}

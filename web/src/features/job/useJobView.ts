@@ -1,0 +1,61 @@
+/** A job as the screen shows it: what the server keeps plus what waits in this browser, and its state. */
+import type { Job } from '@amber-gauge/contract';
+import {
+  inOrder,
+  jobState,
+  nextWish,
+  owedItems,
+  type BenchEvent,
+  type JobState,
+  type NextWish,
+  type Owed,
+} from '@amber-gauge/core/bench';
+import { useMemo } from 'react';
+import { useJob } from '../../shared/api/queries.js';
+import { useOutbox } from '../../shared/outbox/outbox.js';
+import { useNow } from '../../shared/ui/useNow.js';
+
+export interface LogLine {
+  readonly event: BenchEvent;
+  readonly status: 'kept' | 'waiting' | 'refused';
+  readonly refused: string | null;
+}
+
+export interface JobView {
+  readonly job: Job;
+  readonly lines: readonly LogLine[];
+  readonly state: JobState;
+  readonly owed: readonly Owed[];
+  readonly next: NextWish;
+}
+
+const NOW_EVERY_MS = 5000;
+
+export function useJobView(id: string): { view: JobView | null; error: Error | null } {
+  const { data, error } = useJob(id);
+  const entries = useOutbox((state) => state.entries);
+  // The wish depends on the clock only through timers; a few seconds are fine enough for it.
+  const now = useNow(NOW_EVERY_MS);
+  const base = useMemo(() => {
+    if (!data) return null;
+    const kept = new Set(data.events.map((event) => event.key));
+    const own = entries.filter((entry) => entry.jobId === id && !kept.has(entry.event.key));
+    const status = new Map<string, LogLine>();
+    for (const event of data.events) status.set(event.key, { event, status: 'kept', refused: null });
+    for (const entry of own) {
+      status.set(entry.event.key, {
+        event: entry.event,
+        status: entry.refused ? 'refused' : 'waiting',
+        refused: entry.refused,
+      });
+    }
+    const counted = [...status.values()].filter((line) => line.status !== 'refused').map((line) => line.event);
+    const state = jobState(data.job, counted);
+    const lines = inOrder([...status.values()].map((line) => line.event)).map(
+      (event) => status.get(event.key) as LogLine,
+    );
+    return { job: data.job, lines, state, owed: owedItems(data.job, state) };
+  }, [data, entries, id]);
+  const view = useMemo(() => base && { ...base, next: nextWish(base.job, base.state, now) }, [base, now]);
+  return { view, error };
+}

@@ -1,0 +1,93 @@
+/** The shop's fields; saved together, refused together. */
+import { zodResolver } from '@hookform/resolvers/zod';
+import { settingFieldsSchema, type SettingFields, type Settings } from '@amber-gauge/contract';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { queryClient, keys } from '../../shared/api/queries.js';
+import { notice } from '../../shared/ui/Notice.js';
+import { ConflictChoice } from '../../shared/ui/ConflictChoice.js';
+import { useSettingsChange } from './useSettingsChange.js';
+import classes from './Setup.module.css';
+
+export function SettingsForm({ settings }: { readonly settings: Settings }) {
+  const { change, theirs, forget } = useSettingsChange();
+  const [version, setVersion] = useState(settings.version);
+  const { register, control, handleSubmit, formState, getValues, reset } = useForm<SettingFields>({
+    resolver: zodResolver(settingFieldsSchema),
+    defaultValues: fieldsOf(settings),
+  });
+  const save = (fields: SettingFields, from = version) =>
+    change.mutate(
+      { version: from, fields: { ...fields, captureKey: settings.captureKey } },
+      {
+        onSuccess: (kept) => {
+          setVersion(kept.version);
+          notice('Kept');
+        },
+      },
+    );
+  const wrong = Object.values(formState.errors)[0];
+  if (theirs) {
+    return (
+      <ConflictChoice
+        mine={getValues()}
+        theirs={fieldsOf(theirs)}
+        onMine={() => save(getValues(), theirs.version)}
+        onTheirs={() => {
+          reset(fieldsOf(theirs));
+          setVersion(theirs.version);
+          queryClient.setQueryData(keys.settings, theirs);
+          forget();
+        }}
+      />
+    );
+  }
+  return (
+    <form className={classes.grid} onSubmit={(event) => void handleSubmit((fields) => save(fields))(event)} noValidate>
+      <TextField label="Shop" {...register('shopName')} />
+      <TextField label="Address" {...register('shopAddress')} />
+      <TextField label="Currency" {...register('currency')} />
+      <TextField label="Mains volts" {...register('mainsVolts', { valueAsNumber: true })} />
+      <Controller
+        control={control}
+        name="mainsHz"
+        render={({ field }) => (
+          <TextField
+            select
+            label="Mains frequency"
+            value={field.value}
+            onChange={(event) => field.onChange(Number(event.target.value))}
+          >
+            <MenuItem value={50}>50 Hz</MenuItem>
+            <MenuItem value={60}>60 Hz</MenuItem>
+          </TextField>
+        )}
+      />
+      <TextField
+        label="Sound card clock within ± ppm (100: common practice)"
+        {...register('clockLimitPpm', { valueAsNumber: true })}
+      />
+      <TextField
+        label="Sound card clock, correction in ppm (0: as it runs)"
+        {...register('clockCorrectionPpm', { valueAsNumber: true })}
+      />
+      {(wrong ?? change.error) && (
+        <p role="alert" className={`danger ${classes.end}`}>
+          {wrong?.message ?? change.error?.message}
+        </p>
+      )}
+      <div className={classes.end}>
+        <Button type="submit" variant="contained" disabled={change.isPending}>
+          Keep
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function fieldsOf(settings: Settings): SettingFields {
+  return settingFieldsSchema.parse(settings);
+}

@@ -1,0 +1,43 @@
+/** Set-up: the shop, its mains, the capture key, the sound card, the test tapes and records, the demo. */
+import { useSettings, useSources } from '../../shared/api/queries.js';
+import { ClockCalibration } from './ClockCalibration.js';
+import { CaptureKey } from './CaptureKey.js';
+import { DemoChoice } from './DemoChoice.js';
+import { SettingsForm } from './SettingsForm.js';
+import { SourceList } from './SourceList.js';
+import classes from './Setup.module.css';
+
+export function SetupScreen() {
+  const { data: settings, error } = useSettings();
+  const sources = useSources().data ?? [];
+  return (
+    <main className={classes.setup}>
+      <h1 className="prompt">Set-up</h1>
+      {error && !settings && <p className="danger">{error.message} It is tried again.</p>}
+      {settings && (
+        <>
+          <section className={classes.part}>
+            <h2>Shop and mains</h2>
+            <SettingsForm key={`${settings.clockCorrectionPpm} ${settings.clockLimitPpm}`} settings={settings} />
+          </section>
+          <section className={classes.part}>
+            <h2>Test tapes and records</h2>
+            <SourceList sources={sources} />
+          </section>
+          <section className={classes.part}>
+            <h2>Sound card</h2>
+            <ClockCalibration settings={settings} />
+          </section>
+          <section className={classes.part}>
+            <h2>Capture key</h2>
+            <CaptureKey settings={settings} />
+          </section>
+          <section className={classes.part}>
+            <h2>Demo</h2>
+            <DemoChoice settings={settings} />
+          </section>
+        </>
+      )}
+    </main>
+  );
+}

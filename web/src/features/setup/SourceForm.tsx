@@ -1,0 +1,60 @@
+/** One test tape or record. */
+import { zodResolver } from '@hookform/resolvers/zod';
+import { sourceFieldsSchema, sourceSchema, type Source } from '@amber-gauge/contract';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMutation } from '@tanstack/react-query';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { call } from '../../shared/api/client.js';
+import { keys, queryClient } from '../../shared/api/queries.js';
+import classes from './Setup.module.css';
+
+type Fields = z.infer<typeof sourceFieldsSchema>;
+
+export function SourceForm({ source, onDone }: { readonly source: Source | null; readonly onDone: () => void }) {
+  const { register, handleSubmit, formState } = useForm<Fields>({
+    resolver: zodResolver(sourceFieldsSchema),
+    defaultValues: source ?? { name: '', nominalHz: 3150, tolerancePercent: null },
+  });
+  const save = useMutation({
+    mutationFn: (fields: Fields) =>
+      source
+        ? call(`/sources/${source.id}`, sourceSchema, { method: 'PATCH', body: { version: source.version, fields } })
+        : call('/sources', sourceSchema, { method: 'POST', body: { id: crypto.randomUUID(), ...fields } }),
+    onSuccess: async () => {
+      await queryClient.invalidateQueries({ queryKey: keys.sources });
+      onDone();
+    },
+  });
+  const wrong = Object.values(formState.errors)[0];
+  const number = (value: string) => (value === '' || value === null ? null : Number(String(value).replace(',', '.')));
+  return (
+    <form
+      className={classes.grid}
+      onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)}
+      noValidate
+      style={{ padding: '16px 0' }}
+    >
+      <TextField label="Name" {...register('name')} />
+      <TextField label="Nominal, Hz" {...register('nominalHz', { setValueAs: number })} />
+      <TextField
+        label="Tolerance, ± % (empty: not known; a good trade tape has 0.3)"
+        {...register('tolerancePercent', { setValueAs: number })}
+      />
+      <div className={`row ${classes.end}`}>
+        <Button type="submit" variant="contained" disabled={save.isPending}>
+          Keep
+        </Button>
+        <Button variant="outlined" onClick={onDone}>
+          Leave it
+        </Button>
+        {(wrong ?? save.error) && (
+          <span role="alert" className="danger">
+            {wrong?.message ?? save.error?.message}
+          </span>
+        )}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,113 @@
+/** The sheet itself, from the same model as the PDF. */
+import type { SheetModel, SheetSpeed, SheetSpeedSide } from '@amber-gauge/core/bench';
+import { whenFull } from '../../shared/ui/when.js';
+import { RibbonPrint } from './RibbonPrint.js';
+import classes from './Sheet.module.css';
+
+export function SheetPaper({ model }: { readonly model: SheetModel }) {
+  return (
+    <article className={classes.paper} aria-label="Hand-back sheet">
+      <header className={classes.head}>
+        <span className="quiet">{[model.shop.name, model.shop.address].filter(Boolean).join(', ')}</span>
+        <strong>Job {model.number}</strong>
+      </header>
+      <h1 className={classes.unit}>{model.unit}</h1>
+      <dl className={classes.facts}>
+        {model.facts.map((fact) => (
+          <div key={fact.label}>
+            <dt>{fact.label}</dt>
+            <dd>{fact.value}</dd>
+          </div>
+        ))}
+      </dl>
+      {model.complaint && (
+        <Section title="What was wrong">
+          <p>{model.complaint}</p>
+        </Section>
+      )}
+      <Section title="Speed, as found and as left">
+        <p className="small quiet">Tolerance {model.toleranceWords}</p>
+        {model.speeds.map((speed) => (
+          <SpeedBlock key={speed.label} speed={speed} model={model} />
+        ))}
+      </Section>
+      <Rows title="What was done" rows={model.done} />
+      {model.readings.length > 0 && (
+        <Section title="Readings">
+          <table className={classes.table}>
+            <tbody>
+              {model.readings.map((row) => (
+                <tr key={row.at + row.value}>
+                  <td className="mono small quiet">{whenFull(row.at)}</td>
+                  <td>{row.place}</td>
+                  <td className="mono">{row.value}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Section>
+      )}
+      <Rows title="Notes" rows={model.notes} />
+      {model.leftUndone && (
+        <Section title="Left undone">
+          <p>{model.leftUndone}</p>
+        </Section>
+      )}
+      <p className={`small quiet ${classes.caution}`}>{model.caution}</p>
+    </article>
+  );
+}
+
+function Section({ title, children }: { readonly title: string; readonly children: React.ReactNode }) {
+  return (
+    <section className={classes.section}>
+      <h2>{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+function Rows({ title, rows }: { readonly title: string; readonly rows: SheetModel['done'] }) {
+  if (rows.length === 0) return null;
+  return (
+    <Section title={title}>
+      <table className={classes.table}>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.at + row.text}>
+              <td className="mono small quiet">{whenFull(row.at)}</td>
+              <td>{row.text}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
+  );
+}
+
+function SpeedBlock({ speed, model }: { readonly speed: SheetSpeed; readonly model: SheetModel }) {
+  return (
+    <div className={classes.speed}>
+      <h3>{speed.label}</h3>
+      <RibbonPrint speed={speed} limits={model.tolerance} />
+      <div className={classes.sides}>
+        <Side title="As found" side={speed.asFound} />
+        <Side title="As left" side={speed.asLeft} />
+      </div>
+    </div>
+  );
+}
+
+function Side({ title, side }: { readonly title: string; readonly side: SheetSpeedSide | null }) {
+  if (!side) return <p className="small quiet">{title}: not measured</p>;
+  return (
+    <div data-side={title}>
+      <p className="small quiet">
+        {title}, {whenFull(side.at)}
+      </p>
+      <p className={`mono ${classes.value}`}>{side.words}</p>
+      {side.verdict && <p>{side.verdict}</p>}
+      <p className="small quiet">{side.how}</p>
+    </div>
+  );
+}

@@ -1,0 +1,119 @@
+/** The speed desk: measure at once, without a job; file it to one after. */
+import { speedFromRun, toleranceOfUse, toleranceWords, jobTolerance } from '@amber-gauge/core/bench';
+import { familyOf, FAMILIES, type FamilySpeed } from '@amber-gauge/core/families';
+import { judge } from '@amber-gauge/core/speed';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { useRun, useRuns, useSources } from '../../shared/api/queries.js';
+import { useStored } from '../../shared/ui/useStored.js';
+import { useJobSource } from '../job/parts/useJobSource.js';
+import { FileRun } from './parts/FileRun.js';
+import { ImportRun } from './parts/ImportRun.js';
+import { MachineChoice } from './parts/MachineChoice.js';
+import { RunList } from './parts/RunList.js';
+import { SpeedReadout } from './parts/SpeedReadout.js';
+import { Warnings } from './parts/Warnings.js';
+import { storeRun } from './storeRun.js';
+import { useParts } from './useParts.js';
+import { Ways } from './ways/Ways.js';
+import { waysFor, type Way } from './ways/way.js';
+import classes from './Desk.module.css';
+
+const RunDetail = lazy(() => import('./parts/RunDetail.js'));
+
+export function SpeedDesk() {
+  const sources = useSources().data ?? [];
+  const [familyId, setFamilyId] = useStored('desk-family', FAMILIES[0]?.id ?? '');
+  const family = familyOf(familyId);
+  const [speedId, setSpeedId] = useStored('desk-speed', family.usualSpeeds[0] ?? '');
+  const [wishedWay, setWay] = useStored<Way>('desk-way', 'recording');
+  const { source, choose } = useJobSource({ familyId }, sources);
+  const runs = useRuns(null).data ?? [];
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [compared, setCompared] = useState<string | null>(null);
+  const [live, setLive] = useState(false);
+  const detail = useRef<HTMLDivElement>(null);
+  const run = useRun(chosen ?? runs[0]?.id ?? null).data ?? null;
+  const before = useRun(compared).data ?? null;
+  const speed = (family.speeds.find((one) => one.id === speedId) ?? family.speeds[0]) as FamilySpeed;
+  const parts = useParts(family, speed);
+  const ways = waysFor(family, speed);
+  const way = ways.includes(wishedWay) ? wishedWay : (ways[0] as Way);
+  const tolerance = toleranceOfUse(family);
+  const limits = jobTolerance({ tolerance });
+  const sourceName = sources.find((one) => one.id === run?.sourceId)?.name ?? null;
+  const reading = run && speedFromRun(run.figures, speed, sourceName, run.id);
+  const trail = run?.figures.series ?? null;
+  return (
+    <main className={classes.desk}>
+      {!live && reading && run && (
+        <>
+          <SpeedReadout
+            reading={reading}
+            verdict={judge(reading.errorPercent ?? 0, reading.expandedPercent, limits)}
+            limits={limits}
+            nominalRpm={speed.nominalRpm}
+            centre={speed.nominalRpm === null ? null : speed.label}
+            origin={toleranceWords({ tolerance })}
+            trail={trail}
+          >
+            <FileRun run={run} speed={speed} reading={reading} familyId={familyId} onFiled={() => setChosen(null)} />
+          </SpeedReadout>
+          <Warnings figures={run.figures} />
+        </>
+      )}
+      {!live && !run ? (
+        <h1 className="prompt">Choose a way and measure</h1>
+      ) : (
+        <h1 className="off-screen">Speed desk</h1>
+      )}
+      <Ways
+        ways={ways}
+        way={way}
+        onWay={(chosenWay) => {
+          setLive(false);
+          setWay(chosenWay);
+        }}
+        family={family}
+        speed={speed}
+        limits={limits}
+        source={source}
+        sources={sources}
+        onSource={choose}
+        onLive={setLive}
+        onMeasured={async (measured) => setChosen((await storeRun(measured, null)).id)}
+      >
+        <MachineChoice
+          family={family}
+          speed={speed}
+          onFamily={(id) => {
+            setFamilyId(id);
+            setSpeedId(familyOf(id).usualSpeeds[0] ?? '');
+          }}
+          onSpeed={setSpeedId}
+        />
+      </Ways>
+      {!live && run && (
+        <div ref={detail}>
+          <Suspense fallback={null}>
+            <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />
+          </Suspense>
+        </div>
+      )}
+      <div className={classes.choices}>
+        <ImportRun onImported={(kept) => setChosen(kept.id)} />
+        <Link to="/speed/tones">Make a test tone</Link>
+      </div>
+      <RunList
+        runs={runs}
+        chosen={run?.id ?? null}
+        onChoose={setChosen}
+        compared={compared}
+        onCompare={(id) => {
+          setCompared(id === compared ? null : id);
+          detail.current?.scrollIntoView();
+        }}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,148 @@
+/** Exact test tones as WAV files, to check the chain from player to meter end to end. */
+import { fixed } from '@amber-gauge/core/quantity';
+import { TEST_TONES_HZ, type SynthTone } from '@amber-gauge/core/speed';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { download } from '../../shared/ui/download.js';
+import { inWorker } from '../../workers/speedClient.js';
+import { numberOf } from './ways/way.js';
+import classes from './Desk.module.css';
+
+const RATES = [44100, 48000, 96000, 192000] as const;
+const CODINGS = [
+  ['s16', '16 bit'],
+  ['s24', '24 bit'],
+  ['f32', '32 bit float'],
+] as const;
+type Coding = (typeof CODINGS)[number][0];
+
+/** Largest file made in one piece, seconds times rate. */
+const MOST_SAMPLES = 40_000_000;
+
+export function ToneMaker() {
+  const [hz, setHz] = useState<string>(String(TEST_TONES_HZ[0]));
+  const [rate, setRate] = useState<number>(48000);
+  const [coding, setCoding] = useState<Coding>('s24');
+  const [seconds, setSeconds] = useState('60');
+  const [error, setError] = useState('0');
+  const [wowHz, setWowHz] = useState('0.5556');
+  const [wow, setWow] = useState('0');
+  const [level, setLevel] = useState('-6');
+  const [busy, setBusy] = useState(false);
+  const values = { hz, seconds, error, wowHz, wow, level };
+  const wrong = problemOf(values, rate);
+  const make = async () => {
+    setBusy(true);
+    const wish: SynthTone = {
+      sampleRate: rate,
+      durationS: numberOf(seconds) ?? 0,
+      nominalHz: numberOf(hz) ?? 0,
+      errorPercent: numberOf(error) ?? 0,
+      amplitude: 10 ** ((numberOf(level) ?? 0) / 20),
+      lines: (numberOf(wow) ?? 0) > 0 ? [{ hz: numberOf(wowHz) ?? 0, peakPercent: numberOf(wow) ?? 0 }] : [],
+    };
+    const made = await inWorker<Blob | null>(async (api) => api.make(wish, coding), null).answer;
+    if (made) download(nameOf(values, rate), 'audio/wav', made);
+    setBusy(false);
+  };
+  const field = (label: string, value: string, set: (text: string) => void) => (
+    <TextField
+      label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+    />
+  );
+  const played = (numberOf(hz) ?? 0) * (1 + (numberOf(error) ?? 0) / 100);
+  return (
+    <main className={classes.desk}>
+      <h1 className="prompt">Make a test tone</h1>
+      <p className={classes.lead}>
+        The file is exact to its sample clock. Played from one device into another it shows what the chain adds: drop
+        the recording on the <Link to="/speed">speed desk</Link> and the meter must read what stands here.
+      </p>
+      <div className={classes.maker}>
+        <TextField
+          select
+          label="Tone"
+          value={TEST_TONES_HZ.some((one) => String(one) === hz) ? hz : 'own'}
+          onChange={(event) => setHz(event.target.value === 'own' ? '' : event.target.value)}
+        >
+          {TEST_TONES_HZ.map((one) => (
+            <MenuItem key={one} value={String(one)}>
+              {one} Hz
+            </MenuItem>
+          ))}
+          <MenuItem value="own">another</MenuItem>
+        </TextField>
+        {!TEST_TONES_HZ.some((one) => String(one) === hz) && field('Frequency, Hz', hz, setHz)}
+        <TextField select label="Sample rate" value={rate} onChange={(event) => setRate(Number(event.target.value))}>
+          {RATES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {one} Hz
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField select label="Samples" value={coding} onChange={(event) => setCoding(event.target.value as Coding)}>
+          {CODINGS.map(([id, words]) => (
+            <MenuItem key={id} value={id}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+        {field('Length, s', seconds, setSeconds)}
+        {field('Speed error, %', error, setError)}
+        {field('Wow or flutter, % peak', wow, setWow)}
+        {field('at, Hz', wowHz, setWowHz)}
+        {field('Peak level, dB of full scale', level, setLevel)}
+      </div>
+      {wrong ? (
+        <p role="alert" className="danger">
+          {wrong}
+        </p>
+      ) : (
+        <p className="reading">{fixed(played, 3)} Hz</p>
+      )}
+      <div className="row">
+        <Button
+          variant="contained"
+          className={classes.makeKey ?? ''}
+          disabled={wrong !== null || busy}
+          onClick={() => void make()}
+        >
+          {busy ? 'Making it' : 'Save as WAV'}
+        </Button>
+      </div>
+      <h2>To check the chain</h2>
+      <ol className={classes.steps ?? ''}>
+        <li>Drop the saved file on the speed desk as it is: error and wow must read what stands above.</li>
+        <li>Play it into the line input and record it there: what the error differs by is the two clocks.</li>
+        <li>Never over a wireless speaker or a phone call: they stretch time on their own.</li>
+      </ol>
+    </main>
+  );
+}
+
+type Values = Readonly<Record<'hz' | 'seconds' | 'error' | 'wowHz' | 'wow' | 'level', string>>;
+
+/** What is wrong with the wish, in words; null when nothing is. */
+function problemOf(values: Values, rate: number): string | null {
+  const [hz, seconds, error, wowHz, wow, level] = (['hz', 'seconds', 'error', 'wowHz', 'wow', 'level'] as const).map(
+    (name) => numberOf(values[name]),
+  );
+  if (hz === null || hz === undefined || hz < 20 || hz > 0.4 * rate)
+    return `The tone lies between 20 and ${0.4 * rate} Hz.`;
+  if (seconds === null || seconds === undefined || seconds < 1) return 'At least one second.';
+  if (seconds * rate > MOST_SAMPLES) return `At most ${Math.floor(MOST_SAMPLES / rate)} s at this rate.`;
+  if (error === null || error === undefined || Math.abs(error) > 50) return 'The speed error lies within ±50 %.';
+  if (wow === null || wow === undefined || wow < 0 || wow > 10) return 'Wow lies between 0 and 10 %.';
+  if (wow > 0 && !(wowHz && wowHz >= 0.05 && wowHz <= 500)) return 'Wow and flutter lie between 0.05 and 500 Hz.';
+  if (level === null || level === undefined || level > 0 || level < -60) return 'The level lies between −60 and 0 dB.';
+  return null;
+}
+
+const nameOf = (values: Values, rate: number): string =>
+  `tone-${values.hz}Hz${Number(values.error) === 0 ? '' : `-${values.error}pc`}${Number(values.wow) === 0 ? '' : `-wow${values.wow}pc-${values.wowHz}Hz`}-${rate}.wav`;

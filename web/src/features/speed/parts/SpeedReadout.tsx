@@ -1,0 +1,75 @@
+/** The ribbon, the number, the verdict: what matters now, readable at arm's length. */
+import { howMeasured, type SpeedBody } from '@amber-gauge/core/bench';
+import { errorDecimals, fixed, signed, type Tolerance } from '@amber-gauge/core/quantity';
+import { centreLabel, verdictWords, type Verdict } from '@amber-gauge/core/speed';
+import { RibbonLarge, type Trail } from '../../../shared/ribbon/RibbonLarge.js';
+import type { ReactNode } from 'react';
+import classes from './Speed.module.css';
+
+interface Props {
+  readonly reading: SpeedBody;
+  readonly verdict: Verdict;
+  readonly limits: Tolerance;
+  readonly nominalRpm: number | null;
+  readonly centre: string | null;
+  /** The tolerance in words, with its origin. */
+  readonly origin: string;
+  readonly trail: Trail | null;
+  /** What can be done with this reading, at the end of the number's row. */
+  readonly children?: ReactNode;
+}
+
+/** What the large number is, where it is a mean over a stretch. */
+const MEAN_WORDS: Partial<Record<SpeedBody['method'], string>> = {
+  'tone-recording': 'mean of the whole stretch',
+  'tone-live': 'mean of what was heard, at most the last minute',
+  pulses: 'mean of the whole stretch',
+  gyro: 'mean of the steady stretch',
+  sound: 'mean while it sounded',
+};
+
+/** Under 1000 to a tenth where it has one, above to whole turns. */
+const plainRpm = (rpm: number): string => String(Number(fixed(rpm, rpm < 1000 ? 1 : 0)));
+
+export function SpeedReadout({ reading, verdict, limits, nominalRpm, centre, origin, trail, children }: Props) {
+  const { errorPercent, expandedPercent } = reading;
+  const decimals = errorDecimals(expandedPercent);
+  const spread = expandedPercent === null ? 'uncertainty not known' : `± ${fixed(expandedPercent, decimals)} %`;
+  const words = errorPercent === null ? '' : `${signed(errorPercent, decimals)} % ${spread}, ${verdictWords(verdict)}`;
+  return (
+    <section className={classes.readout} aria-label="Speed reading">
+      {(errorPercent !== null || !reading.turned) && (
+        <RibbonLarge
+          reading={reading}
+          limits={limits}
+          centre={centreLabel(nominalRpm, centre ?? '0')}
+          trail={trail}
+          describe={reading.turned ? words : 'did not turn'}
+        />
+      )}
+      {!reading.turned && <p className={classes.verdict}>Did not turn</p>}
+      {reading.turned && (
+        <div className={classes.numbers}>
+          <span className={classes.number} data-testid="speed-number">
+            {errorPercent === null ? plainRpm(reading.rpm ?? 0) : signed(errorPercent, decimals)}
+            <span className={classes.unit}>{errorPercent === null ? '\u202frpm' : '\u202f%'}</span>
+          </span>
+          {(errorPercent !== null || expandedPercent !== null) && <span className={classes.spread}>{spread}</span>}
+          {errorPercent !== null && <span className={classes.verdict}>{verdictWords(verdict)}</span>}
+          {children && <span className={classes.actions}>{children}</span>}
+        </div>
+      )}
+      {verdict.kind === 'undecided' && errorPercent !== null && <p>{verdict.decide}</p>}
+      <p className="quiet">
+        {[
+          MEAN_WORDS[reading.method] ?? '',
+          howMeasured(reading),
+          errorPercent !== null && reading.rpm !== null ? `${fixed(reading.rpm, 2)} rpm` : '',
+          errorPercent === null ? 'no nominal: compare it with as found' : `tolerance ${origin}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+    </section>
+  );
+}

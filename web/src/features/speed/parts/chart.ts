@@ -1,0 +1,88 @@
+/** ECharts with only what the two speed charts use, coloured from the page's own tokens. */
+import { LineChart } from 'echarts/charts';
+import {
+  DataZoomComponent,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  MarkPointComponent,
+  TooltipComponent,
+} from 'echarts/components';
+import { init, use as register, type EChartsCoreOption } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import { useEffect, useRef, type RefObject } from 'react';
+import { FONT_TEXT } from '../../../app/tokens.js';
+
+register([
+  LineChart,
+  GridComponent,
+  TooltipComponent,
+  DataZoomComponent,
+  MarkLineComponent,
+  MarkAreaComponent,
+  MarkPointComponent,
+  CanvasRenderer,
+]);
+
+/** The page's colours as they are now. */
+export function inks() {
+  const style = getComputedStyle(document.documentElement);
+  const read = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    ink: read('--ink'),
+    ink2: read('--ink-2'),
+    hair: read('--hair'),
+    amber: read('--amber-edge'),
+    fill: read('--amber-fill'),
+    sheet: read('--sheet'),
+  };
+}
+
+/** Axes and text that both charts share. */
+export function baseOption(): EChartsCoreOption {
+  const { ink, sheet } = inks();
+  return {
+    animation: false,
+    textStyle: { fontFamily: FONT_TEXT, color: ink, fontSize: 15 },
+    grid: { left: 52, right: 16, top: 16, bottom: 40 },
+    tooltip: {
+      trigger: 'axis',
+      backgroundColor: sheet,
+      borderColor: ink,
+      borderRadius: 0,
+      textStyle: { color: ink, fontFamily: FONT_TEXT },
+    },
+  };
+}
+
+export function axis(more: Record<string, unknown>) {
+  const { ink2, hair } = inks();
+  return {
+    axisLine: { lineStyle: { color: ink2 } },
+    axisLabel: { color: ink2, fontSize: 15 },
+    splitLine: { lineStyle: { color: hair } },
+    ...more,
+  };
+}
+
+/** A chart in a div that follows its size, its option and the mode of the page. */
+export function useChart(make: () => EChartsCoreOption): RefObject<HTMLDivElement | null> {
+  const ref = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const chart = init(element);
+    const draw = () => chart.setOption(make(), true);
+    draw();
+    const size = new ResizeObserver(() => chart.resize());
+    size.observe(element);
+    const mode = new MutationObserver(draw);
+    mode.observe(document.documentElement, { attributeFilter: ['data-mode'] });
+    return () => {
+      size.disconnect();
+      mode.disconnect();
+      chart.dispose();
+    };
+  }, [make]);
+  return ref;
+}

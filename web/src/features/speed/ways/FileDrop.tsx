@@ -1,0 +1,80 @@
+/** Dropping or choosing a file to measure: in a worker, with progress and a stop. */
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { warmWorker, type Report, type Task } from '../../../workers/speedClient.js';
+import type { SpeedAnswer } from '../../../workers/speed.worker.js';
+import classes from '../parts/Speed.module.css';
+
+interface Props {
+  readonly label: string;
+  readonly button: string;
+  readonly or: string;
+  readonly measure: (file: File, report: Report) => Promise<Task<SpeedAnswer> | null>;
+  readonly onMeasured: (answer: SpeedAnswer & { readonly kind: 'measured' }, file: File) => Promise<void>;
+  readonly disabled?: boolean;
+  readonly children?: ReactNode;
+}
+
+type State =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'busy'; readonly name: string; readonly done: number }
+  | { readonly kind: 'refused'; readonly name: string; readonly message: string };
+
+export function FileDrop({ label, button, or, measure, onMeasured, disabled = false, children }: Props) {
+  const [state, setState] = useState<State>({ kind: 'idle' });
+  const running = useRef<Task<SpeedAnswer> | null>(null);
+  useEffect(warmWorker, []);
+  const run = async (file: File) => {
+    setState({ kind: 'busy', name: file.name, done: 0 });
+    try {
+      running.current = await measure(file, (done) => setState({ kind: 'busy', name: file.name, done }));
+      if (!running.current) return setState({ kind: 'idle' });
+      const answer = await running.current.answer;
+      if (answer.kind === 'refused') return setState({ kind: 'refused', name: file.name, message: answer.message });
+      await onMeasured(answer, file);
+      setState({ kind: 'idle' });
+    } catch (error) {
+      const message = error instanceof Error ? error.message : 'It could not be measured.';
+      setState({ kind: 'refused', name: file.name, message });
+    }
+  };
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    multiple: false,
+    disabled,
+    onDrop: ([file]) => file && void run(file),
+  });
+  return (
+    <div
+      {...getRootProps({ className: isDragActive ? `${classes.drop} ${classes.over}` : (classes.drop ?? '') })}
+      data-testid="file-drop"
+    >
+      <input {...getInputProps({ 'aria-label': label })} />
+      {state.kind === 'busy' ? (
+        <div className={classes.busy}>
+          <span className={classes.dropWord}>Measuring {state.name}</span>
+          <LinearProgress variant="determinate" value={100 * state.done} aria-label="Measuring" />
+          <Button variant="outlined" onClick={() => running.current?.stop()}>
+            Stop
+          </Button>
+        </div>
+      ) : (
+        <div className="row">
+          <Button variant="contained" className={classes.main ?? ''} onClick={open} disabled={disabled}>
+            {button}
+          </Button>
+          <span className={classes.dropWord}>{or}</span>
+          {children}
+        </div>
+      )}
+      {state.kind === 'refused' && (
+        <p role="alert" className={classes.refused}>
+          <strong>{state.name}</strong> {state.message}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+/** A phone's gyroscope log, flat on the platter. */
+import type { GyroColumns } from '@amber-gauge/core/speed';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { inWorker, STOPPED } from '../../../workers/speedClient.js';
+import { GyroColumnsForm } from './ColumnsForm.js';
+import { guessFor, type TableHead } from './columns.js';
+import { FileDrop } from './FileDrop.js';
+import { Unsaved } from './Unsaved.js';
+import { useHanding } from './useHanding.js';
+import { numberOf, type WayProps } from './way.js';
+import classes from '../parts/Speed.module.css';
+
+interface Waiting {
+  readonly file: File;
+  readonly head: TableHead;
+  readonly columns: GyroColumns;
+}
+
+export function GyroWay({ speed, onMeasured }: WayProps) {
+  const [scale, setScale] = useState('3');
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const handing = useHanding(onMeasured);
+  const scaleLimitPercent = numberOf(scale);
+  if (speed.nominalRpm === null) return <p>A gyroscope lies on a platter. Choose a record speed.</p>;
+  const nominalRpm = speed.nominalRpm;
+  return (
+    <div className={classes.way}>
+      <FileDrop
+        label="Log of the gyroscope"
+        button="Choose a log"
+        or="or drop the CSV here: time and three axes, a few seconds standing still, then turning"
+        disabled={scaleLimitPercent === null || scaleLimitPercent <= 0}
+        measure={async (file) => {
+          const guess = await guessFor(file);
+          if (!guess.gyro) throw new Error('No time and three axes were found. Export time, x, y, z of the gyroscope.');
+          setWaiting({ file, head: guess.head, columns: guess.gyro });
+          return null;
+        }}
+        onMeasured={() => Promise.resolve()}
+      >
+        <TextField
+          size="small"
+          label="Scale within ± % (3: not calibrated)"
+          value={scale}
+          onChange={(event) => setScale(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+      </FileDrop>
+      <p className="small quiet">
+        The phone in the middle, not slowing a weak drive. Many gyroscopes end at 250 deg/s: 45 rpm is 270.
+      </p>
+      {waiting && scaleLimitPercent !== null && (
+        <GyroColumnsForm
+          key={waiting.file.name}
+          head={waiting.head}
+          columns={waiting.columns}
+          onCancel={() => setWaiting(null)}
+          onMeasure={async (columns) => {
+            const wish = { nominalRpm, scaleLimitPercent, columns };
+            const result = await inWorker((api) => api.gyro(waiting.file, wish), STOPPED).answer;
+            if (result.kind === 'refused') return result.message;
+            const { file } = waiting;
+            setWaiting(null);
+            await handing.hand({
+              run: result.run,
+              fileName: file.name,
+              fileBytes: file.size,
+              sha256: result.sha256,
+              source: null,
+              recording: null,
+            });
+            return null;
+          }}
+        />
+      )}
+      <Unsaved handing={handing} />
+    </div>
+  );
+}

@@ -1,0 +1,113 @@
+/** Pulses of a shaft: a table of times, a scope capture, a recording, or live on the line input. */
+import { guessFor, type TableHead } from './columns.js';
+import type { PulseColumns } from '@amber-gauge/core/speed';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useState } from 'react';
+import { decodeElse, inWorker, reporting, STOPPED, type Report } from '../../../workers/speedClient.js';
+import { PulseColumnsForm } from './ColumnsForm.js';
+import { FileDrop } from './FileDrop.js';
+import { LivePulses } from './LivePulses.js';
+import { Unsaved } from './Unsaved.js';
+import { useHanding } from './useHanding.js';
+import { numberOf, type WayProps } from './way.js';
+import classes from '../parts/Speed.module.css';
+
+interface Waiting {
+  readonly file: File;
+  readonly head: TableHead;
+  readonly columns: PulseColumns;
+}
+
+export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
+  const [from, setFrom] = useState<'file' | 'live'>('file');
+  const [perTurn, setPerTurn] = useState('1');
+  const [rpm, setRpm] = useState(speed.nominalRpm === null ? '' : String(Number(speed.nominalRpm.toFixed(4))));
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
+  const handing = useHanding(onMeasured);
+  const per = Math.round(numberOf(perTurn) ?? 0);
+  const nominalRpm = numberOf(rpm) ?? 0;
+  const ready = per >= 1 && nominalRpm > 0;
+  const wish = { perTurn: per, nominalRpm };
+  const keep = (answer: Parameters<Parameters<typeof FileDrop>[0]['onMeasured']>[0], file: File) =>
+    handing.hand({
+      run: answer.run,
+      fileName: file.name,
+      fileBytes: file.size,
+      sha256: answer.sha256,
+      source: null,
+      recording: null,
+    });
+  const measure = async (file: File, report: Report) => {
+    if (!isTable(file)) {
+      const decoded = await decodeElse(file);
+      return inWorker((api) => api.pulseRecording(file, decoded, wish, reporting(report)), STOPPED);
+    }
+    const head = await guessFor(file);
+    setWaiting({ file, head: head.head, columns: head.pulses });
+    return null;
+  };
+  return (
+    <div className={classes.way}>
+      <div className="row">
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={from}
+          onChange={(_event, value: 'file' | 'live' | null) => value && setFrom(value)}
+          aria-label="Pulses from"
+        >
+          <ToggleButton value="file">a file</ToggleButton>
+          <ToggleButton value="live">the line input</ToggleButton>
+        </ToggleButtonGroup>
+        <TextField
+          size="small"
+          label="Pulses a turn"
+          value={perTurn}
+          onChange={(event) => setPerTurn(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+        <TextField
+          size="small"
+          label="Nominal of this shaft, rpm"
+          value={rpm}
+          onChange={(event) => setRpm(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+        {!ready && <span className="quiet">Type how many pulses a turn and the speed they should show.</span>}
+      </div>
+      {from === 'live' && <LivePulses wish={wish} ready={ready} hand={handing.hand} onLive={onLive} />}
+      {from === 'file' && (
+        <FileDrop
+          label="File of pulses"
+          button="Choose a file"
+          or="or drop it here: CSV of times or of a scope, WAV of the pulses or of the generator’s sine"
+          disabled={!ready}
+          measure={measure}
+          onMeasured={keep}
+        />
+      )}
+      {waiting && (
+        <PulseColumnsForm
+          key={waiting.file.name}
+          head={waiting.head}
+          columns={waiting.columns}
+          onCancel={() => setWaiting(null)}
+          onMeasure={async (columns) => {
+            const { answer } = inWorker((api) => api.pulseTable(waiting.file, { ...wish, columns }), STOPPED);
+            const result = await answer;
+            if (result.kind === 'refused') return result.message;
+            setWaiting(null);
+            await keep(result, waiting.file);
+            return null;
+          }}
+        />
+      )}
+      <Unsaved handing={handing} />
+    </div>
+  );
+}
+
+/** A table by its name; anything else is listened to. */
+const isTable = (file: File): boolean => /\.(csv|txt|tsv|dat|asc)$/i.test(file.name) || file.type === 'text/csv';

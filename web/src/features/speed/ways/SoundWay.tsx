@@ -1,0 +1,108 @@
+/** The motor's own sound: blades, bars or pole pairs counted, the speed from their harmonics. */
+import { SOUND_DEFAULTS, SOUND_LINES, type SoundLines } from '@amber-gauge/core/speed';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useSettings } from '../../../shared/api/queries.js';
+import { decodeElse, inWorker, reporting, STOPPED } from '../../../workers/speedClient.js';
+import { FileDrop } from './FileDrop.js';
+import { Unsaved } from './Unsaved.js';
+import { useHanding } from './useHanding.js';
+import { numberOf, type WayProps } from './way.js';
+import classes from '../parts/Speed.module.css';
+
+const COUNT_WORDS: Readonly<Record<SoundLines, string>> = {
+  blades: 'Blades',
+  bars: 'Commutator bars',
+  'pole pairs': 'Pole pairs',
+  'once a turn': 'Once a turn',
+};
+
+export function SoundWay({ onMeasured }: Pick<WayProps, 'onMeasured'>) {
+  const clockLimitPpm = useSettings().data?.clockLimitPpm ?? 100;
+  const [lines, setLines] = useState<SoundLines>('blades');
+  const [count, setCount] = useState('');
+  const [low, setLow] = useState(String(SOUND_DEFAULTS.lowestRpm));
+  const [high, setHigh] = useState(String(SOUND_DEFAULTS.highestRpm));
+  const [nominal, setNominal] = useState('');
+  const [reversing, setReversing] = useState(false);
+  const handing = useHanding(onMeasured);
+  const counted = lines === 'once a turn' ? 1 : Math.round(numberOf(count) ?? 0);
+  const [minRpm, maxRpm] = [numberOf(low) ?? 0, numberOf(high) ?? 0];
+  const ready = counted >= 1 && minRpm > 0 && maxRpm > minRpm;
+  const field = (label: string, value: string, set: (text: string) => void) => (
+    <TextField
+      size="small"
+      label={label}
+      value={value}
+      onChange={(event) => set(event.target.value)}
+      slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+      sx={{ width: 150 }}
+    />
+  );
+  return (
+    <div className={classes.way}>
+      <div className="row">
+        <TextField
+          select
+          size="small"
+          label="It sounds of"
+          value={lines}
+          onChange={(event) => setLines(event.target.value as SoundLines)}
+        >
+          {SOUND_LINES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {one}
+            </MenuItem>
+          ))}
+        </TextField>
+        {lines !== 'once a turn' && field(COUNT_WORDS[lines], count, setCount)}
+        {field('From, rpm', low, setLow)}
+        {field('to, rpm', high, setHigh)}
+        {field('Nominal, rpm', nominal, setNominal)}
+        <FormControlLabel
+          control={<Checkbox checked={reversing} onChange={(event) => setReversing(event.target.checked)} />}
+          label="reverses in turn"
+        />
+      </div>
+      <FileDrop
+        label="Recording of the sound"
+        button="Choose a recording"
+        or="or drop one of the running motor here: five seconds or more, close by"
+        disabled={!ready}
+        measure={async (file, report) => {
+          const decoded = await decodeElse(file);
+          const wish = {
+            lines,
+            count: counted,
+            minRpm,
+            maxRpm,
+            nominalRpm: numberOf(nominal),
+            reversing,
+            clockLimitPercent: clockLimitPpm / 1e4,
+          };
+          return inWorker((api) => api.sound(file, decoded, wish, reporting(report)), STOPPED);
+        }}
+        onMeasured={(answer, file) =>
+          handing.hand({
+            run: answer.run,
+            fileName: file.name,
+            fileBytes: file.size,
+            sha256: answer.sha256,
+            source: null,
+            recording: null,
+          })
+        }
+      />
+      {!ready && (
+        <p className="quiet">
+          Count the blades, bars or pole pairs and type them: the count decides the speed. An odd number of bars
+          commutates twice for each.
+        </p>
+      )}
+      <Unsaved handing={handing} />
+    </div>
+  );
+}

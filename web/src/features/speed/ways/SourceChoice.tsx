@@ -1,0 +1,32 @@
+/** Which test tape or record plays, with its tolerance. */
+import type { Source } from '@amber-gauge/contract';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+
+interface Props {
+  readonly source: Source;
+  readonly sources: readonly Source[];
+  readonly onSource: (id: string) => void;
+}
+
+export function SourceChoice({ source, sources, onSource }: Props) {
+  return (
+    <TextField
+      select
+      size="small"
+      label="Test tape or record"
+      value={source.id}
+      onChange={(event) => onSource(event.target.value)}
+    >
+      {sources.map((one) => (
+        <MenuItem key={one.id} value={one.id}>
+          {one.name}
+          {one.tolerancePercent === null ? ', tolerance not known' : `, ±${one.tolerancePercent} %`}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+/** Where there is none yet: its nominal decides the speed error. */
+export const NO_SOURCE = 'Add the test tape or record in Set-up first: its nominal decides the speed error.';

@@ -1,0 +1,160 @@
+/** A strobe count: lamp, ring, where one looks, which way it turns, how many bars; signed rightly. */
+import { fixed, signed } from '@amber-gauge/core/quantity';
+import {
+  flashRate,
+  otherStandstills,
+  readStrobe,
+  ringBars,
+  runOfStrobe,
+  STROBE_REFUSALS,
+  STROBE_WARNINGS,
+  wrongRingWords,
+  type StrobeLamp,
+  type StrobeLook,
+} from '@amber-gauge/core/speed';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useSettings } from '../../../shared/api/queries.js';
+import { StrobeCount } from './StrobeCount.js';
+import { Unsaved } from './Unsaved.js';
+import { useHanding } from './useHanding.js';
+import { numberOf, withoutFile, type WayProps } from './way.js';
+import classes from '../parts/Speed.module.css';
+
+const LAMPS: readonly (readonly [StrobeLamp, string])[] = [
+  ['mains', 'lamp on the mains, both half-waves'],
+  ['half-wave', 'lamp behind one diode'],
+  ['crystal', 'crystal strobe lamp'],
+  ['own-crystal', 'the deck’s own crystal lamp'],
+  ['steady', 'LED on direct current, or no idea'],
+];
+
+const SENSES = [
+  ['clockwise', 'clockwise from above'],
+  ['counter', 'counter-clockwise'],
+] as const;
+
+const CAMERAS = [
+  ['none', 'by eye'],
+  ['plain', 'through a camera'],
+  ['mirrored', 'mirrored (selfie) camera'],
+] as const;
+
+/** "50 Hz mains light", or the lamp's own name. */
+function lightWords({ lamp, measuredMainsHz, mainsHz }: StrobeLook): string {
+  const onMains = lamp === 'mains' || lamp === 'half-wave';
+  return onMains ? `${measuredMainsHz ?? mainsHz} Hz mains light` : (LAMPS.find(([id]) => id === lamp)?.[1] ?? lamp);
+}
+
+export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMeasured'>) {
+  const mainsHz = useSettings().data?.mainsHz ?? 50;
+  const [lamp, setLamp] = useState<StrobeLamp>('mains');
+  const [measuredMains, setMeasuredMains] = useState('');
+  const [ring, setRing] = useState('');
+  const [sense, setSense] = useState<'clockwise' | 'counter'>('clockwise');
+  const [camera, setCamera] = useState<StrobeLook['camera']>('none');
+  const [direction, setDirection] = useState<StrobeLook['direction']>('left');
+  const [edge, setEdge] = useState<StrobeLook['edge']>('near');
+  const [bars, setBars] = useState('');
+  const [overS, setOverS] = useState('30');
+  const handing = useHanding(onMeasured);
+  if (speed.nominalRpm === null) return <p>A strobe disc is for platters. Choose a record speed.</p>;
+  const usual = ringBars(flashRate(lamp, mainsHz), speed.nominalRpm);
+  const look: StrobeLook = {
+    nominalRpm: speed.nominalRpm,
+    mainsHz,
+    measuredMainsHz: numberOf(measuredMains),
+    lamp,
+    ringBars: Math.max(1, Math.round(numberOf(ring) ?? usual)),
+    direction,
+    edge,
+    bars: numberOf(bars) ?? 0,
+    overS: numberOf(overS) ?? 0,
+    clockwise: sense === 'clockwise',
+    camera,
+  };
+  const counted = direction === 'still' || bars.trim() !== '';
+  const reading = counted ? readStrobe(look) : null;
+  const wrong = wrongRingWords(look);
+  const others = otherStandstills(look.ringBars, flashRate(lamp, mainsHz));
+  const keep = () => {
+    if (reading?.kind === 'measured')
+      void handing.hand(withoutFile(runOfStrobe(reading), `${look.ringBars} bars, ${lightWords(look)}`));
+  };
+  const select = <T extends string>(
+    label: string,
+    value: T,
+    set: (value: T) => void,
+    options: readonly (readonly [T, string])[],
+  ) => (
+    <TextField select size="small" label={label} value={value} onChange={(event) => set(event.target.value as T)}>
+      {options.map(([id, words]) => (
+        <MenuItem key={id} value={id}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+  return (
+    <div className={classes.way}>
+      <p>
+        Look at the ring of <strong>{usual} bars</strong>. It also seems to stand still at {fixed(others.double, 1)} rpm
+        and, with twice the bars, at {fixed(others.half, 1)} rpm.
+      </p>
+      <StrobeCount
+        direction={direction}
+        onDirection={setDirection}
+        edge={edge}
+        onEdge={setEdge}
+        bars={bars}
+        onBars={setBars}
+        overS={overS}
+        onOverS={setOverS}
+      >
+        <Button
+          variant="contained"
+          className={classes.main ?? ''}
+          disabled={reading?.kind !== 'measured'}
+          onClick={keep}
+        >
+          {reading?.kind === 'measured' ? `Keep ${signed(reading.errorPercent, 2)} %` : 'Keep'}
+        </Button>
+      </StrobeCount>
+      <div className="row">
+        {select('Light', lamp, setLamp, LAMPS)}
+        <TextField
+          size="small"
+          label="Mains measured, Hz"
+          placeholder={String(mainsHz)}
+          value={measuredMains}
+          onChange={(event) => setMeasuredMains(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          sx={{ width: 220 }}
+        />
+        <TextField
+          size="small"
+          label="Bars of the ring"
+          placeholder={String(usual)}
+          value={ring}
+          onChange={(event) => setRing(event.target.value)}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          sx={{ width: 160 }}
+        />
+        {select('The platter turns', sense, setSense, SENSES)}
+        {select('Seen', camera, setCamera, CAMERAS)}
+      </div>
+      {reading?.kind === 'unusable' && <p role="alert">{STROBE_REFUSALS[reading.reason]}</p>}
+      {wrong && <p role="alert">{wrong}</p>}
+      {reading?.kind === 'measured' &&
+        reading.warnings
+          .filter((code) => code !== 'WRONG_RING')
+          .map((code) => <p key={code}>{STROBE_WARNINGS[code]}</p>)}
+      <p className="small quiet">
+        Strobe light makes turning fans and pulleys look still: keep fingers away. Flashing can trigger seizures.
+      </p>
+      <Unsaved handing={handing} />
+    </div>
+  );
+}

@@ -1,0 +1,42 @@
+/** Several tones on one recording, each measured by itself. */
+import { errorDecimals, fixed, signed } from '@amber-gauge/core/quantity';
+import type { OtherBand } from '../../../workers/speed.worker.js';
+import classes from '../parts/Speed.module.css';
+
+export function TonesInARow({ bands }: { readonly bands: readonly OtherBand[] }) {
+  return (
+    <table className={classes.bands} aria-label="Tones on this recording">
+      <thead>
+        <tr>
+          <th scope="col">Tone</th>
+          <th scope="col">from, to</th>
+          <th scope="col">speed error</th>
+          <th scope="col">unweighted peak</th>
+        </tr>
+      </thead>
+      <tbody>
+        {bands.map((band) => {
+          const u = band.run?.expandedPercent ?? null;
+          return (
+            <tr key={band.startS}>
+              <td className="mono">{band.nominalHz} Hz</td>
+              <td className="mono">
+                {fixed(band.startS, 1)} to {fixed(band.endS, 1)} s
+              </td>
+              {band.run ? (
+                <>
+                  <td className="mono">
+                    {signed(band.run.errorPercent ?? 0, errorDecimals(u))} ± {fixed(u ?? 0, errorDecimals(u))} %
+                  </td>
+                  <td className="mono">{fixed(band.run.flutter?.unweightedPeakPercent ?? 0, 3)} %</td>
+                </>
+              ) : (
+                <td colSpan={2}>{band.message}</td>
+              )}
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,57 @@
+/** The row of ways and the chosen one: the same on the speed desk and inside a job. */
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import type { ReactNode } from 'react';
+import { GyroWay } from './GyroWay.js';
+import { LiveToneWay } from './LiveToneWay.js';
+import { PulsesWay } from './PulsesWay.js';
+import { RecordingWay } from './RecordingWay.js';
+import { SoundWay } from './SoundWay.js';
+import { StopwatchWay } from './StopwatchWay.js';
+import { StrobeWay } from './StrobeWay.js';
+import type { Way, WayProps } from './way.js';
+import classes from '../parts/Speed.module.css';
+
+interface Props extends WayProps {
+  readonly ways: readonly Way[];
+  readonly way: Way;
+  readonly onWay: (way: Way) => void;
+  /** What stands at the end of the row. */
+  readonly children?: ReactNode;
+}
+
+const PANELS: Readonly<Record<Way, (props: WayProps) => ReactNode>> = {
+  recording: RecordingWay,
+  'live tone': LiveToneWay,
+  pulses: PulsesWay,
+  gyroscope: GyroWay,
+  'strobe disc': StrobeWay,
+  stopwatch: StopwatchWay,
+  sound: SoundWay,
+};
+
+export function Ways({ ways, way, onWay, children, ...props }: Props) {
+  const Panel = PANELS[way];
+  return (
+    <div className={classes.waysFrame}>
+      <div className={classes.waysRow}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={way}
+          onChange={(_event, value: Way | null) => value && onWay(value)}
+          aria-label="Way of measuring"
+          className={classes.ways ?? ''}
+        >
+          {ways.map((one) => (
+            <ToggleButton key={one} value={one}>
+              {one}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        {children}
+      </div>
+      <Panel key={`${way} ${props.speed.id}`} {...props} />
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
+import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
+import '@fontsource/dejavu-sans/400.css';
+import './app/global.css';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { App } from './app/App.js';
+import { startStream } from './shared/api/stream.js';
+import { setClock } from './shared/outbox/clock.js';
+import { startOutbox } from './shared/outbox/outbox.js';
+
+setClock().catch(() => undefined);
+void startOutbox();
+startStream();
+
+const root = document.getElementById('root');
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  );
+}

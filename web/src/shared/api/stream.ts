@@ -1,0 +1,37 @@
+/**
+ * Changes as the server tells them. One tab of this browser holds the stream and passes on what it
+ * hears, so that many tabs do not use up the browser's few connections.
+ */
+import { jobChangedSchema } from '@amber-gauge/contract';
+import { keys, queryClient } from './queries.js';
+
+type Message = { readonly kind: 'all' } | { readonly kind: 'job'; readonly id: string };
+
+const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('amber-gauge-changes');
+
+function apply(message: Message): void {
+  if (message.kind === 'all') void queryClient.invalidateQueries();
+  else {
+    void queryClient.invalidateQueries({ queryKey: keys.job(message.id) });
+    void queryClient.invalidateQueries({ queryKey: keys.jobs });
+  }
+}
+
+/** Listens for as long as the page lives. */
+export function startStream(): void {
+  channel?.addEventListener('message', (event: MessageEvent<Message>) => apply(event.data));
+  void navigator.locks.request('amber-gauge-stream', () => {
+    const source = new EventSource('/api/v1/stream');
+    const pass = (message: Message) => {
+      apply(message);
+      channel?.postMessage(message);
+    };
+    source.addEventListener('all', () => pass({ kind: 'all' }));
+    source.addEventListener('job', (event: MessageEvent<string>) => {
+      const change = jobChangedSchema.safeParse(JSON.parse(event.data));
+      if (change.success) pass({ kind: 'job', id: change.data.id });
+    });
+    // The lock is held, and the stream kept, until the page goes.
+    return new Promise<void>(() => undefined);
+  });
+}

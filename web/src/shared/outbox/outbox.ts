@@ -1,0 +1,130 @@
+/**
+ * The outbox: a line is stored here first, then sent in order, and taken out only when the server
+ * says it is committed. The server knows each line by its key, so sending twice keeps it once.
+ */
+import { eventsKeptSchema, photoKeptSchema } from '@amber-gauge/contract';
+import type { BenchEvent, EventBody, StageId } from '@amber-gauge/core/bench';
+import { create } from 'zustand';
+import { ApiError, call } from '../api/client.js';
+import { mergeKept } from '../api/queries.js';
+import { serverNow } from './clock.js';
+import { deviceId, nextSequence } from './device.js';
+import { allEntries, markRefused, putEntry, removeEntry, type OutboxEntry, type OutboxPicture } from './store.js';
+
+interface OutboxState {
+  readonly entries: readonly OutboxEntry[];
+  /** True while the server does not answer. */
+  readonly away: boolean;
+}
+
+export const useOutbox = create<OutboxState>(() => ({ entries: [], away: false }));
+
+const RETRY_MS = { first: 500, most: 4000 } as const;
+let retryMs: number = RETRY_MS.first;
+let timer: ReturnType<typeof setTimeout> | null = null;
+let sending = false;
+
+/** A new line, stamped now unless a time of its own is given (the capture key's moment). */
+export function makeLine(stage: StageId, body: EventBody, at: Date = serverNow()): BenchEvent {
+  return {
+    key: crypto.randomUUID(),
+    enteredAt: at.toISOString(),
+    device: deviceId(),
+    sequence: nextSequence(),
+    stage,
+    body,
+  };
+}
+
+/** Stores lines of a job; resolves when they are safe in this browser, then sends them. */
+export async function submitLines(jobId: string, ...events: readonly BenchEvent[]): Promise<void> {
+  for (const event of events) await putEntry({ jobId, event, refused: null });
+  await refresh();
+  void flush();
+}
+
+/** Stores a photo's line with its picture; the picture is sent first, the line only once it has arrived. */
+export async function submitPhoto(jobId: string, event: BenchEvent, picture: OutboxPicture): Promise<void> {
+  await putEntry({ jobId, event, refused: null, picture });
+  await refresh();
+  void flush();
+}
+
+/** Drops a line that the server refused. */
+export async function dropRefused(key: string): Promise<void> {
+  await removeEntry(key);
+  await refresh();
+}
+
+/** Starts sending what a former visit left, and again whenever the network comes back. */
+export async function startOutbox(): Promise<void> {
+  window.addEventListener('online', () => void flush());
+  await refresh();
+  void flush();
+}
+
+async function refresh(): Promise<void> {
+  useOutbox.setState({ entries: await allEntries() });
+}
+
+/** Sends what waits, a job's run of lines at a time, in order; one tab at a time. */
+export async function flush(): Promise<void> {
+  if (sending) return;
+  sending = true;
+  if (timer) clearTimeout(timer);
+  timer = null;
+  try {
+    await navigator.locks.request('amber-gauge-outbox', sendAll);
+    retryMs = RETRY_MS.first;
+    useOutbox.setState({ away: false });
+  } catch {
+    useOutbox.setState({ away: true });
+    timer = setTimeout(() => void flush(), retryMs);
+    retryMs = Math.min(RETRY_MS.most, retryMs * 2);
+  } finally {
+    sending = false;
+    await refresh();
+    if (!timer && useOutbox.getState().entries.some((entry) => entry.refused === null))
+      timer = setTimeout(() => void flush(), 0);
+  }
+}
+
+async function sendAll(): Promise<void> {
+  for (;;) {
+    const waiting = (await allEntries()).filter((entry) => entry.refused === null);
+    const first = waiting[0];
+    if (!first) return;
+    const other = waiting.findIndex((entry) => entry.jobId !== first.jobId);
+    await sendRun(first.jobId, waiting.slice(0, other < 0 ? 50 : Math.min(50, other)));
+    await refresh();
+  }
+}
+
+async function sendRun(jobId: string, run: readonly OutboxEntry[]): Promise<void> {
+  const events = run.map((entry) => entry.event);
+  try {
+    for (const entry of run) if (entry.picture) await sendPicture(jobId, entry.picture);
+    const { kept } = await call(`/jobs/${jobId}/events`, eventsKeptSchema, { method: 'POST', body: { events } });
+    mergeKept(jobId, kept);
+    for (const event of kept) await removeEntry(event.key);
+  } catch (error) {
+    if (!(error instanceof ApiError) || error.code === 'TOO_MANY' || error.code === 'INTERNAL') throw error;
+    if (run.length > 1) for (const entry of run) await sendRun(jobId, [entry]);
+    else await markRefused((run[0] as OutboxEntry).event.key, refusalText(error));
+  }
+}
+
+/** Sending it again is harmless: the server knows it by its id and its bytes. */
+async function sendPicture(jobId: string, { photoId, bytes, thumb }: OutboxPicture): Promise<void> {
+  const raw = (content: ArrayBuffer) => ({
+    method: 'PUT' as const,
+    raw: { bytes: new Blob([content]), type: 'application/octet-stream' },
+  });
+  await call(`/jobs/${jobId}/photos/${photoId}`, photoKeptSchema, raw(bytes));
+  await call(`/photos/${photoId}/thumb`, photoKeptSchema, raw(thumb));
+}
+
+function refusalText(error: ApiError): string {
+  const fields = Object.values(error.wire.fields ?? {}).join('; ');
+  return fields ? `${error.message} (${fields})` : error.message;
+}

@@ -1,0 +1,56 @@
+/** What is entered and not yet kept by the server, in IndexedDB: it survives reloads and lost connections. */
+import type { BenchEvent } from '@amber-gauge/core/bench';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+export interface OutboxPicture {
+  readonly photoId: string;
+  readonly bytes: ArrayBuffer;
+  readonly thumb: ArrayBuffer;
+}
+
+export interface OutboxEntry {
+  readonly order?: number;
+  readonly jobId: string;
+  readonly event: BenchEvent;
+  /** Bytes of the picture that the line speaks of; they are sent before it. */
+  readonly picture?: OutboxPicture;
+  /** Why the server refused it; null while it may still be sent. */
+  readonly refused: string | null;
+}
+
+interface Schema extends DBSchema {
+  entries: { key: number; value: OutboxEntry; indexes: { 'by-key': string } };
+}
+
+let opened: Promise<IDBPDatabase<Schema>> | null = null;
+
+function database(): Promise<IDBPDatabase<Schema>> {
+  opened ??= openDB<Schema>('amber-gauge', 1, {
+    upgrade(db) {
+      const entries = db.createObjectStore('entries', { keyPath: 'order', autoIncrement: true });
+      entries.createIndex('by-key', 'event.key', { unique: true });
+    },
+  });
+  return opened;
+}
+
+export async function putEntry(entry: OutboxEntry): Promise<void> {
+  await (await database()).add('entries', entry);
+}
+
+/** In the order they were typed. */
+export async function allEntries(): Promise<OutboxEntry[]> {
+  return (await database()).getAll('entries');
+}
+
+export async function removeEntry(key: string): Promise<void> {
+  const db = await database();
+  const order = await db.getKeyFromIndex('entries', 'by-key', key);
+  if (order !== undefined) await db.delete('entries', order);
+}
+
+export async function markRefused(key: string, reason: string): Promise<void> {
+  const db = await database();
+  const entry = await db.getFromIndex('entries', 'by-key', key);
+  if (entry) await db.put('entries', { ...entry, refused: reason });
+}

@@ -1,0 +1,47 @@
+/** Suspicion by shape and colour: not judged, suspect in four steps, found, cleared. */
+export type Suspicion = 'not-judged' | 'suspect-1' | 'suspect-2' | 'suspect-3' | 'suspect-4' | 'found' | 'cleared';
+
+/** The word that always goes with the shape. */
+export const SUSPICION_WORDS: Readonly<Record<Suspicion, string>> = {
+  'not-judged': 'not judged',
+  'suspect-1': 'suspect',
+  'suspect-2': 'suspect',
+  'suspect-3': 'strong suspect',
+  'suspect-4': 'prime suspect',
+  found: 'found',
+  cleared: 'cleared',
+};
+
+const DIAMOND = 'M12 2L22 12L12 22L2 12Z';
+
+export function SuspicionShape({ suspicion, size = 20 }: { readonly suspicion: Suspicion; readonly size?: number }) {
+  return (
+    <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true">
+      {shape(suspicion)}
+    </svg>
+  );
+}
+
+function shape(suspicion: Suspicion) {
+  if (suspicion === 'not-judged')
+    return <path d="M12 4a8 8 0 1 0 0 16a8 8 0 1 0 0-16Z" fill="none" stroke="var(--edge)" strokeWidth={2} />;
+  if (suspicion === 'found') return <path d="M3 3H8L12 9L16 3H21V21H3Z" fill="var(--s4)" />;
+  if (suspicion === 'cleared')
+    return (
+      <>
+        <path d="M12 3a9 9 0 1 0 0 18a9 9 0 1 0 0-18Z" fill="var(--cleared)" />
+        <path d="M7.5 12.5L10.8 15.8L16.8 8.6" fill="none" stroke="var(--sheet)" strokeWidth={2.5} />
+      </>
+    );
+  const step = Number(suspicion.slice(-1));
+  const colour = `var(--s${step})`;
+  return (
+    <>
+      <clipPath id={`filled-${step}`}>
+        <rect x={0} y={22 - 5 * step} width={24} height={24} />
+      </clipPath>
+      <path d={DIAMOND} fill={colour} clipPath={`url(#filled-${step})`} />
+      <path d={DIAMOND} fill="none" stroke={colour} strokeWidth={2} />
+    </>
+  );
+}

@@ -1,0 +1,12 @@
+/** Moments as the bench writes them. */
+import dayjs from 'dayjs';
+
+/** "14:02" today, "24 Nov 14:02" this year, "2025-11-24" before. */
+export function when(iso: string): string {
+  const at = dayjs(iso);
+  const now = dayjs();
+  if (at.isSame(now, 'day')) return at.format('HH:mm');
+  return at.isSame(now, 'year') ? at.format('D MMM HH:mm') : at.format('YYYY-MM-DD');
+}
+
+export const whenFull = (iso: string): string => dayjs(iso).format('YYYY-MM-DD HH:mm');

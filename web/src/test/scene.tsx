@@ -1,0 +1,100 @@
+/** What component tests share: a made-up job, its view, and a page around what is rendered. */
+import type { Job } from '@amber-gauge/contract';
+import {
+  jobState,
+  nextWish,
+  owedItems,
+  toleranceOfUse,
+  type BenchEvent,
+  type EventBody,
+} from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import { keys } from '../shared/api/queries.js';
+import type { JobView } from '../features/job/useJobView.js';
+
+const family = familyOf('belt-turntable-dc');
+
+export const JOB: Job = {
+  id: '11111111-1111-4111-8111-111111111111',
+  number: 7,
+  demo: false,
+  version: 1,
+  createdAt: '2026-01-01T08:00:00.000Z',
+  familyId: family.id,
+  make: 'Made',
+  model: 'Up',
+  serial: '1',
+  customer: 'School',
+  powerKind: 'mains',
+  ratedVolts: 230,
+  speedIds: ['33', '45'],
+  complaint: 'slow',
+  tried: '',
+  tolerance: toleranceOfUse(family, 'broadcast, dancing to pitch'),
+};
+
+let minute = 0;
+export function line(body: EventBody, stage: BenchEvent['stage'] = 'find'): BenchEvent {
+  minute++;
+  return {
+    key: `00000000-0000-4000-8000-${String(minute).padStart(12, '0')}`,
+    enteredAt: new Date(Date.UTC(2026, 0, 1, 8, minute)).toISOString(),
+    device: 'test',
+    sequence: minute,
+    stage,
+    body,
+  };
+}
+
+/** The view of a job with these lines, all kept. */
+export function viewOf(events: readonly BenchEvent[], job: Job = JOB): JobView {
+  const state = jobState(job, events);
+  return {
+    job,
+    lines: events.map((event) => ({ event, status: 'kept', refused: null })),
+    state,
+    owed: owedItems(job, state),
+    next: nextWish(job, state, new Date('2026-01-01T09:00:00.000Z')),
+  };
+}
+
+export const SETTINGS = {
+  shopName: 'Shop',
+  shopAddress: '',
+  currency: 'EUR',
+  mainsVolts: 230,
+  mainsHz: 50 as const,
+  captureKey: 'F9',
+  clockLimitPpm: 100,
+  clockCorrectionPpm: 0,
+  version: 1,
+  demoShown: true,
+  hasDemo: true,
+};
+
+/** Renders inside a router and a query cache that holds the settings and one test source. */
+export function show(what: ReactNode) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } });
+  client.setQueryData(keys.settings, SETTINGS);
+  client.setQueryData(keys.sources, {
+    sources: [
+      {
+        id: '22222222-2222-4222-8222-222222222222',
+        name: 'Shop record',
+        nominalHz: 3150,
+        tolerancePercent: 0.1,
+        demo: false,
+        version: 1,
+      },
+    ],
+  });
+  return render(
+    <MemoryRouter>
+      <QueryClientProvider client={client}>{what}</QueryClientProvider>
+    </MemoryRouter>,
+  );
+}

@@ -1,0 +1,72 @@
+/** Listens to the input off the page's own thread: readings as they fall due, a run when one is captured. */
+import {
+  liveMeter,
+  livePulses,
+  ROTATION_REFUSALS,
+  runOfPulses,
+  runOfTone,
+  TONE_REFUSALS,
+  type LivePulsesReading,
+  type LivePulsesWish,
+  type LiveReading,
+  type LiveWish,
+  type SpeedRun,
+} from '@amber-gauge/core/speed';
+
+export type LiveListening =
+  { readonly of: 'tone'; readonly wish: LiveWish } | { readonly of: 'pulses'; readonly wish: LivePulsesWish };
+
+export type ToLive =
+  | { readonly kind: 'start'; readonly listening: LiveListening; readonly samples: MessagePort }
+  | { readonly kind: 'capture' };
+
+export type LiveCapture =
+  { readonly kind: 'run'; readonly run: SpeedRun } | { readonly kind: 'refused'; readonly message: string };
+
+export type FromLive =
+  | { readonly kind: 'reading'; readonly reading: LiveReading | LivePulsesReading }
+  | { readonly kind: 'captured'; readonly capture: LiveCapture };
+
+interface Ear {
+  push(samples: Float64Array): readonly (LiveReading | LivePulsesReading)[];
+  capture(): LiveCapture;
+}
+
+let ear: Ear | null = null;
+
+function earFor(listening: LiveListening): Ear {
+  if (listening.of === 'tone') {
+    const meter = liveMeter(listening.wish);
+    return {
+      push: meter.push,
+      capture() {
+        const result = meter.capture();
+        if (result.kind === 'measured') return { kind: 'run', run: runOfTone(result, true) };
+        return { kind: 'refused', message: TONE_REFUSALS[result.reason] };
+      },
+    };
+  }
+  const pulses = livePulses(listening.wish);
+  return {
+    push: pulses.push,
+    capture() {
+      const result = pulses.capture();
+      if (result.kind === 'measured') return { kind: 'run', run: runOfPulses(result) };
+      return { kind: 'refused', message: ROTATION_REFUSALS[result.reason] };
+    },
+  };
+}
+
+const say = (message: FromLive) => postMessage(message);
+
+self.onmessage = (event: MessageEvent<ToLive>) => {
+  const message = event.data;
+  if (message.kind === 'capture') {
+    const capture = ear?.capture() ?? { kind: 'refused' as const, message: 'Nothing was heard yet.' };
+    return say({ kind: 'captured', capture });
+  }
+  ear = earFor(message.listening);
+  message.samples.onmessage = (heard: MessageEvent<Float32Array>) => {
+    for (const reading of ear?.push(Float64Array.from(heard.data)) ?? []) say({ kind: 'reading', reading });
+  };
+};

@@ -1,0 +1,154 @@
+/** Measures recordings and tables off the page's own thread, reading files in pieces. */
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import { memorySource, readTable, writeWav, type ByteSource } from '@amber-gauge/core/formats';
+import {
+  findBandsOf,
+  listenWav,
+  measureBands,
+  measureGyro,
+  measurePulses,
+  measurePulseWav,
+  measureWav,
+  ROTATION_REFUSALS,
+  runOfGyro,
+  runOfPulses,
+  runOfSound,
+  runOfTone,
+  SOUND_REFUSALS,
+  synthTone,
+  TONE_REFUSALS,
+  type GyroWish,
+  type PulseWish,
+  type SoundWish,
+  type SpeedRun,
+  type SynthTone,
+  type ToneOptions,
+} from '@amber-gauge/core/speed';
+import { expose } from 'comlink';
+
+/** Channels that the browser decoded (FLAC, Opus, MP3, AAC); without it the file is read as WAV. */
+export interface Decoded {
+  readonly sampleRate: number;
+  readonly channels: readonly Float32Array[];
+}
+
+export interface OtherBand {
+  readonly nominalHz: number;
+  readonly startS: number;
+  readonly endS: number;
+  readonly run: SpeedRun | null;
+  readonly message: string;
+}
+
+export type SpeedAnswer =
+  | { readonly kind: 'measured'; readonly run: SpeedRun; readonly sha256: string; readonly bands: readonly OtherBand[] }
+  | { readonly kind: 'refused'; readonly message: string };
+
+/** The head of a table as it was read, for correcting which column is what. */
+export interface TableHead {
+  readonly names: readonly string[];
+  readonly rows: readonly (readonly number[])[];
+  /** What the guess was made from: at most the first 4000 rows of each column. */
+  readonly columns: readonly Float64Array[];
+  readonly separator: string;
+  readonly decimalComma: boolean;
+  readonly count: number;
+}
+
+export type Wish<T> = Omit<T, 'onProgress'>;
+type Report = (done: number) => void;
+
+const PIECE = 1 << 22;
+
+function bytesOf(file: Blob, decoded: Decoded | null): ByteSource {
+  if (decoded) return memorySource(writeWav(decoded.channels, decoded.sampleRate, 'f32'));
+  return {
+    size: file.size,
+    read: async (offset, length) => new Uint8Array(await file.slice(offset, offset + length).arrayBuffer()),
+  };
+}
+
+async function hashOf(file: Blob): Promise<string> {
+  const hash = sha256.create();
+  for (let offset = 0; offset < file.size; offset += PIECE) {
+    hash.update(new Uint8Array(await file.slice(offset, offset + PIECE).arrayBuffer()));
+  }
+  return bytesToHex(hash.digest());
+}
+
+const refused = (message: string, line = 0): SpeedAnswer => ({
+  kind: 'refused',
+  message: line > 0 ? `Line ${line}: ${message}` : message,
+});
+
+async function accepted(file: Blob, run: SpeedRun, bands: readonly OtherBand[] = []): Promise<SpeedAnswer> {
+  return { kind: 'measured', run, sha256: await hashOf(file), bands };
+}
+
+const api = {
+  async tone(file: Blob, decoded: Decoded | null, wish: Wish<ToneOptions>, report: Report): Promise<SpeedAnswer> {
+    const bytes = bytesOf(file, decoded);
+    const result = await measureWav(bytes, { ...wish, onProgress: (done) => void report(0.7 * done) });
+    if (result.kind === 'unusable') return refused(TONE_REFUSALS[result.reason]);
+    const bands = (await findBandsOf(bytes, result.tone.channel)).length > 1;
+    report(0.85);
+    const others = bands ? await measureBands(bytes, wish, result.tone.channel) : [];
+    return accepted(
+      file,
+      runOfTone(result),
+      others.map(({ band, nominalHz, result: one }) => ({
+        nominalHz,
+        startS: band.startS,
+        endS: band.endS,
+        run: one.kind === 'measured' ? runOfTone(one) : null,
+        message: one.kind === 'measured' ? '' : TONE_REFUSALS[one.reason],
+      })),
+    );
+  },
+  async pulseRecording(
+    file: Blob,
+    decoded: Decoded | null,
+    wish: Wish<PulseWish>,
+    report: Report,
+  ): Promise<SpeedAnswer> {
+    const result = await measurePulseWav(bytesOf(file, decoded), { ...wish, onProgress: (done) => void report(done) });
+    if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason]);
+    return accepted(file, runOfPulses(result));
+  },
+  async pulseTable(file: Blob, wish: PulseWish): Promise<SpeedAnswer> {
+    const result = measurePulses(await file.text(), wish);
+    if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
+    return accepted(file, runOfPulses(result));
+  },
+  async gyro(file: Blob, wish: GyroWish): Promise<SpeedAnswer> {
+    const result = measureGyro(await file.text(), wish);
+    if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
+    return accepted(file, runOfGyro(result));
+  },
+  async sound(file: Blob, decoded: Decoded | null, wish: Wish<SoundWish>, report: Report): Promise<SpeedAnswer> {
+    const result = await listenWav(bytesOf(file, decoded), { ...wish, onProgress: (done) => void report(done) });
+    if (result.kind === 'unusable') return refused(SOUND_REFUSALS[result.reason]);
+    return accepted(file, runOfSound(result));
+  },
+  async head(file: Blob): Promise<TableHead | { readonly message: string }> {
+    const table = readTable(await file.slice(0, 1 << 20).text());
+    if (table.kind === 'unusable') {
+      const where = table.line > 0 ? `Line ${table.line}: ` : '';
+      return { message: where + ROTATION_REFUSALS[table.reason] };
+    }
+    const rows = Array.from({ length: Math.min(4, table.columns[0]?.length ?? 0) }, (_, i) =>
+      table.columns.map((column) => column[i] as number),
+    );
+    const { names, separator, decimalComma } = table;
+    const columns = table.columns.map((column) => column.slice(0, 4000));
+    return { names, rows, columns, separator, decimalComma, count: table.columns[0]?.length ?? 0 };
+  },
+  /** An exact test tone as a WAV file. */
+  make(wish: SynthTone, coding: 's16' | 's24' | 'f32'): Blob {
+    return new Blob([writeWav([synthTone(wish)], wish.sampleRate, coding)], { type: 'audio/wav' });
+  },
+};
+
+export type SpeedWorker = typeof api;
+expose(api);

@@ -1,0 +1,63 @@
+/** The page's side of the speed worker: one task at a time, stopped by ending the worker. */
+import { proxy, wrap, type Remote } from 'comlink';
+import type { Decoded, SpeedAnswer, SpeedWorker } from './speed.worker.js';
+
+export interface Task<T> {
+  readonly answer: Promise<T>;
+  stop(): void;
+}
+
+let spare: Worker | null = null;
+
+const newWorker = () => new Worker(new URL('./speed.worker.ts', import.meta.url), { type: 'module' });
+
+/** Keeps one worker loaded, so that a recording can be measured while the server is away. */
+export function warmWorker(): void {
+  spare ??= newWorker();
+}
+
+/** Runs `work` in a worker; after `stop` the answer is `stopped`. */
+export function inWorker<T>(work: (api: Remote<SpeedWorker>) => Promise<T>, stopped: T): Task<T> {
+  const worker = spare ?? newWorker();
+  spare = null;
+  let stop = () => {};
+  const halted = new Promise<T>((resolve) => {
+    stop = () => resolve(stopped);
+  });
+  const failed = new Promise<T>((_resolve, reject) => {
+    worker.onerror = (event) => reject(new Error(event.message || 'The measuring could not start.'));
+  });
+  const answer = Promise.race([work(wrap<SpeedWorker>(worker)), halted, failed]).finally(() => {
+    worker.terminate();
+    warmWorker();
+  });
+  return { answer, stop };
+}
+
+export const STOPPED: SpeedAnswer = { kind: 'refused', message: 'Measuring was stopped. Nothing was stored.' };
+
+export type Report = (done: number) => void;
+
+/** A callback that the worker may call. */
+export const reporting = (report: Report): Report => proxy(report);
+
+/**
+ * What the browser decodes where a file is no WAV: FLAC, Opus, MP3, AAC. Null for a WAV, and for what
+ * it cannot decode either: then the reader of WAV files says what is wrong.
+ */
+export async function decodeElse(file: Blob): Promise<Decoded | null> {
+  const start = new TextDecoder('latin1').decode(await file.slice(0, 4).arrayBuffer());
+  if (start === 'RIFF' || start === 'RF64' || file.size === 0) return null;
+  const context = new AudioContext({ sampleRate: 48000 });
+  try {
+    const buffer = await context.decodeAudioData(await file.arrayBuffer());
+    return {
+      sampleRate: buffer.sampleRate,
+      channels: Array.from({ length: buffer.numberOfChannels }, (_, i) => buffer.getChannelData(i)),
+    };
+  } catch {
+    return null;
+  } finally {
+    await context.close();
+  }
+}
