@@ -13,6 +13,7 @@ describe.each([...PATHS])('the path of %s', (id, path) => {
     expect(report.unread).toEqual([]);
     expect(report.unseen).toEqual([]);
     expect(report.idle).toEqual([]);
+    expect(report.never).toEqual([]);
   });
 
   it('leaves only such faults alike that one repair cures', () => {

@@ -109,9 +109,16 @@ export const postEventsSchema = z.object({ events: z.array(eventSchema).min(1).m
 export const eventsKeptSchema = z.object({ kept: z.array(keptEventSchema) });
 
 /** What this bench has confirmed of a family: units, and how often each fault mode. */
-export const confirmedSchema = z.object({
+const confirmedSchema = z.object({
   units: z.number().int().nonnegative(),
   modes: z.record(z.string(), z.number().nonnegative()),
+});
+
+/** What this bench knows: faults of the family's other models and of this model, and values of healthy units of it. */
+export const benchKnowledgeSchema = z.object({
+  family: confirmedSchema,
+  model: confirmedSchema,
+  healthy: z.record(z.string(), z.array(z.number())),
 });
 
 /** A model's sheet as it is kept; version 0 where none was kept yet. */

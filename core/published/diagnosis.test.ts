@@ -87,7 +87,7 @@ const saw = (name: string, value: number): Event => ({
 
 /** Sets of faults that are possible after what was seen, without those that hold a smaller possible one. */
 function minimalDiagnoses(path: DrivePath, events: readonly Event[], most: number): string[] {
-  const engine = engineOf(path, most);
+  const engine = engineOf(path, { most, leastMore: Infinity });
   const posterior = posteriorOf(engine, events);
   const possible = engine.space.hypotheses
     .filter((_one, h) => (posterior.hypotheses[h] as number) > 1e-9)
@@ -144,7 +144,7 @@ describe('three multipliers and two adders of de Kleer and Williams 1987 (from m
   });
 
   it('probes the output of M1 next', () => {
-    const engine = engineOf(polybox);
+    const engine = engineOf(polybox, { leastMore: Infinity });
     const done = new Set(['probe-f', 'probe-g']);
     const { tests } = adviseNext(engine, posteriorOf(engine, seen), {
       level: 'outside',

@@ -146,8 +146,9 @@ describe('what this bench has confirmed', () => {
     const own = await harness();
     const unit = newJob();
     await request(own.app).post('/api/v1/jobs').send(unit);
-    const confirmed = async (id: string) => request(own.app).get(`/api/v1/families/${id}/confirmed`);
-    expect((await confirmed('belt-turntable-dc')).body).toEqual({ units: 0, modes: {} });
+    const known = async (id: string) =>
+      request(own.app).get(`/api/v1/families/${id}/known?model=${encodeURIComponent(`${unit.make} ${unit.model}`)}`);
+    expect((await known('belt-turntable-dc')).body).toMatchObject({ model: { units: 0, modes: {} }, healthy: {} });
     const look = {
       kind: 'answer',
       testId: 'belt-look',
@@ -161,8 +162,11 @@ describe('what this bench has confirmed', () => {
     await request(own.app)
       .post(`/api/v1/jobs/${unit.id}/events`)
       .send({ events: [line(look), line(mended)] });
-    expect((await confirmed('belt-turntable-dc')).body).toEqual({ units: 1, modes: { 'belt.slips': 1 } });
-    expect((await confirmed('nothing')).status).toBe(404);
+    expect((await known('belt-turntable-dc')).body).toMatchObject({
+      family: { units: 0 },
+      model: { units: 1, modes: { 'belt.slips': 1 } },
+    });
+    expect((await known('nothing')).status).toBe(404);
     await own.close();
   });
 });

@@ -5,6 +5,7 @@ import { engineOf } from './engine.js';
 import { adviseNext } from './nextTests.js';
 import { statesOfValue, type Observation } from './observation.js';
 import { posteriorOf } from './posterior.js';
+import { readRow } from './row.js';
 import { evidenceFor, suspectsOf, unexplained } from './suspects.js';
 
 const entrySchema = z.object({
@@ -13,6 +14,8 @@ const entrySchema = z.object({
   outcome: z.string().optional(),
   value: z.number().optional(),
   unit: z.string().optional(),
+  /** A row of readings, in the order of the test's labels; "open" for no passage. */
+  row: z.array(z.union([z.number(), z.literal('open')])).optional(),
 });
 const caseSchema = z.object({ family: z.string(), model: z.string().optional(), observations: z.array(entrySchema) });
 export type CaseEntry = z.infer<typeof entrySchema>;
@@ -65,6 +68,14 @@ export function observationFrom(
     const known = path.contexts.find((one) => one.id === key);
     if (!known?.values.includes(value))
       return problem('UNKNOWN_CONTEXT', `${test.id}: there is no ${key} “${value}” in this family.`);
+  }
+  if (entry.row) {
+    const read = readRow(
+      test,
+      entry.row.map((cell) => (cell === 'open' ? Infinity : cell)),
+    );
+    if (read.kind === 'unusable') return problem('UNKNOWN_OUTCOME', read.message);
+    return observationFrom(path, { ...entry, row: undefined, outcome: read.outcome }, id);
   }
   const saw = entry.outcome === undefined ? sawValue(path, test, entry) : sawOutcome(test, entry.outcome);
   if ('reason' in saw) return saw;

@@ -13,7 +13,8 @@ import {
 } from './index.js';
 import { SMALL } from './smallPath.test-data.js';
 
-const engine = engineOf(SMALL);
+const engine = engineOf(SMALL, { leastMore: Infinity });
+const wide = engineOf(SMALL);
 let count = 0;
 const saw = (name: string, states: readonly string[], more: Partial<Observation> = {}): Event => ({
   kind: 'saw',
@@ -175,5 +176,17 @@ describe('by hand', () => {
     expect(out).toBeLessThan(base / 10);
     expect(out).toBeGreaterThan(0);
     expect(pinned).toBeGreaterThan(base);
+  });
+});
+
+describe('three faults at once', () => {
+  it('are thought of where their odds ask for it, and found when all three are seen', () => {
+    const sizes = (one: typeof engine) => one.space.hypotheses.filter((h) => h.modes.length === 3).length;
+    expect(sizes(engine)).toBe(0);
+    expect(sizes(wide)).toBeGreaterThan(0);
+    expect(sizes(wide)).toBeLessThan(sizes(engineOf(SMALL, { most: 3 })));
+    const seen = [looked('supply', ['dead']), looked('lamp', ['burnt']), looked('motor', ['stuck'])];
+    const blocks = suspectsOf(wide, posteriorOf(wide, seen)).filter((one) => one.share > 0.5);
+    expect(blocks.map((one) => one.block).sort()).toEqual(['lamp', 'motor', 'supply']);
   });
 });

@@ -1,7 +1,7 @@
 /** A path made ready: its hypotheses and worlds, and their settled states by context, computed when first asked for. */
 import type { Context, DrivePath, PathTest } from '../families/index.js';
 import { spaceOf, type Space } from './hypotheses.js';
-import { contextIndex, numberModel, type Confirmed, type NumberModel } from './model.js';
+import { contextIndex, NO_KNOWLEDGE, numberModel, type Knowledge, type NumberModel } from './model.js';
 import { rowsOf, settle } from './propagate.js';
 
 export interface Engine {
@@ -13,10 +13,22 @@ export interface Engine {
   answers(test: PathTest): Int8Array;
 }
 
-/** Every single fault and every pair unless `most` says otherwise. */
-export function engineOf(path: DrivePath, most = 2, confirmed?: Confirmed): Engine {
-  const model = numberModel(path, confirmed);
-  const space = spaceOf(model, most);
+/** Three faults at once are thought of where their odds ask for it: one such unit in five thousand (chosen). */
+export const LEAST_TRIPLE = 2e-4;
+
+interface Reach {
+  /** Faults at once that are always thought of. */
+  readonly most?: number;
+  /** Odds from which one fault more is thought of. */
+  readonly leastMore?: number;
+  /** What the bench has confirmed itself. */
+  readonly knowledge?: Knowledge;
+}
+
+/** Every single fault and every pair, and the likeliest triples, unless `reach` says otherwise. */
+export function engineOf(path: DrivePath, reach: Reach = {}): Engine {
+  const model = numberModel(path, reach.knowledge ?? NO_KNOWLEDGE);
+  const space = spaceOf(model, reach.most ?? 2, reach.leastMore ?? LEAST_TRIPLE);
   const rows = space.hypotheses.map((hypothesis) => rowsOf(model, hypothesis.modes));
   const cache = new Map<string, Int8Array>();
   const settled = (context: Context): Int8Array => {

@@ -31,17 +31,19 @@ const MOST_WORLDS = 4096;
 
 export const keyOf = (modes: readonly number[]): string => modes.join(',');
 
-/** All hypotheses with up to `most` faults at once (1 to 3), at most one mode a block. */
-export function spaceOf(model: NumberModel, most = 2): Space {
+/** All hypotheses with up to `most` faults at once (1 to 3), at most one mode a block; one fault more where its weight is `leastMore` or above. */
+export function spaceOf(model: NumberModel, most: number, leastMore: number): Space {
   const hypotheses: Hypothesis[] = [{ modes: [], weight: 1 }];
   const grow = (modes: readonly number[], weight: number, from: number) => {
-    if (modes.length === most) return;
+    if (modes.length > most) return;
     for (let m = from; m < model.modes.length; m++) {
       const mode = model.modes[m];
       if (!mode || modes.some((other) => model.modes[other]?.block === mode.block)) continue;
       const next = [...modes, m];
-      hypotheses.push({ modes: next, weight: weight * mode.odds });
-      grow(next, weight * mode.odds, m + 1);
+      const both = weight * mode.odds;
+      if (next.length > most && both < leastMore) continue;
+      hypotheses.push({ modes: next, weight: both });
+      grow(next, both, m + 1);
     }
   };
   grow([], 1, 0);

@@ -51,12 +51,24 @@ export interface Confirmed {
 /** The family's prior counts as much as this many units of one's own. */
 const PRIOR_UNITS = 20;
 
-/** A family's prior moved by the bench's own confirmed faults: 2 of 10 units move 0.05 to 0.1. */
+/** Confirmed faults of the family's other models, then of this model. */
+export interface Knowledge {
+  readonly family: Confirmed;
+  readonly model: Confirmed;
+}
+
+export const NO_KNOWLEDGE: Knowledge = { family: { units: 0, modes: {} }, model: { units: 0, modes: {} } };
+
+/** A prior moved by confirmed faults: 2 of 10 units move 0.05 to 0.1. */
 export const movedPrior = (prior: number, ref: string, confirmed: Confirmed): number =>
   (prior * PRIOR_UNITS + (confirmed.modes[ref] ?? 0)) / (PRIOR_UNITS + confirmed.units);
 
+/** The family's prior moved by what the bench saw of the family, then by what it saw of the model. */
+const knownPrior = (prior: number, ref: string, { family, model }: Knowledge): number =>
+  movedPrior(movedPrior(prior, ref, family), ref, model);
+
 /** @throws CoreError UNKNOWN_ID when a row, signal or mode names what the path does not have. */
-export function numberModel(path: DrivePath, confirmed: Confirmed = { units: 0, modes: {} }): NumberModel {
+export function numberModel(path: DrivePath, knowledge: Knowledge = NO_KNOWLEDGE): NumberModel {
   const signalOf = new Map(path.signals.map((signal, i) => [signal.id, i]));
   const states = path.signals.map((signal) => [...signal.states, HUNTING]);
   const contextKeys = path.contexts.map((context) => context.id);
@@ -67,7 +79,7 @@ export function numberModel(path: DrivePath, confirmed: Confirmed = { units: 0, 
       ref: `${block.id}.${mode.id}`,
       block: b,
       name: mode.name,
-      odds: oddsOf(movedPrior(mode.prior, `${block.id}.${mode.id}`, confirmed)),
+      odds: oddsOf(knownPrior(mode.prior, `${block.id}.${mode.id}`, knowledge)),
       byWork: mode.byWork,
       kills: mode.kills,
       rows: mode.rows.flatMap((row) => reader.read(block, row)),

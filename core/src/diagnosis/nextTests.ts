@@ -5,6 +5,7 @@
  */
 import type { DrivePath, PathRepair, PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
+import { healthyAnswer } from './healthy.js';
 import type { Posterior } from './posterior.js';
 import { suspectsOf, type Suspect } from './suspects.js';
 
@@ -43,6 +44,8 @@ export interface TestAdvice {
   readonly splits: readonly (readonly string[])[];
   /** Chance of each answer. */
   readonly chances: readonly { readonly outcome: string; readonly chance: number }[];
+  /** Its answer on a healthy unit, in words; null where it has none. */
+  readonly healthy: string | null;
   /** Why it must not be done now; null when it may. */
   readonly forbidden: string | null;
 }
@@ -115,6 +118,7 @@ function adviceOf(
     live,
     splits: [],
     chances: test.outcomes.map((outcome, i) => ({ outcome: outcome.id, chance: chances[i] as number })),
+    healthy: healthyAnswer(engine, test),
     forbidden: live ? danger : null,
   };
 }

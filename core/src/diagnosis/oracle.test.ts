@@ -159,7 +159,7 @@ describe('beside a second engine', () => {
     fc.assert(
       fc.property(chains, readings, (chain, all) => {
         const seen = within(chain, all);
-        const engine = engineOf(pathOf(chain));
+        const engine = engineOf(pathOf(chain), { leastMore: Infinity });
         const posterior = posteriorOf(engine, eventsOf(seen));
         const book = byTheBook(chain, seen);
         const shares = new Map(suspectsOf(engine, posterior).map((one) => [one.block, one.share]));
@@ -174,7 +174,7 @@ describe('beside a second engine', () => {
     fc.assert(
       fc.property(chains, readings, (chain, all) => {
         const seen = within(chain, all);
-        const engine = engineOf(pathOf(chain));
+        const engine = engineOf(pathOf(chain), { leastMore: Infinity });
         const situation = {
           level: 'outside',
           power: 'dead' as const,
@@ -208,7 +208,7 @@ describe('beside a second engine', () => {
         const gives = fault?.gives[0];
         if (!fault || fault.gives.length > 1 || gives === undefined || gives === 'right') return;
         const seen = chain.map((_faults, at) => ({ at, saw: (at >= block ? gives : 'right') as State }));
-        const engine = engineOf(pathOf(chain));
+        const engine = engineOf(pathOf(chain), { leastMore: Infinity });
         const first = suspectsOf(engine, posteriorOf(engine, eventsOf(seen)))[0];
         expect(first?.block).toBe(`b${block}`);
       }),

@@ -2,6 +2,7 @@
  * What holds a family's path together: blocks nobody can reach, faults that no test sees, tests that
  * split nothing, and pairs of faults that no test can tell apart.
  */
+import type { Context, DrivePath } from '../families/index.js';
 import type { Engine } from './engine.js';
 
 export interface PathReport {
@@ -11,6 +12,8 @@ export interface PathReport {
   readonly unread: readonly string[];
   /** Faults that every test answers as a healthy unit would. */
   readonly unseen: readonly string[];
+  /** States, as "signal: state", that no single fault brings about in any condition. */
+  readonly never: readonly string[];
   /** Tests that answer alike for every single fault. */
   readonly idle: readonly string[];
   /** Pairs of single faults that every test answers alike, and whether one repair cures both. */
@@ -46,9 +49,32 @@ export function reportOf(engine: Engine): PathReport {
       .filter((block) => !looked.has(block.id) && !block.outputs.some((out) => read.has(out)))
       .map((block) => block.id),
     unseen: modes.filter((_mode, i) => i > 0 && columns[i] === healthy),
+    never: neverSeen(engine, singles),
     idle: path.tests.filter((_test, t) => new Set(answers[t]).size === 1).map((test) => test.id),
     alike,
   };
+}
+
+/** Every condition that a test asks for, and every condition by itself. */
+function contextsOf(path: DrivePath): Context[] {
+  const alone = path.contexts.flatMap(({ id, values }) => values.map((value) => ({ [id]: value })));
+  return [...path.tests.map((test) => test.context), ...alone];
+}
+
+function neverSeen(engine: Engine, singles: readonly number[]): string[] {
+  const { model, space } = engine;
+  const { path } = model;
+  const count = model.states.length;
+  const single = new Set(singles);
+  const worlds = space.worlds.flatMap((world, w) => (single.has(world.hypothesis) ? [w] : []));
+  const seen = path.signals.map((signal) => new Set([signal.states.indexOf(signal.rest)]));
+  for (const context of contextsOf(path)) {
+    const settled = engine.settled(context);
+    for (const w of worlds) seen.forEach((states, s) => states.add(settled[w * count + s] as number));
+  }
+  return path.signals.flatMap((signal, s) =>
+    signal.states.flatMap((state, i) => (seen[s]?.has(i) ? [] : [`${signal.id}: ${state}`])),
+  );
 }
 
 /** The answers a test can give under a hypothesis, over its worlds, as one word. */

@@ -8,10 +8,10 @@ import {
   suspectsOf,
   unexplained,
   type Advice,
-  type Confirmed,
   type Engine,
   type Event,
   type Evidence,
+  type Knowledge,
   type Situation,
   type Suspect,
 } from '@amber-gauge/core/diagnosis';
@@ -32,13 +32,13 @@ export interface FindAnswer {
 
 const engines = new Map<string, Engine>();
 
-function engineFor(familyId: string, absent: readonly string[], confirmed: Confirmed): Engine {
-  const key = `${familyId} ${JSON.stringify([absent, confirmed])}`;
+function engineFor(familyId: string, absent: readonly string[], knowledge: Knowledge): Engine {
+  const key = `${familyId} ${JSON.stringify([absent, knowledge])}`;
   const known = engines.get(key);
   if (known) return known;
   const path = PATHS.get(familyId);
   if (!path) throw new Error(`no drive path for ${familyId}`);
-  const made = engineOf(withoutParts(path, absent), 2, confirmed);
+  const made = engineOf(withoutParts(path, absent), { knowledge });
   engines.set(key, made);
   return made;
 }
@@ -47,11 +47,11 @@ const api = {
   solve(
     familyId: string,
     absent: readonly string[],
-    confirmed: Confirmed,
+    knowledge: Knowledge,
     events: readonly Event[],
     situation: Situation,
   ): FindAnswer {
-    const engine = engineFor(familyId, absent, confirmed);
+    const engine = engineFor(familyId, absent, knowledge);
     const posterior = posteriorOf(engine, events);
     return {
       suspects: suspectsOf(engine, posterior).map((one) => ({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { engineOf, movedPrior, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
+import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
 import { familyOf, type DrivePath } from '../../families/index.js';
 import { standing, type BenchEvent, type EventBody, type ReadingBody, type SpeedBody } from '../event.js';
 import { toleranceOfUse, type JobFacts } from '../job.js';
@@ -205,7 +205,9 @@ describe('what this bench has confirmed', () => {
   });
 
   it('moves the odds of the next unit', () => {
-    const moved = engineOf(path, 2, { units: 10, modes: { 'pulley.loose': 6 } });
+    const moved = engineOf(path, {
+      knowledge: { ...NO_KNOWLEDGE, family: { units: 10, modes: { 'pulley.loose': 6 } } },
+    });
     const shareIn = (one: typeof engine) =>
       suspectsOf(one, posteriorOf(one, read(speed('33', -1.8)).events)).find((two) => two.block === 'pulley')?.share ??
       0;

@@ -11,12 +11,14 @@ import {
   type Observation,
   type Situation,
 } from '../../diagnosis/index.js';
-import { fitPath, PATHS, type DrivePath, type ModelSheet, type PathSignal } from '../../families/index.js';
+import { fitPath, PATHS, type DrivePath, type ModelSheet } from '../../families/index.js';
 import { judge } from '../../speed/index.js';
 import { lineWords } from '../describe.js';
 import { isLive, type BenchEvent, type PowerState, type ReadingBody, type SpeedBody } from '../event.js';
 import { jobTolerance, type JobFacts } from '../job.js';
 import { stepsOff, type Ledger } from '../ledger/index.js';
+import { withHealthy, type HealthyValues } from './healthy.js';
+import { signalAt } from './places.js';
 
 /** What the engine is to be told, and what could not be told it. */
 export interface FindEvidence {
@@ -53,15 +55,17 @@ export function valuesIn(
   return values;
 }
 
-/** The path fitted to the model's sheet, with what was read so far. */
+/** The path with this bench's healthy values, fitted to the model's sheet, with what was read so far; the sheet's bands come first. */
 export function fittedPath(
   path: DrivePath,
   sheet: ModelSheet,
   lines: readonly BenchEvent[],
   places: ReadonlyMap<string, string>,
+  healthy: HealthyValues = {},
 ): DrivePath {
-  const named = fitPath(path, { ...sheet, bands: {} }, new Map());
-  return fitPath(path, sheet, valuesIn(named, lines, places));
+  const known = withHealthy(path, healthy);
+  const named = fitPath(known, { ...sheet, bands: {} }, new Map());
+  return fitPath(known, sheet, valuesIn(named, lines, places));
 }
 
 /** Turns standing lines, in order, into what the engine reads. */
@@ -212,12 +216,4 @@ function readingObservation(
     reliability: USUAL_RELIABILITY,
     saw: { kind: 'signal', signal: signal.id, weights: states.weights },
   };
-}
-
-/** The signal measured at a place, in the reading's unit; peak to peak is a place of its own. */
-function signalAt(path: DrivePath, body: ReadingBody, place: string | null): PathSignal | null {
-  if (place === null) return null;
-  const wanted = `${place}${body.qualifier === 'pp' ? ', peak to peak' : ''}`.toLowerCase();
-  const signal = path.signals.find((one) => one.measure?.place.toLowerCase() === wanted);
-  return signal && signal.measure?.unit === body.unit ? signal : null;
 }

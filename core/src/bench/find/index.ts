@@ -1,4 +1,6 @@
 export * from './body.js';
 export * from './evidence.js';
 export * from './confirmed.js';
+export * from './healthy.js';
+export * from './known.js';
 export * from './workOf.js';

@@ -95,6 +95,7 @@ type TestMore = Partial<
     | 'opens'
     | 'reliability'
     | 'outside'
+    | 'row'
   >
 >;
 
@@ -123,6 +124,32 @@ const test = (
   opens: more.opens ?? [],
   reliability: more.reliability ?? 0.97,
   outside: more.outside ?? false,
+  row: more.row ?? null,
+});
+
+/** Every joint of a line, or every contact, in ohms: up to `most` it is through. */
+export const joints = (labels: readonly string[], most: number, open: string, right: string): PathTest['row'] => ({
+  labels: [...labels],
+  unit: 'Ω',
+  low: null,
+  open: { above: most, answer: open },
+  apart: null,
+  right,
+});
+
+/** Windings or legs that must read alike. */
+export const alike = (
+  labels: readonly string[],
+  unit: string,
+  limits: { readonly low?: [number, string]; readonly open?: [number, string]; readonly apart?: [number, string] },
+  right: string,
+): PathTest['row'] => ({
+  labels: [...labels],
+  unit,
+  low: limits.low ? { below: limits.low[0], answer: limits.low[1] } : null,
+  open: limits.open ? { above: limits.open[0], answer: limits.open[1] } : null,
+  apart: limits.apart ? { over: limits.apart[0], answer: limits.apart[1] } : null,
+  right,
 });
 
 /** A reading or a look at a signal. */

@@ -71,6 +71,13 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
     );
     const answered = test.outcomes.flatMap((outcome) => [...outcome.states, ...outcome.modes]);
     differ(`answer of ${test.id}`, answered);
+    const { row } = test;
+    if (row)
+      must(
+        `row of ${test.id}`,
+        [row.right, ...[row.low, row.open, row.apart].flatMap((one) => (one ? [one.answer] : []))],
+        test.outcomes.map((outcome) => outcome.id),
+      );
     if (test.block) must(`no answer of ${test.id} for`, known, answered);
   }
   for (const repair of path.repairs) {

@@ -20,7 +20,7 @@ export const measureSchema = z.object({
   place: words,
   unit: words,
   bands: z.array(bandSchema).min(1),
-  origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'chosen']), text: words }),
+  origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'bench', 'chosen']), text: words }),
 });
 
 export const signalSchema = z.object({
@@ -73,6 +73,16 @@ export const outcomeSchema = z.object({
   modes: z.array(words),
 });
 
+/** Readings typed as a row, and the answers they stand for: too low, open, too far apart, else right. */
+const testRowSchema = z.object({
+  labels: z.array(words).min(2),
+  unit: words,
+  low: z.object({ below: z.number(), answer: id }).nullable(),
+  open: z.object({ above: z.number(), answer: id }).nullable(),
+  apart: z.object({ over: z.number().positive(), answer: id }).nullable(),
+  right: id,
+});
+
 export const pathTestSchema = z.object({
   id,
   name: words,
@@ -95,6 +105,8 @@ export const pathTestSchema = z.object({
   reliability: z.number().gt(0.5).max(1),
   /** Asked at take-in: it can be seen from outside. */
   outside: z.boolean(),
+  /** Null for one look or one reading. */
+  row: testRowSchema.nullable(),
 });
 
 export const pathRepairSchema = z.object({

@@ -2,7 +2,7 @@
  * Drive path of the quartz-locked direct drive with a pitch slider. Behaviours, priors, healthy values
  * and minutes are common practice of the trade, with no published source.
  */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { alike, block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { DrivePath } from '../path/schema.js';
 
 const DECK = 'common practice: direct drive deck with a 12 V rail and a 5.6 V zener';
@@ -568,7 +568,17 @@ export const directDriveQuartzPath: DrivePath = {
       'Unplugged. Pair by pair: alike within a few percent.',
       'coils',
       ['alike: healthy', 'one open: open', 'one low: shorted', 'plug off: unplugged'],
-      { level: 'bottom', handsMin: 3, reliability: 0.96 },
+      {
+        level: 'bottom',
+        handsMin: 3,
+        reliability: 0.96,
+        row: alike(
+          ['1 to 2', '2 to 3', '3 to 1'],
+          'Ω',
+          { low: [0.3, 'one-low'], open: [200, 'one-open'], apart: [1, 'one-low'] },
+          'alike',
+        ),
+      },
     ),
     looks(
       'hall-volts',

@@ -2,7 +2,7 @@
  * Drive path of the video recorder. Behaviours, priors, healthy values and minutes are common practice
  * of the trade, with no published source.
  */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { DrivePath } from '../path/schema.js';
 
 const DECK = 'common practice: recorder with 5 V and 12 V rails';
@@ -509,7 +509,17 @@ export const videoRecorderPath: DrivePath = {
         'a pole damaged: bump',
         'plug off: unplugged',
       ],
-      { level: 'deck', handsMin: 8, reliability: 0.96 },
+      {
+        level: 'deck',
+        handsMin: 8,
+        reliability: 0.96,
+        row: joints(
+          ['head pin to lead', 'lead to plug', 'plug to board', 'across the board edge', 'edge to servo pin'],
+          2,
+          'open-between',
+          'through-head-right',
+        ),
+      },
     ),
     reads(
       'control-scope',

@@ -2,7 +2,7 @@
  * Drive path of the front-load washer with three-phase motor and inverter. Behaviours, priors, healthy
  * values and minutes are common practice of the trade, with no published source.
  */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { alike, block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { DrivePath } from '../path/schema.js';
 
 const WASHER = 'common practice: 230 V machine, three-phase motor of 2 to 3 Ω a pair';
@@ -41,6 +41,13 @@ export const washerFrontPath: DrivePath = {
       ['none', 'low', 'right'],
       'none',
       measure('inverter bus', 'V', WASHER, 'none * 35', 'low 35 270', 'right 270 360'),
+    ),
+    signal(
+      'lifted',
+      'wire to the board, lifted',
+      ['dead', 'held'],
+      'dead',
+      measure('lifted wire, low-impedance', 'V', WASHER, 'dead * 20', 'held 190 255'),
     ),
     signal('command', 'command to the inverter', ['none', 'right'], 'none'),
     signal('phases', 'three phases at the board', ['none', 'one missing', 'right'], 'none'),
@@ -144,9 +151,14 @@ export const washerFrontPath: DrivePath = {
       'control of the motor board',
       'control',
       ['wash-feed', 'tacho'],
-      ['command'],
-      [row({ 'wash-feed': 'none' }, { command: 'none' }), row({}, { command: 'right' })],
-      [mode('dead', 'logic of the board dead', 0.06, [row({}, { command: 'none' })])],
+      ['command', 'lifted'],
+      [row({ 'wash-feed': 'none' }, { command: 'none' }), row({}, { command: 'right', lifted: 'dead' })],
+      [
+        mode('dead', 'logic of the board dead', 0.06, [row({}, { command: 'none' })]),
+        mode('backfeed', 'input of the board shorted, feeds back', 0.02, [
+          row({}, { command: 'none', lifted: 'held' }),
+        ]),
+      ],
     ),
     block(
       'bus',
@@ -416,6 +428,14 @@ export const washerFrontPath: DrivePath = {
       { ...live, handsMin: 3, context: { phase: 'fill' } },
     ),
     reads(
+      'lifted-volts',
+      'The same wire, lifted',
+      'Unplugged: lift it at the board, insulate both ends. Power, fill, read the board’s side on the low-impedance range; full volts that hold are a backfeed, if no other feed shares the wire.',
+      'lifted',
+      ['none, or it collapses: dead', 'holds: held'],
+      { ...live, level: 'back', handsMin: 4, context: { phase: 'fill' }, opens: ['pressure-wire'] },
+    ),
+    reads(
       'bus-volts',
       'Volts of the bus',
       'At the board in wash: clip dead, step back, power, read, unplug, wait five minutes.',
@@ -445,7 +465,23 @@ export const washerFrontPath: DrivePath = {
       'Unplugged, bus measured, motor plug off. Diode range, each phase to both rails: all alike.',
       'inverter',
       ['alike: healthy', 'near nought both ways: shorted', 'one differs: leg'],
-      { level: 'back', handsMin: 5, waitMin: 5, opens: ['motor-plug'], reliability: 0.95 },
+      {
+        level: 'back',
+        handsMin: 5,
+        waitMin: 5,
+        opens: ['motor-plug'],
+        reliability: 0.95,
+        row: alike(
+          ['1 to plus', '2 to plus', '3 to plus', '1 to minus', '2 to minus', '3 to minus'],
+          'V',
+          {
+            low: [0.1, 'near-nought-both-ways'],
+            open: [1.5, 'one-differs'],
+            apart: [0.15, 'one-differs'],
+          },
+          'alike',
+        ),
+      },
     ),
     reads(
       'winding-ohms',
@@ -453,7 +489,13 @@ export const washerFrontPath: DrivePath = {
       'Unplugged, harness off. Three pairs alike within 0.5 Ω, about 2 to 3 Ω; none to case by the insulation tester.',
       'windings',
       ['alike: alike', 'one open: one open', 'one low: one low', 'to case: to case'],
-      { level: 'back', handsMin: 4, opens: ['motor-plug'], reliability: 0.96 },
+      {
+        level: 'back',
+        handsMin: 4,
+        opens: ['motor-plug'],
+        reliability: 0.96,
+        row: alike(['1 to 2', '2 to 3', '3 to 1'], 'Ω', { open: [100, 'one-open'], apart: [0.5, 'one-low'] }, 'alike'),
+      },
     ),
     looks(
       'harness-ohms',
@@ -492,7 +534,7 @@ export const washerFrontPath: DrivePath = {
       'A board known good for a minute',
       'Only when windings, bridge and feeds are proved: try a known board.',
       'control',
-      ['the same: healthy', 'cured: dead'],
+      ['the same: healthy', 'cured: dead, backfeed'],
       { level: 'back', handsMin: 12, power: 'live', riskMin: 8, opens: ['board-plugs'], reliability: 0.97 },
     ),
     looks('panel-lamp', 'Panel lamp', 'Unplugged. Ohms of the lamp.', 'panel', ['through: healthy', 'open: dark'], {
@@ -524,7 +566,7 @@ export const washerFrontPath: DrivePath = {
     ),
     repair('pressure-hose', 'Put the pressure hose on', ['pressure.hose-off'], 2, 'panel', { residual: 0.01 }),
     repair('pump', 'Clean or renew the pump', ['pump.dead'], 20, 'outside', { money: 25 }),
-    repair('board', 'Replace the motor control board', ['control.dead', 'bus.*', 'inverter.*'], 30, 'back', {
+    repair('board', 'Replace the motor control board', ['control.*', 'bus.*', 'inverter.*'], 30, 'back', {
       money: 120,
     }),
     repair('board-parts', 'Renew switches, fuse and capacitor of the board', ['bus.*', 'inverter.*'], 90, 'back', {

@@ -60,16 +60,23 @@ export async function jobOfKey(db: Db, key: string): Promise<string | null> {
   return row?.job_id ?? null;
 }
 
-/** The lines that may confirm a fault, job by job, of every job of a family. */
-export async function eventsOfFamily(db: Db, familyId: string, withDemo: boolean): Promise<KeptEvent[][]> {
+/** Kinds of line that tell what was wrong with a unit and what a healthy one shows. */
+const TELLING = ['answer', 'mended', 'strike', 'reading', 'place', 'speed', 'work', 'hand-back'];
+
+/** The telling lines of every job of a family, by job. */
+export async function eventsOfFamily(db: Db, familyId: string, withDemo: boolean): Promise<Map<string, KeptEvent[]>> {
   const query = db<EventRow>('job_event')
     .join('job', 'job.id', 'job_event.job_id')
     .where({ 'job.family_id': familyId })
-    .whereIn('job_event.kind', ['answer', 'mended', 'strike'])
+    .whereIn('job_event.kind', TELLING)
     .orderBy('position');
   if (!withDemo) void query.where('job.demo', false);
   const rows = (await query.select('job_event.*')) as EventRow[];
   const byJob = new Map<string, KeptEvent[]>();
-  for (const row of rows) byJob.set(row.job_id, [...(byJob.get(row.job_id) ?? []), toEvent(row)]);
-  return [...byJob.values()];
+  for (const row of rows) {
+    const lines = byJob.get(row.job_id);
+    if (lines) lines.push(toEvent(row));
+    else byJob.set(row.job_id, [toEvent(row)]);
+  }
+  return byJob;
 }

@@ -82,6 +82,11 @@ export async function findJob(db: Db, id: string): Promise<Job | null> {
   return row ? toJob(row) : null;
 }
 
+export async function jobsOfFamily(db: Db, familyId: string): Promise<Job[]> {
+  const rows = await db<JobRow>('job').where({ family_id: familyId });
+  return rows.map(toJob);
+}
+
 /** Holds the job's row until the transaction ends, so that its state is computed by one writer at a time. */
 export async function lockJob(trx: Db, id: string): Promise<Job | null> {
   const row = await trx<JobRow>('job').where({ id }).forUpdate().first();

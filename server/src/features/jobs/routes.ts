@@ -1,7 +1,7 @@
 /** Routes of jobs and their logs. */
 import {
+  benchKnowledgeSchema,
   changeJobSchema,
-  confirmedSchema,
   eventsKeptSchema,
   jobDetailSchema,
   jobListSchema,
@@ -13,7 +13,10 @@ import type { Router } from 'express';
 import { apiRouter, body, send } from '../../http/wire.js';
 import { presentSettings } from '../settings/repository.js';
 import { listJobs } from './repository.js';
-import { addLines, confirmedIn, changeJob, jobDetail, takeIn, type Services } from './service.js';
+import { addLines, changeJob, jobDetail, knownOf, takeIn, type Services } from './service.js';
+
+/** A model as asked for in the address; empty while the unit has no name. */
+const modelIn = (asked: unknown): string => (typeof asked === 'string' ? asked.trim() : '');
 
 export function jobRoutes(services: Services): Router {
   const router = apiRouter();
@@ -21,8 +24,8 @@ export function jobRoutes(services: Services): Router {
     const { demoShown } = await presentSettings(services.db);
     send(res, jobListSchema, { jobs: await listJobs(services.db, demoShown, services.now()) });
   });
-  router.get('/families/:familyId/confirmed', async (req, res) => {
-    send(res, confirmedSchema, await confirmedIn(services, req.params.familyId));
+  router.get('/families/:familyId/known', async (req, res) => {
+    send(res, benchKnowledgeSchema, await knownOf(services, req.params.familyId, modelIn(req.query.model)));
   });
   router.post('/jobs', async (req, res) => {
     send(res, jobSchema, await takeIn(services, body(req, newJobSchema)), 201);

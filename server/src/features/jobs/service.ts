@@ -1,14 +1,13 @@
 /** What may be done with jobs and their logs; each change of the log renews the state in one transaction. */
 import { jobToleranceSchema, type Job, type JobDetail, type JobFields } from '@amber-gauge/contract';
-import { confirmedFaults, targetsOf, type BenchEvent } from '@amber-gauge/core/bench';
-import type { Confirmed } from '@amber-gauge/core/diagnosis';
+import { benchKnowledge, targetsOf, type BenchEvent, type BenchKnowledge } from '@amber-gauge/core/bench';
 import { FAMILIES, PATHS } from '@amber-gauge/core/families';
 import type { Db } from '../../db/connect.js';
 import { HttpError } from '../../http/errors.js';
 import { appendEvents, eventsOf, eventsOfFamily, jobOfKey } from '../events/repository.js';
 import { presentSettings } from '../settings/repository.js';
 import { findPhoto } from '../photos/repository.js';
-import { findJob, insertJob, lockJob, refreshState, updateJob, type NewJob } from './repository.js';
+import { findJob, insertJob, jobsOfFamily, lockJob, refreshState, updateJob, type NewJob } from './repository.js';
 
 /** What a service needs of its surroundings. */
 export interface Services {
@@ -37,12 +36,18 @@ export async function jobDetail({ db }: Services, id: string): Promise<JobDetail
   return { job, events: await eventsOf(db, id) };
 }
 
-/** What this bench has confirmed of a family; demo jobs count only while they are shown. */
-export async function confirmedIn({ db }: Services, familyId: string): Promise<Confirmed> {
+/** What this bench knows of a family and a model; demo jobs count only while they are shown. */
+export async function knownOf({ db }: Services, familyId: string, model: string): Promise<BenchKnowledge> {
   const path = PATHS.get(familyId);
   if (!path) throw new HttpError('NOT_FOUND');
   const { demoShown } = await presentSettings(db);
-  return confirmedFaults(path, await eventsOfFamily(db, familyId, demoShown));
+  const lines = await eventsOfFamily(db, familyId, demoShown);
+  const jobs = await jobsOfFamily(db, familyId);
+  const logs = jobs.flatMap((job) => {
+    const own = lines.get(job.id);
+    return own ? [{ job, lines: own }] : [];
+  });
+  return benchKnowledge(path, logs, model);
 }
 
 /** Appends lines to a job's log; every line that this returns is committed. */

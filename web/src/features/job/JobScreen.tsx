@@ -3,6 +3,7 @@ import { standing, STAGES, whereHandsWere, type StageId, type WhereHandsWere } f
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { fieldHasFocus } from '../../shared/ui/focus.js';
+import { useAsked } from './asked.js';
 import { EntryLine } from './parts/EntryLine.js';
 import { JobBar } from './parts/JobBar.js';
 import { Log } from './parts/Log.js';
@@ -32,7 +33,9 @@ function JobLayout({ view, stage }: { readonly view: JobView; readonly stage: St
   useStageKeys(go);
   const [presentSpeed, setSpeedId] = usePinnedSpeed(view, stage);
   const [were, setWere] = useState<WhereHandsWere | null>(() => handsOf(view));
-  const prompt = promptOf(view, stage, presentSpeed);
+  const asked = useAsked((state) => (stage === 'find' ? state.asked : null));
+  const plain = promptOf(view, stage, presentSpeed);
+  const prompt = asked ? { text: asked.name, place: asked.place } : plain;
   useCapture(view.job.id, stage, prompt.text);
   return (
     <div className={classes.job}>

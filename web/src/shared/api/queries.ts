@@ -1,6 +1,6 @@
 /** Server data in the query cache. */
 import {
-  confirmedSchema,
+  benchKnowledgeSchema,
   jobDetailSchema,
   jobListSchema,
   keptSheetSchema,
@@ -33,7 +33,7 @@ export const keys = {
   runs: (jobId: string | null) => ['runs', jobId] as const,
   run: (id: string) => ['run', id] as const,
   sheet: (familyId: string, model: string) => ['sheet', familyId, model] as const,
-  confirmed: (familyId: string) => ['confirmed', familyId] as const,
+  known: (familyId: string, model: string) => ['known', familyId, model] as const,
 };
 
 export const useJobs = () =>
@@ -80,11 +80,12 @@ export const useRun = (id: string | null) =>
     staleTime: Infinity,
   });
 
-/** This bench's own confirmed faults of a family; null when they cannot be had, undefined while they are fetched. */
-export const useConfirmed = (familyId: string, wanted: boolean) => {
+/** What this bench knows of a family and a model; null when it cannot be had, undefined while it is fetched. */
+export const useKnown = (familyId: string, model: string, wanted: boolean) => {
   const { data, isError } = useQuery({
-    queryKey: keys.confirmed(familyId),
-    queryFn: ({ signal }) => call(`/families/${familyId}/confirmed`, confirmedSchema, { signal }),
+    queryKey: keys.known(familyId, model),
+    queryFn: ({ signal }) =>
+      call(`/families/${familyId}/known?model=${encodeURIComponent(model)}`, benchKnowledgeSchema, { signal }),
     enabled: wanted,
     staleTime: 60_000,
     retry: 0,

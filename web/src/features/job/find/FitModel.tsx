@@ -1,5 +1,6 @@
 /** Fits the family's path to this model: parts it has not, test points as its board calls them, values from its sheet. */
 import { keptSheetSchema, type KeptSheet } from '@amber-gauge/contract';
+import { modelOf } from '@amber-gauge/core/bench';
 import { EMPTY_SHEET, sheetProblem, type DrivePath, type ModelSheet } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -13,7 +14,7 @@ import { ApiError, call } from '../../../shared/api/client.js';
 import { keys, queryClient } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 import { endText, readEnd } from './bandEnd.js';
-import { modelOf, type Find } from './useFind.js';
+import type { Find } from './useFind.js';
 import classes from './Find.module.css';
 
 export function FitModel({ view, find }: { readonly view: JobView; readonly find: Find }) {

@@ -3,9 +3,12 @@ import { isDead, isLive, openEnds, type BenchEvent, type StageId } from '@amber-
 import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import { familyOf, type DrivePath, type PathTest } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { useAsked } from '../asked.js';
 import { numberIn } from '../numberIn.js';
+import { healthyWords } from './healthyWords.js';
+import { RowReadings } from './RowReadings.js';
 import type { JobView } from '../useJobView.js';
 import { Cautions } from '../safe/Cautions.js';
 import stages from '../stages/Stages.module.css';
@@ -35,12 +38,19 @@ export function NextTest({ view, stage, path, advice, onOther }: Props) {
       makeLine(stage, { kind: 'answer', testId: test.id, name: test.name, outcome, words, value: null, unit: null }),
       ...endsOf(view, stage, test),
     );
+  const ask = useAsked((state) => state.ask);
+  const place = signal?.measure?.place ?? null;
+  useEffect(() => {
+    ask({ name: test.name, place });
+    return () => ask(null);
+  }, [ask, test.name, place]);
   const skip = () =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'unreachable', testId: test.id, name: test.name }));
   return (
     <section className="stack" aria-label="Next test">
       <h1 className="prompt">{test.name}</h1>
       <p className={classes.how}>{test.how}</p>
+      {healthyWords(path, advice) && <p className={classes.healthy}>{healthyWords(path, advice)}</p>}
       {advice.forbidden && <p className={stages.caution}>{advice.forbidden}</p>}
       {needsGate && (
         <p className={stages.caution}>
@@ -56,6 +66,7 @@ export function NextTest({ view, stage, path, advice, onOther }: Props) {
       {signal?.measure && (
         <Value view={view} stage={stage} advice={advice} unit={signal.measure.unit} place={signal.measure.place} />
       )}
+      {test.row && <RowReadings test={test} labels={test.row.labels} unit={test.row.unit} onAnswer={answer} />}
       <div className={classes.answers}>
         {test.outcomes.map((outcome) => (
           <Button

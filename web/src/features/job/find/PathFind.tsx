@@ -47,7 +47,7 @@ export function PathFind({ view, stage, find, onStage }: Props) {
   const mend = answer.advice.mends[0];
   const suspicion = (one: SuspectView) => suspicionOf(one, found);
   return (
-    <div className={classes.find}>
+    <div className={classes.panes} data-testid="find-panes">
       <div className={classes.path}>
         <Suspense fallback={<p className="quiet">Drawing the path.</p>}>
           <PathRun path={path} blocks={blocks} readings={readings} opened={opened} onOpen={setOpened} />
@@ -56,42 +56,45 @@ export function PathFind({ view, stage, find, onStage }: Props) {
           {change ?? ''}
         </p>
       </div>
-      {evidence.problems.map((problem) => (
-        <p key={problem.key} className="danger" role="alert">
-          {problem.message}
-        </p>
-      ))}
-      {answer.unexplained.length > 0 && (
-        <p className={classes.odd}>
-          Take again, nothing likely explains it:{' '}
-          {answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}
-        </p>
-      )}
-      {answer.advice.next === 'mend' && mend && <MendFirst mend={mend} onStage={onStage} />}
-      {next && (
-        <NextTest
-          key={next.test.id}
+      <div className={classes.find}>
+        <p className={classes.swipe}>Swipe for the path ›</p>
+        {evidence.problems.map((problem) => (
+          <p key={problem.key} className="danger" role="alert">
+            {problem.message}
+          </p>
+        ))}
+        {answer.unexplained.length > 0 && (
+          <p className={classes.odd}>
+            Take again, nothing likely explains it:{' '}
+            {answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}
+          </p>
+        )}
+        {answer.advice.next === 'mend' && mend && <MendFirst mend={mend} onStage={onStage} />}
+        {next && (
+          <NextTest
+            key={next.test.id}
+            view={view}
+            stage={stage}
+            path={path}
+            advice={next}
+            onOther={() => setSkipped([...skipped, next.test.id])}
+          />
+        )}
+        {!next && <h1 className="prompt">{mend ? 'Nothing more to test' : 'Nothing left to ask'}</h1>}
+        {evidence.since && <h2>Since: {evidence.since}</h2>}
+        <Suspects
           view={view}
           stage={stage}
-          path={path}
-          advice={next}
-          onOther={() => setSkipped([...skipped, next.test.id])}
+          answer={answer}
+          suspicion={suspicion}
+          words={evidence.words}
+          opened={opened}
+          onOpen={setOpened}
         />
-      )}
-      {!next && <h1 className="prompt">{mend ? 'Nothing more to test' : 'Nothing left to ask'}</h1>}
-      {evidence.since && <h2>Since: {evidence.since}</h2>}
-      <Suspects
-        view={view}
-        stage={stage}
-        answer={answer}
-        suspicion={suspicion}
-        words={evidence.words}
-        opened={opened}
-        onOpen={setOpened}
-      />
-      <FunctionGrid view={view} stage={stage} find={find} />
-      <FitModel view={view} find={find} />
-      <Following tests={answer.advice.tests} />
+        <FunctionGrid view={view} stage={stage} find={find} />
+        <FitModel view={view} find={find} />
+        <Following tests={answer.advice.tests} />
+      </div>
     </div>
   );
 }

@@ -25,8 +25,6 @@ interface Props {
 
 const LANES = ['supply', 'control', 'mechanical', 'feedback'] as const;
 const ROW = 62;
-/** Width from which a lane wraps, px. */
-const WRAP_FROM = 600;
 const NODE = { width: 122, height: 46, gap: 12 } as const;
 
 interface BlockData extends Record<string, unknown> {
@@ -98,8 +96,8 @@ function drawn(
   const nodeOf = new Map<string, string>();
   let inner = width;
   let row = -1;
-  // Wide enough, a long lane goes on in a row of its own; on a phone it is swiped.
-  const most = width >= WRAP_FROM ? Math.max(1, Math.floor((width + NODE.gap) / (NODE.width + NODE.gap))) : Infinity;
+  // A lane too long for the width goes on in a row of its own.
+  const most = Math.max(1, Math.floor((width + NODE.gap) / (NODE.width + NODE.gap)));
   shown.forEach((lane) => {
     const inLane = path.blocks
       .filter((block) => block.lane === lane)

@@ -1,140 +1,20 @@
-import 'fake-indexeddb/auto';
-import { findEvidence, pathOf, standing, type EventBody } from '@amber-gauge/core/bench';
-import {
-  adviseNext,
-  engineOf,
-  evidenceFor,
-  healthyShare,
-  posteriorOf,
-  suspectsOf,
-  unexplained,
-} from '@amber-gauge/core/diagnosis';
-import { EMPTY_SHEET, type DrivePath } from '@amber-gauge/core/families';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
+import type { EventBody } from '@amber-gauge/core/bench';
+import { EMPTY_SHEET } from '@amber-gauge/core/families';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
-import { JOB, line, show, viewOf } from '../../../test/scene.js';
-import type { FindAnswer } from '../../../workers/find.worker.js';
+import { JOB, show } from '../../../test/scene.js';
+import { answered, bodies, findOf, path, stage } from './find.test-data.js';
 import { endText, readEnd } from './bandEnd.js';
 import { FitModel, SheetDialog } from './FitModel.js';
 import { FunctionGrid, gridOf } from './FunctionGrid.js';
 import { latestReadings } from './latest.js';
-import { NextTest } from './NextTest.js';
 import { PathFind } from './PathFind.js';
 import { Suspects } from './Suspects.js';
 import { foundBlocks, suspicionOf } from './suspicion.js';
-import { changeWords, percent, type Find } from './useFind.js';
+import { changeWords, percent } from './useFind.js';
 
-const path = pathOf(JOB) as DrivePath;
-const engine = engineOf(path);
-const answered = (testId: string, outcome: string): EventBody => ({
-  kind: 'answer',
-  testId,
-  name: testId,
-  outcome,
-  words: outcome,
-  value: null,
-  unit: null,
-});
-const bodies = async () => (await allEntries()).map((entry) => entry.event.body);
-
-/** What the worker would answer, computed here. */
-function findOf(...given: EventBody[]): { view: ReturnType<typeof viewOf>; find: Find & { answer: FindAnswer } } {
-  const events = given.map((body) => line(body));
-  const view = viewOf(events);
-  const evidence = findEvidence(JOB, path, standing(events), {
-    ledger: view.state.ledger,
-    power: view.state.power,
-    places: new Map(),
-  });
-  const posterior = posteriorOf(engine, evidence.events);
-  const answer: FindAnswer = {
-    suspects: suspectsOf(engine, posterior).map((one) => ({
-      ...one,
-      evidence: evidenceFor(engine, posterior, one.block),
-    })),
-    outside: posterior.outside,
-    healthy: healthyShare(engine, posterior),
-    unexplained: unexplained(posterior),
-    advice: adviseNext(engine, posterior, evidence.situation),
-  };
-  return { view, find: { family: path, path, kept: null, evidence, answer, change: null } };
-}
-
-beforeEach(() => {
-  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe() {}
-      unobserve() {}
-      disconnect() {}
-    },
-  );
-});
-afterEach(async () => {
-  cleanup();
-  for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
-});
-
-describe('the next test', () => {
-  const adviceFor = (id: string, ...given: EventBody[]) => {
-    const { view, find } = findOf(...given);
-    const advice = find.answer.advice.tests.find((one) => one.test.id === id);
-    if (!advice) throw new Error(`${id} is not advised`);
-    show(<NextTest view={view} stage="find" path={path} advice={advice} onOther={() => {}} />);
-  };
-
-  it('is answered by a tap', async () => {
-    adviceFor('steady');
-    fireEvent.click(screen.getByRole('button', { name: 'surges' }));
-    await waitFor(async () =>
-      expect((await bodies())[0]).toMatchObject({ kind: 'answer', testId: 'steady', outcome: 'surges' }),
-    );
-  });
-
-  it('is answered by a value in its unit, comma or point', async () => {
-    adviceFor('supply-volts', answered('speed-33', 'slow'));
-    expect(screen.getByText(/through the gate first/)).toBeTruthy();
-    fireEvent.change(screen.getByRole('textbox', { name: 'supply at the board, V' }), { target: { value: '9,4' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Keep reading' }));
-    await waitFor(async () =>
-      expect((await bodies())[0]).toMatchObject({ kind: 'answer', outcome: null, value: 9.4, unit: 'V' }),
-    );
-  });
-
-  it('opens what it needs open, once, so that the gate knows of it', async () => {
-    adviceFor('spin-pulley', answered('speed-33', 'slow'));
-    expect(screen.getByText(/must be closed again: belt/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'stiff' }));
-    await waitFor(async () => expect((await bodies()).map((body) => body.kind)).toEqual(['answer', 'open-end']));
-    cleanup();
-    for (const entry of await allEntries()) await removeEntry(entry.event.key);
-    const open: EventBody = {
-      kind: 'open-end',
-      what: 'belt',
-      how: 'removed',
-      usualId: 'belt',
-      stepKey: null,
-      moveKey: null,
-    };
-    adviceFor('spin-pulley', answered('speed-33', 'slow'), open);
-    fireEvent.click(screen.getByRole('button', { name: 'stiff' }));
-    await waitFor(async () => expect((await bodies()).map((body) => body.kind)).toEqual(['answer']));
-  });
-
-  it('can be out of reach', async () => {
-    adviceFor('steady');
-    fireEvent.click(screen.getByRole('button', { name: 'Cannot reach it' }));
-    await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'unreachable', testId: 'steady' }));
-  });
-});
+stage();
 
 describe('suspects', () => {
   const showSuspects = (opened: string | null, ...given: EventBody[]) => {

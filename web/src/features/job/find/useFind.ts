@@ -1,12 +1,12 @@
 /** What the drive path makes of the job's log, computed in a worker whenever a line is added or struck out. */
 import type { KeptSheet } from '@amber-gauge/contract';
-import { findEvidence, fittedPath, pathOf, standing, type FindEvidence, type JobFacts } from '@amber-gauge/core/bench';
-import type { Confirmed } from '@amber-gauge/core/diagnosis';
+import { findEvidence, fittedPath, modelOf, pathOf, standing, type FindEvidence } from '@amber-gauge/core/bench';
+import { NO_KNOWLEDGE, type Knowledge } from '@amber-gauge/core/diagnosis';
 import { EMPTY_SHEET, type DrivePath } from '@amber-gauge/core/families';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FindAnswer, FindWorker } from '../../../workers/find.worker.js';
-import { useConfirmed, useSheet } from '../../../shared/api/queries.js';
+import { useKnown, useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 
 export interface Find {
@@ -31,35 +31,34 @@ function reasoner(): Remote<FindWorker> {
   return worker;
 }
 
-/** A model by make and name; empty while neither is known. */
-export const modelOf = (job: Pick<JobFacts, 'make' | 'model'>): string => `${job.make} ${job.model}`.trim();
-
-/** Until the bench's own counts have come, and while the server is away, the family's priors stand. */
-const NONE: Confirmed = { units: 0, modes: {} };
-
 /** Null for a family that has no drive path yet. */
 export function useFind({ job, lines: logged, state }: JobView): Find | null {
   const family = pathOf(job);
   const model = modelOf(job);
   const kept = useSheet(job.familyId, model, family !== null && model !== '');
   const sheet = kept?.sheet ?? EMPTY_SHEET;
+  const known = useKnown(job.familyId, model, family !== null);
   const fitted = useMemo(() => {
-    if (!family || kept === undefined) return null;
+    if (!family || kept === undefined || known === undefined) return null;
     const lines = standing(logged.filter((line) => line.status !== 'refused').map((line) => line.event));
     const places = new Map(state.readings.flatMap((one) => (one.place ? [[one.key, one.place] as const] : [])));
-    const path = fittedPath(family, sheet, lines, places);
+    const path = fittedPath(family, sheet, lines, places, known?.healthy);
     return { path, evidence: findEvidence(job, path, lines, { ledger: state.ledger, power: state.power, places }) };
-  }, [family, kept, sheet, job, logged, state]);
+  }, [family, kept, known, sheet, job, logged, state]);
   const evidence = fitted?.evidence ?? null;
-  const confirmed = useConfirmed(job.familyId, family !== null);
+  // While the server is away the family's priors stand.
+  const knowledge: Knowledge = useMemo(
+    () => (known ? { family: known.family, model: known.model } : NO_KNOWLEDGE),
+    [known],
+  );
   // A line that goes from waiting to kept tells nothing new: it must not wipe the words of the change.
   const solved = useRef('');
-  const [known, setKnown] = useState<{ answer: FindAnswer; change: string | null } | null>(null);
+  const [solution, setSolution] = useState<{ answer: FindAnswer; change: string | null } | null>(null);
   useEffect(() => {
-    if (!evidence || confirmed === undefined) return;
+    if (!evidence) return;
     const { events, situation } = evidence;
     const question = JSON.stringify([
-      confirmed,
+      knowledge,
       sheet.absent,
       events,
       situation,
@@ -69,24 +68,24 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
     if (question === solved.current) return;
     let stale = false;
     void reasoner()
-      .solve(job.familyId, sheet.absent, confirmed ?? NONE, events, situation)
+      .solve(job.familyId, sheet.absent, knowledge, events, situation)
       .then((answer) => {
         if (stale) return;
         solved.current = question;
-        setKnown((before) => ({ answer, change: changeWords(before?.answer ?? null, answer) }));
+        setSolution((before) => ({ answer, change: changeWords(before?.answer ?? null, answer) }));
       });
     return () => {
       stale = true;
     };
-  }, [evidence, confirmed, sheet.absent, job.familyId]);
+  }, [evidence, knowledge, sheet.absent, job.familyId]);
   if (!family || !fitted) return null;
   return {
     family,
     path: fitted.path,
     evidence: fitted.evidence,
     kept: kept ?? null,
-    answer: known?.answer ?? null,
-    change: known?.change ?? null,
+    answer: solution?.answer ?? null,
+    change: solution?.change ?? null,
   };
 }
 

@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest';
+import { familyOf, type DrivePath } from '../../families/index.js';
+import type { BenchEvent, EventBody } from '../event.js';
+import { toleranceOfUse, type JobFacts } from '../job.js';
+import { didNotTurn } from '../speedReading.js';
+import { fittedPath, pathOf } from './evidence.js';
+import { expectedOf, healthyValues, withHealthy } from './healthy.js';
+import { benchKnowledge } from './known.js';
+
+const family = familyOf('belt-turntable-dc');
+const job: JobFacts = {
+  number: 1,
+  familyId: family.id,
+  make: 'Brenning',
+  model: 'Dans 33',
+  serial: '',
+  customer: '',
+  powerKind: 'mains',
+  ratedVolts: 230,
+  speedIds: ['33'],
+  complaint: 'slow',
+  tried: '',
+  tolerance: toleranceOfUse(family),
+};
+const path = pathOf(job) as DrivePath;
+let count = 0;
+const line = (body: EventBody): BenchEvent => ({
+  key: `e${++count}`,
+  enteredAt: new Date(Date.UTC(2026, 0, 1) + count * 60_000).toISOString(),
+  device: 'a',
+  sequence: count,
+  stage: 'find',
+  body,
+});
+const volts = (value: number, more: object = {}): EventBody => ({
+  kind: 'reading',
+  text: '',
+  values: [value],
+  unit: 'V',
+  qualifier: 'dc',
+  bound: 'exact',
+  place: 'motor terminals',
+  speedId: null,
+  condition: null,
+  holdKey: null,
+  ...more,
+});
+const speed = (errorPercent: number): EventBody => ({
+  ...didNotTurn(family.speeds.find((one) => one.id === '33') as (typeof family.speeds)[number]),
+  method: 'tone-recording',
+  turned: true,
+  errorPercent,
+  expandedPercent: 0.05,
+  referenceIncluded: true,
+});
+const work: EventBody = { kind: 'work', action: 'clean', what: 'the trims' };
+const handed: EventBody = { kind: 'hand-back', leftUndone: '' };
+const log = (facts: JobFacts, ...bodies: EventBody[]) => ({ job: facts, lines: bodies.map(line) });
+const healthy = (value: number, facts = job) => log(facts, volts(9), work, volts(value), speed(0.1), handed);
+
+const band = (one: DrivePath, state: string) =>
+  one.signals.find((signal) => signal.id === 'drive')?.measure?.bands.find((two) => two.state === state);
+
+describe('what healthy units of this bench showed', () => {
+  it('is the last value after the work, of units that left right', () => {
+    const logs = [
+      healthy(5.2),
+      log(job, volts(3), speed(-3), handed),
+      log(job, volts(5), speed(0.1)),
+      log(job, volts(7, { speedId: '45' }), speed(0.1), handed),
+      log(job, volts(5.4, { condition: 'cold', speedId: '33' }), speed(0), handed),
+    ];
+    expect(healthyValues(path, logs)).toEqual({ drive: [5.2, 5.4] });
+  });
+
+  it('becomes an interval from three units on, narrower with more of them', () => {
+    expect(expectedOf([5, 5.1])).toBeNull();
+    const five = expectedOf([5.0, 5.1, 5.2, 5.1, 5.0]);
+    expect(five).toMatchObject({ units: 5, mean: expect.closeTo(5.08, 6) });
+    expect((five?.upper ?? 0) - 5.08).toBeCloseTo(5.079 * 0.08367, 3);
+    expect(expectedOf([5, 5, 5])?.deviation).toBeCloseTo(0.05, 9);
+  });
+
+  it('is drawn within the family’s band, or in its place where the model is another', () => {
+    const near = withHealthy(path, { drive: [5.0, 5.1, 5.2, 5.1, 5.0] });
+    expect(band(near, 'right')).toMatchObject({ from: expect.closeTo(4.655, 2), to: expect.closeTo(5.505, 2) });
+    expect(band(near, 'low')).toMatchObject({ from: 0.5, to: expect.closeTo(4.655, 2) });
+    expect(band(near, 'high')).toMatchObject({ from: expect.closeTo(5.505, 2), to: 10 });
+    expect(band(withHealthy(path, { drive: [4.2, 5.2, 6.2] }), 'right')).toMatchObject({ from: 4, to: 6.5 });
+    const other = withHealthy(path, { drive: [8, 8.1, 8.2, 8.1] });
+    expect(band(other, 'right')?.from).toBeGreaterThan(7);
+    expect(band(other, 'low')?.to).toBe(band(other, 'right')?.from);
+    const origin = near.signals.find((signal) => signal.id === 'drive')?.measure?.origin;
+    expect(origin).toEqual({ kind: 'bench', text: 'this bench, 5 units: 5.08 V, s 0.08' });
+    expect(withHealthy(path, {})).toBe(path);
+  });
+
+  it('gives way to a value typed on the model’s sheet', () => {
+    const sheet = { absent: [], places: {}, bands: { drive: [{ state: 'right', from: 4.9, to: 5.3 }] } };
+    const fitted = fittedPath(path, sheet, [], new Map(), { drive: [8, 8.1, 8.2] });
+    expect(band(fitted, 'right')).toEqual({ state: 'right', from: 4.9, to: 5.3 });
+  });
+
+  it('is kept apart by model; faults of the other models count for the family', () => {
+    const look: EventBody = {
+      kind: 'answer',
+      testId: 'belt-look',
+      name: 'Belt',
+      outcome: 'slack-or-shiny',
+      words: 'slack',
+      value: null,
+      unit: null,
+    };
+    const mended: EventBody = { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt' };
+    const other = { ...job, model: 'Other 45' };
+    const logs = [healthy(5.2), healthy(7, other), log(job, look, mended), log(other, look, mended)];
+    expect(benchKnowledge(path, logs, 'brenning dans 33')).toEqual({
+      family: { units: 1, modes: { 'belt.slips': 1 } },
+      model: { units: 1, modes: { 'belt.slips': 1 } },
+      healthy: { drive: [5.2] },
+    });
+    expect(benchKnowledge(path, logs, '').healthy).toEqual({});
+  });
+});

@@ -1,0 +1,29 @@
+/** What this bench knows of a family and of one model, from all its logs. */
+import type { Knowledge } from '../../diagnosis/index.js';
+import type { DrivePath } from '../../families/index.js';
+import type { JobFacts } from '../job.js';
+import { confirmedFaults } from './confirmed.js';
+import { healthyValues, type HealthyValues, type JobLog } from './healthy.js';
+
+export interface BenchKnowledge extends Knowledge {
+  readonly healthy: HealthyValues;
+}
+
+/** A model by make and name; empty while neither is known. */
+export const modelOf = (job: Pick<JobFacts, 'make' | 'model'>): string => `${job.make} ${job.model}`.trim();
+
+/** Logs of the family's jobs; those of `model` count for the model, the others for the family. */
+export function benchKnowledge(path: DrivePath, logs: readonly JobLog[], model: string): BenchKnowledge {
+  const same = (log: JobLog) => model !== '' && modelOf(log.job).toLowerCase() === model.toLowerCase();
+  const faults = (some: readonly JobLog[]) =>
+    confirmedFaults(
+      path,
+      some.map((log) => log.lines),
+    );
+  const own = logs.filter(same);
+  return {
+    family: faults(logs.filter((log) => !same(log))),
+    model: faults(own),
+    healthy: healthyValues(path, own),
+  };
+}

@@ -1,0 +1,91 @@
+import type { EventBody } from '@amber-gauge/core/bench';
+import { PATHS } from '@amber-gauge/core/families';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
+import { show } from '../../../test/scene.js';
+import { useAsked } from '../asked.js';
+import { answered, bodies, findOf, path, stage } from './find.test-data.js';
+import { NextTest } from './NextTest.js';
+import { RowReadings } from './RowReadings.js';
+
+stage();
+
+describe('the next test', () => {
+  const adviceFor = (id: string, ...given: EventBody[]) => {
+    const { view, find } = findOf(...given);
+    const advice = find.answer.advice.tests.find((one) => one.test.id === id);
+    if (!advice) throw new Error(`${id} is not advised`);
+    show(<NextTest view={view} stage="find" path={path} advice={advice} onOther={() => {}} />);
+  };
+
+  it('is answered by a tap', async () => {
+    adviceFor('steady');
+    fireEvent.click(screen.getByRole('button', { name: 'surges' }));
+    await waitFor(async () =>
+      expect((await bodies())[0]).toMatchObject({ kind: 'answer', testId: 'steady', outcome: 'surges' }),
+    );
+  });
+
+  it('is answered by a value in its unit, comma or point', async () => {
+    adviceFor('supply-volts', answered('speed-33', 'slow'));
+    expect(screen.getByText(/through the gate first/)).toBeTruthy();
+    fireEvent.change(screen.getByRole('textbox', { name: 'supply at the board, V' }), { target: { value: '9,4' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep reading' }));
+    await waitFor(async () =>
+      expect((await bodies())[0]).toMatchObject({ kind: 'answer', outcome: null, value: 9.4, unit: 'V' }),
+    );
+  });
+
+  it('says what a healthy unit shows and from where, and names itself for the capture key', () => {
+    adviceFor('supply-volts', answered('speed-33', 'slow'));
+    expect(screen.getByText(/^Healthy: 10.8 to 13.2 V \(common practice/)).toBeTruthy();
+    expect(useAsked.getState().asked).toEqual({ name: 'Supply at the board', place: 'supply at the board' });
+    cleanup();
+    expect(useAsked.getState().asked).toBeNull();
+  });
+
+  it('takes a row of readings as one answer', async () => {
+    const answers: string[] = [];
+    const test = PATHS.get('video-recorder')?.tests.find((one) => one.id === 'fg-joints');
+    if (!test?.row) throw new Error('no row');
+    const { labels, unit } = test.row;
+    show(<RowReadings test={test} labels={labels} unit={unit} onAnswer={(id, words) => answers.push(id, words)} />);
+    const type = (label: string, value: string) =>
+      fireEvent.change(screen.getByRole('textbox', { name: label }), { target: { value } });
+    labels.forEach((label) => type(label, '0,2'));
+    type('across the board edge', 'far');
+    expect(screen.getByText('across the board edge: type a number, or open.')).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep the row' }).disabled).toBe(true);
+    type('across the board edge', 'open');
+    fireEvent.click(screen.getByRole('button', { name: 'Keep the row' }));
+    expect(answers[0]).toBe('open-between');
+    expect(answers[1]).toContain('open between at across the board edge (');
+  });
+
+  it('opens what it needs open, once, so that the gate knows of it', async () => {
+    adviceFor('spin-pulley', answered('speed-33', 'slow'));
+    expect(screen.getByText(/must be closed again: belt/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'stiff' }));
+    await waitFor(async () => expect((await bodies()).map((body) => body.kind)).toEqual(['answer', 'open-end']));
+    cleanup();
+    for (const entry of await allEntries()) await removeEntry(entry.event.key);
+    const open: EventBody = {
+      kind: 'open-end',
+      what: 'belt',
+      how: 'removed',
+      usualId: 'belt',
+      stepKey: null,
+      moveKey: null,
+    };
+    adviceFor('spin-pulley', answered('speed-33', 'slow'), open);
+    fireEvent.click(screen.getByRole('button', { name: 'stiff' }));
+    await waitFor(async () => expect((await bodies()).map((body) => body.kind)).toEqual(['answer']));
+  });
+
+  it('can be out of reach', async () => {
+    adviceFor('steady');
+    fireEvent.click(screen.getByRole('button', { name: 'Cannot reach it' }));
+    await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'unreachable', testId: 'steady' }));
+  });
+});
