@@ -14,5 +14,7 @@ export function reasonOf(advice: TestAdvice): string {
       : one
         ? `says more of ${list(one)}`
         : 'says a little of everything';
-  return [split, `${fixed(advice.minutes, 0)} min`, advice.test.power, `${fixed(advice.bits, 2)} bits`].join('; ');
+  const minutes = advice.minutes < 1 ? 'under 1 min' : `${fixed(advice.minutes, 0)} min`;
+  const power = advice.test.power === 'any' ? [] : [advice.test.power];
+  return [split, minutes, ...power, `${fixed(advice.bits, 2)} bits`].join('; ');
 }
