@@ -2,14 +2,27 @@
  * Drive path of the belt turntable with a governed d.c. motor. Behaviours, priors, healthy values and
  * minutes are common practice of the trade, with no published source.
  */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { governedMotor, SPEED, SPEED_ANSWERS } from '../parts/governedMotor.js';
+import { linearSupply } from '../parts/linearSupply.js';
 import type { DrivePath } from '../path/schema.js';
 
 const SMALL_DECK = 'common practice: small deck with a 12 V motor';
-const STALLED = 'A stalled motor cooks the transistor that feeds it: no power until it turns freely by hand.';
-const SPEED = ['still', 'slow', 'right', 'fast'] as const;
-const speedAnswers = ['still|does not turn: still', 'slow: slow', 'right: right', 'fast: fast, hunting'];
 const live = { level: 'bottom', power: 'live' as const, cautions: ['magnet'] };
+
+const AT_BOARD = { level: 'bottom', riskMin: 2, cautions: ['magnet'] };
+const SUPPLY = linearSupply({
+  ...AT_BOARD,
+  origin: SMALL_DECK,
+  raw: ['none * 2', 'low 2 12.5', 'right 12.5 20'],
+  supply: ['none * 2', 'low 2 10.8', 'right 10.8 13.2', 'high 13.2 20'],
+});
+const MOTOR = governedMotor({
+  ...AT_BOARD,
+  origin: SMALL_DECK,
+  bands: ['none * 0.5', 'low 0.5 4', 'right 4 6.5', 'high 6.5 10', 'full 10 14'],
+  beltLevel: 'platter',
+});
 
 export const beltTurntableDcPath: DrivePath = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -25,54 +38,13 @@ export const beltTurntableDcPath: DrivePath = {
     { id: 'bottom', name: 'bottom cover off', minutes: 8, steps: ['bottom', 'base', 'plinth', 'underside'] },
   ],
   signals: [
-    signal('feed', 'feed to the transformer', ['none', 'right'], 'none'),
-    signal('ac', 'a.c. from transformer or adapter', ['none', 'low', 'right'], 'none'),
+    ...SUPPLY.signals,
+    ...MOTOR.signals,
     signal('lamp', 'lamp', ['dark', 'lit'], 'dark'),
-    signal(
-      'raw',
-      'reservoir',
-      ['none', 'low', 'rippled', 'right'],
-      'none',
-      measure('reservoir', 'V', SMALL_DECK, 'none * 2', 'low 2 12.5', 'right 12.5 20'),
-    ),
-    signal(
-      'ripple',
-      'ripple on the reservoir',
-      ['small', 'large'],
-      'small',
-      measure('reservoir, peak to peak', 'V', SMALL_DECK, 'small * 1', 'large 1 8'),
-    ),
-    signal(
-      'supply',
-      'regulated supply',
-      ['none', 'low', 'unsteady', 'right', 'high'],
-      'none',
-      measure('supply at the board', 'V', SMALL_DECK, 'none * 2', 'low 2 10.8', 'right 10.8 13.2', 'high 13.2 20'),
-    ),
     signal('gated', 'supply behind the return switch', ['none', 'low', 'unsteady', 'right', 'high'], 'none'),
     signal('chosen', 'speed contact', ['right', 'open', 'noisy'], 'right'),
     signal('set', 'setting behind the trims', ['none', 'low', 'right', 'high', 'erratic'], 'right'),
     signal('wish', 'setting behind the pitch pot', ['none', 'low', 'right', 'high', 'erratic'], 'right'),
-    signal('tacho', 'tacho', ['none', 'bumpy', 'right'], 'none'),
-    signal(
-      'drive',
-      'motor terminals',
-      ['none', 'low', 'right', 'high', 'full', 'erratic'],
-      'none',
-      measure(
-        'motor terminals',
-        'V',
-        SMALL_DECK,
-        'none * 0.5',
-        'low 0.5 4',
-        'right 4 6.5',
-        'high 6.5 10',
-        'full 10 14',
-      ),
-    ),
-    signal('motor', 'motor speed', SPEED, 'still'),
-    signal('steadiness', 'steadiness', ['steady', 'surging'], 'steady'),
-    signal('noise', 'noise of the motor', ['quiet', 'tick', 'grind'], 'quiet'),
     signal('pulley', 'pulley speed', SPEED, 'still'),
     signal('pulley-wow', 'wobble of the pulley', ['none', 'wobble'], 'none'),
     signal('belt-speed', 'speed behind the belt', SPEED, 'still'),
@@ -82,27 +54,8 @@ export const beltTurntableDcPath: DrivePath = {
     signal('wow', 'wow, by its rate', ['none', 'platter rate', 'belt rate', 'pulley rate'], 'none'),
   ],
   blocks: [
-    block(
-      'plug',
-      'plug and switch',
-      'supply',
-      [],
-      ['feed'],
-      [row({}, { feed: 'right' })],
-      [mode('open', 'cord, plug or switch open', 0.03, [row({}, { feed: 'none' })])],
-    ),
-    block(
-      'transformer',
-      'transformer',
-      'supply',
-      ['feed'],
-      ['ac'],
-      [row({}, { ac: '=feed' })],
-      [
-        mode('open', 'winding or its thermal link open', 0.02, [row({}, { ac: 'none' })]),
-        mode('shorted', 'shorted turns', 0.01, [row({ feed: 'right' }, { ac: 'low' })]),
-      ],
-    ),
+    ...SUPPLY.blocks,
+    ...MOTOR.blocks,
     block(
       'lamp',
       'lamp',
@@ -111,37 +64,6 @@ export const beltTurntableDcPath: DrivePath = {
       ['lamp'],
       [row({ ac: 'none' }, { lamp: 'dark' }), row({}, { lamp: 'lit' })],
       [mode('burnt', 'lamp burnt out', 0.02, [row({}, { lamp: 'dark' })])],
-    ),
-    block(
-      'rectifier',
-      'rectifier',
-      'supply',
-      ['ac'],
-      ['raw', 'ripple'],
-      [row({}, { raw: '=ac', ripple: 'small' })],
-      [
-        mode('dry', 'reservoir dried out', 0.05, [row({ ac: 'right' }, { raw: 'rippled', ripple: 'large' })]),
-        mode('half', 'one diode open', 0.02, [
-          row({ ac: 'right' }, { raw: { low: 0.6, rippled: 0.4 }, ripple: 'large' }),
-        ]),
-        mode('open', 'diodes open', 0.01, [row({}, { raw: 'none' })]),
-      ],
-    ),
-    block(
-      'regulator',
-      'regulator',
-      'supply',
-      ['raw'],
-      ['supply'],
-      [row({ raw: 'rippled' }, { supply: 'unsteady' }), row({}, { supply: '=raw' })],
-      [
-        mode('open', 'regulator open', 0.02, [row({}, { supply: 'none' })]),
-        mode('low', 'regulator low', 0.03, [row({ raw: ['right', 'rippled'] }, { supply: 'low' })]),
-        mode('through', 'regulator shorted through', 0.01, [row({ raw: ['right', 'rippled'] }, { supply: 'high' })]),
-        mode('warm', 'regulator gives way when warm', 0.02, [
-          row({ '@heat': 'warm', raw: ['right', 'rippled'] }, { supply: 'low' }),
-        ]),
-      ],
     ),
     block(
       'return',
@@ -199,89 +121,6 @@ export const beltTurntableDcPath: DrivePath = {
       [
         mode('dirty', 'pitch pot dirty', 0.05, [row({ set: ['low', 'right', 'high'] }, { wish: 'erratic' })]),
         mode('off-centre', 'pitch not at its centre', 0.04, [row({ set: 'right' }, { wish: { low: 0.5, high: 0.5 } })]),
-      ],
-    ),
-    block(
-      'governor',
-      'governor',
-      'control',
-      ['gated', 'wish', 'tacho'],
-      ['drive'],
-      [
-        row({ gated: 'none' }, { drive: 'none' }),
-        row({ wish: 'none' }, { drive: 'low' }),
-        row({ tacho: 'none', gated: 'low' }, { drive: 'low' }),
-        row({ tacho: 'none' }, { drive: 'full' }),
-        row({ gated: 'low' }, { drive: 'low' }),
-        row({ tacho: 'bumpy' }, { drive: 'erratic' }),
-        row({ wish: 'erratic' }, { drive: 'erratic' }),
-        row({ gated: 'unsteady' }, { drive: 'erratic' }),
-        row({ gated: 'high', wish: 'right' }, { drive: 'right' }),
-        row({ wish: 'low' }, { drive: 'low' }),
-        row({ wish: 'high' }, { drive: 'high' }),
-        row({}, { drive: 'right' }),
-      ],
-      [
-        mode('dead', 'governor dead', 0.03, [row({}, { drive: 'none' })]),
-        mode('full', 'governor shorted through', 0.03, [
-          row({ gated: ['right', 'high', 'unsteady'] }, { drive: 'full' }),
-        ]),
-        mode('weak', 'governor weak', 0.03, [
-          row({ gated: ['right', 'high', 'unsteady'], tacho: ['right', 'bumpy', 'none'] }, { drive: 'low' }),
-        ]),
-        mode('warm', 'governor drifts when warm', 0.03, [
-          row({ '@heat': 'warm', gated: ['right', 'high'], tacho: ['right'] }, { drive: { low: 0.6, high: 0.4 } }),
-        ]),
-      ],
-    ),
-    block(
-      'tacho',
-      'magnet and Hall',
-      'feedback',
-      ['motor'],
-      ['tacho'],
-      [row({ motor: 'still' }, { tacho: 'none' }), row({}, { tacho: 'right' })],
-      [
-        mode('loose', 'ring magnet loose or cracked', 0.04, [
-          row({ motor: ['slow', 'right', 'fast'] }, { tacho: 'bumpy' }),
-        ]),
-        mode('dead', 'Hall chip dead', 0.02, [row({}, { tacho: 'none' })]),
-        mode('unplugged', 'tacho left unplugged', 0.0005, [row({}, { tacho: 'none' })], { byWork: true }),
-      ],
-    ),
-    block(
-      'motor',
-      'motor',
-      'mechanical',
-      ['drive'],
-      ['motor', 'steadiness', 'noise'],
-      [
-        row({ drive: 'none' }, { motor: 'still', steadiness: 'steady' }),
-        row({ drive: 'low' }, { motor: 'slow' }),
-        row({ drive: ['high', 'full'] }, { motor: 'fast' }),
-        row({ drive: 'erratic' }, { steadiness: 'surging' }),
-        row({}, { motor: 'right', steadiness: 'steady', noise: 'quiet' }),
-      ],
-      [
-        mode('brushes', 'brushes worn or commutator dirty', 0.06, [
-          row(
-            { drive: ['low', 'right', 'high', 'full', 'erratic'] },
-            { motor: { still: 0.4, slow: 0.6 }, steadiness: 'surging' },
-          ),
-        ]),
-        mode('dry', 'motor bearings dry', 0.06, [
-          row({ '@belt': 'on', drive: ['low', 'right', 'erratic'] }, { motor: 'slow' }),
-          row({ drive: ['low', 'right', 'high', 'full', 'erratic'] }, { noise: 'grind' }),
-        ]),
-        mode('retainer', 'magnet retainer of the motor broken', 0.03, [
-          row({ drive: ['low', 'right', 'high', 'full', 'erratic'] }, { noise: 'tick' }),
-        ]),
-        mode('open', 'winding open', 0.02, [row({}, { motor: 'still' })]),
-        mode('jammed', 'motor jammed', 0.01, [row({}, { motor: 'still' })], { kills: STALLED }),
-        mode('reversed', 'motor leads crossed', 0.0005, [row({}, { motor: 'still' })], {
-          byWork: true,
-          kills: STALLED,
-        }),
       ],
     ),
     block(
@@ -366,13 +205,13 @@ export const beltTurntableDcPath: DrivePath = {
       power: 'any',
       handsMin: 0.2,
     }),
-    reads('speed-33', 'Platter at 33⅓', 'Choose 33⅓; measure, or look at the rim.', 'platter', speedAnswers, {
+    reads('speed-33', 'Platter at 33⅓', 'Choose 33⅓; measure, or look at the rim.', 'platter', SPEED_ANSWERS, {
       outside: true,
       power: 'any',
       handsMin: 2,
       context: { speed: '33' },
     }),
-    reads('speed-45', 'Platter at 45', 'Choose 45; measure, or look at the rim.', 'platter', speedAnswers, {
+    reads('speed-45', 'Platter at 45', 'Choose 45; measure, or look at the rim.', 'platter', SPEED_ANSWERS, {
       outside: true,
       power: 'any',
       handsMin: 2,
@@ -383,7 +222,7 @@ export const beltTurntableDcPath: DrivePath = {
       'Platter at 33⅓ after 20 minutes',
       'Let it run for twenty minutes; measure again.',
       'platter',
-      speedAnswers,
+      SPEED_ANSWERS,
       { outside: true, power: 'any', handsMin: 2, waitMin: 20, context: { speed: '33', heat: 'warm' } },
     ),
     reads(
@@ -438,52 +277,12 @@ export const beltTurntableDcPath: DrivePath = {
       { level: 'platter', handsMin: 1.5, reliability: 0.88 },
     ),
     looks(
-      'spin-pulley',
-      'Spin the pulley by hand',
-      'Belt off. Between two fingers: free, no click, no wobble.',
-      'motor',
-      ['free: healthy, brushes, open, reversed', 'stiff: dry', 'clicks: retainer', 'will not turn: jammed'],
-      { level: 'platter', handsMin: 1.5, opens: ['belt'], reliability: 0.92 },
-    ),
-    looks(
       'pulley-look',
       'Look at the pulley',
       'Mark pulley and shaft, turn both by hand; look along the shaft.',
       'pulley',
       ['sits and runs true: healthy', 'marks part: loose', 'wobbles: bent', 'height changed: low'],
       { level: 'platter', handsMin: 2, reliability: 0.9 },
-    ),
-    reads(
-      'motor-alone',
-      'Motor alone, belt off',
-      'Belt off. Power on: does the pulley turn at its speed?',
-      'motor',
-      speedAnswers,
-      {
-        level: 'platter',
-        power: 'live',
-        riskMin: 0.5,
-        handsMin: 2,
-        context: { belt: 'off' },
-        opens: ['belt'],
-        reliability: 0.93,
-      },
-    ),
-    reads(
-      'motor-noise',
-      'Sound of the motor alone',
-      'Belt off. Listen at the motor.',
-      'noise',
-      ['quiet: quiet', 'ticks once a turn: tick', 'grinds: grind'],
-      {
-        level: 'platter',
-        power: 'live',
-        riskMin: 0.5,
-        handsMin: 1,
-        context: { belt: 'off' },
-        opens: ['belt'],
-        reliability: 0.93,
-      },
     ),
     looks(
       'platter-seat',
@@ -492,62 +291,6 @@ export const beltTurntableDcPath: DrivePath = {
       'platter',
       ['true: healthy', 'runs out: off-centre'],
       { level: 'platter', handsMin: 2, reliability: 0.92 },
-    ),
-    looks(
-      'cord',
-      'Cord, plug and switch',
-      'Unplugged. Ohms from pin to pin, switch on.',
-      'plug',
-      ['through: healthy', 'open: open'],
-      { level: 'bottom', handsMin: 2 },
-    ),
-    looks(
-      'transformer-ohms',
-      'Transformer windings',
-      'Unplugged. Ohms of primary and secondary.',
-      'transformer',
-      ['through: healthy, shorted', 'open: open'],
-      { level: 'bottom', handsMin: 3 },
-    ),
-    reads(
-      'ac-volts',
-      'A.c. at the secondary',
-      'Across the secondary, a.c.',
-      'ac',
-      ['none: none', 'low: low', 'right: right'],
-      { ...live, handsMin: 2 },
-    ),
-    reads(
-      'raw-volts',
-      'Volts at the reservoir',
-      'Across the reservoir capacitor, d.c.',
-      'raw',
-      ['none: none', 'low: low', 'right: right, rippled'],
-      { ...live, handsMin: 2 },
-    ),
-    reads(
-      'ripple-volts',
-      'Ripple at the reservoir',
-      'Across the reservoir, scope or a.c. range.',
-      'ripple',
-      ['small: small', 'large: large'],
-      { ...live, handsMin: 2 },
-    ),
-    reads(
-      'supply-volts',
-      'Supply at the board',
-      'Board supply to ground, d.c.',
-      'supply',
-      ['none: none', 'low: low', 'unsteady: unsteady', 'right: right', 'high: high'],
-      { ...live, handsMin: 2 },
-    ),
-    reads(
-      'supply-warm',
-      'Supply at the board, warm',
-      'The same after twenty minutes.',
-      'supply',
-      ['none: none', 'low: low', 'unsteady: unsteady', 'right: right', 'high: high'],
-      { ...live, handsMin: 2, waitMin: 20, context: { heat: 'warm' } },
     ),
     reads(
       'gated-volts',
@@ -572,30 +315,6 @@ export const beltTurntableDcPath: DrivePath = {
       'drive',
       ['none: none', 'low: low', 'right: right', 'high: high', 'full: full', 'wanders: erratic, hunting'],
       { ...live, handsMin: 2, context: { speed: '45' } },
-    ),
-    reads(
-      'drive-warm',
-      'Volts at the motor, warm',
-      'The same after twenty minutes.',
-      'drive',
-      ['none: none', 'low: low', 'right: right', 'high: high', 'full: full', 'wanders: erratic, hunting'],
-      { ...live, handsMin: 2, waitMin: 20, context: { speed: '33', heat: 'warm' } },
-    ),
-    reads(
-      'tacho-out',
-      'Hall output, turned by hand',
-      'Hall output while the pulley is turned slowly: near nought and near supply.',
-      'tacho',
-      ['toggles evenly: right', 'uneven or misses: bumpy', 'nothing: none'],
-      { ...live, handsMin: 3 },
-    ),
-    looks(
-      'magnet-look',
-      'Look at the ring magnet',
-      'Twist it gently against the shaft; look for a crack.',
-      'tacho',
-      ['firm: healthy, dead', 'loose or cracked: loose', 'plug off: unplugged'],
-      { level: 'bottom', handsMin: 3, reliability: 0.94 },
     ),
     looks(
       'selector-ohms',
@@ -638,14 +357,6 @@ export const beltTurntableDcPath: DrivePath = {
       { outside: true, power: 'any', handsMin: 1.5, reliability: 0.93 },
     ),
     looks(
-      'motor-ohms',
-      'Ohms of the motor, turned slowly',
-      'Unplugged, leads off. Ohms at the terminals while the shaft is turned.',
-      'motor',
-      ['even: healthy, dry, retainer, jammed, reversed', 'wanders: brushes', 'open: open'],
-      { level: 'bottom', handsMin: 4, opens: ['motor-plug'], reliability: 0.95 },
-    ),
-    looks(
       'return-look',
       'Auto-return lever',
       'Move the arm to its rest and start by hand; watch the switch.',
@@ -653,8 +364,12 @@ export const beltTurntableDcPath: DrivePath = {
       ['works: healthy', 'tripped: tripped'],
       { level: 'platter', handsMin: 1.5, reliability: 0.95 },
     ),
+    ...SUPPLY.tests,
+    ...MOTOR.tests,
   ],
   repairs: [
+    ...SUPPLY.repairs,
+    ...MOTOR.repairs,
     repair('clean-trims', 'Clean trims and pitch pot', ['trims.dirty', 'pitch.dirty'], 6, 'bottom', { residual: 0.1 }),
     repair(
       'set-trims',
@@ -666,22 +381,8 @@ export const beltTurntableDcPath: DrivePath = {
     ),
     repair('centre-pitch', 'Set the pitch to its centre', ['pitch.off-centre'], 1, 'outside', { residual: 0.01 }),
     repair('new-belt', 'Fit a new belt', ['belt.*'], 6, 'platter', { money: 12, residual: 0.03 }),
-    repair('oil-motor', 'Oil the motor bearings', ['motor.dry'], 12, 'bottom', { residual: 0.2 }),
     repair('oil-platter', 'Clean and oil the platter bearing', ['bearing.dry'], 8, 'platter', { residual: 0.08 }),
     repair('platter-bearing', 'Renew the platter bearing', ['bearing.worn'], 40, 'bottom', { money: 30 }),
-    repair('glue-magnet', 'Glue the ring magnet', ['tacho.loose'], 25, 'bottom', { waitMin: 1440, residual: 0.1 }),
-    repair('hall', 'Renew the Hall chip', ['tacho.dead', 'tacho.unplugged'], 30, 'bottom', { money: 4 }),
-    repair(
-      'motor-swap',
-      'Replace the motor',
-      ['motor.brushes', 'motor.retainer', 'motor.open', 'motor.jammed', 'motor.dry', 'motor.reversed'],
-      35,
-      'bottom',
-      { money: 40, residual: 0.05 },
-    ),
-    repair('governor', 'Renew the governor chip or board', ['governor.*'], 40, 'bottom', { money: 15 }),
-    repair('regulator', 'Renew the regulator', ['regulator.*'], 25, 'bottom', { money: 4 }),
-    repair('rectifier', 'Renew diodes and reservoir', ['rectifier.*'], 25, 'bottom', { money: 6 }),
     repair(
       'selector',
       'Clean the speed selector',
@@ -693,8 +394,6 @@ export const beltTurntableDcPath: DrivePath = {
     repair('pulley', 'Fasten or true the pulley', ['pulley.*'], 15, 'platter', { residual: 0.1 }),
     repair('seat', 'Clean the seat, true the platter', ['platter.off-centre'], 6, 'platter', { residual: 0.2 }),
     repair('return', 'Free the auto-return', ['return.tripped'], 6, 'platter', { residual: 0.05 }),
-    repair('cord', 'Renew cord, plug or switch', ['plug.open'], 20, 'bottom', { money: 8 }),
-    repair('transformer', 'Renew the transformer or adapter', ['transformer.*'], 25, 'bottom', { money: 20 }),
     repair('lamp', 'Renew the lamp', ['lamp.burnt'], 10, 'bottom', { money: 2 }),
   ],
 };

@@ -2,7 +2,9 @@
  * Drive path of the quartz-locked direct drive with a pitch slider. Behaviours, priors, healthy values
  * and minutes are common practice of the trade, with no published source.
  */
-import { alike, block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { linearSupply } from '../parts/linearSupply.js';
+import { statorDrive } from '../parts/statorDrive.js';
 import type { DrivePath } from '../path/schema.js';
 
 const DECK = 'common practice: direct drive deck with a 12 V rail and a 5.6 V zener';
@@ -16,7 +18,15 @@ const speedAnswers = [
   'wanders: hunting',
 ];
 const live = { level: 'bottom', power: 'live' as const, cautions: ['magnet'] };
-const HEAT_CHIP = 'A drive chip that feeds a shorted coil burns: no power until the coils are measured.';
+
+const AT_BOARD = { level: 'bottom', riskMin: 2, cautions: ['magnet'] };
+const SUPPLY = linearSupply({
+  ...AT_BOARD,
+  origin: DECK,
+  raw: ['none * 2', 'low 2 15', 'right 15 28'],
+  supply: ['none * 2', 'low 2 10.8', 'right 10.8 13.2', 'high 13.2 20'],
+});
+const STATOR = statorDrive(AT_BOARD);
 
 export const directDriveQuartzPath: DrivePath = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -32,23 +42,9 @@ export const directDriveQuartzPath: DrivePath = {
     { id: 'bottom', name: 'bottom cover off', minutes: 10, steps: ['bottom', 'base', 'plinth'] },
   ],
   signals: [
-    signal('feed', 'feed to the transformer', ['none', 'right'], 'none'),
-    signal('ac', 'a.c. at the secondary', ['none', 'low', 'right'], 'none'),
+    ...SUPPLY.signals,
+    ...STATOR.signals,
     signal('strobe', 'rim lamp', ['dark', 'lit'], 'dark'),
-    signal(
-      'raw',
-      'reservoir',
-      ['none', 'low', 'rippled', 'right'],
-      'none',
-      measure('reservoir', 'V', DECK, 'none * 2', 'low 2 15', 'right 15 28'),
-    ),
-    signal(
-      'supply',
-      'regulated supply',
-      ['none', 'low', 'unsteady', 'right'],
-      'none',
-      measure('supply at the board', 'V', DECK, 'none * 2', 'low 2 10.8', 'right 10.8 13.2'),
-    ),
     signal(
       'bias',
       'bias of the pitch oscillator',
@@ -64,35 +60,13 @@ export const directDriveQuartzPath: DrivePath = {
     signal('capture', 'capture of the lock', ['right', 'missed'], 'right'),
     signal('lamp', 'lock lamp', ['dark', 'flashing', 'steady'], 'dark'),
     signal('control', 'control voltage', ['none', 'off', 'wandering', 'right', 'full'], 'none'),
-    signal('phases', 'three phases', ['none', 'one missing', 'weak', 'right', 'full'], 'none'),
-    signal('torque', 'torque of the coils', ['none', 'uneven', 'weak', 'right', 'full'], 'none'),
-    signal('hall', 'Hall sensors', ['one missing', 'right'], 'right'),
     signal('fg', 'frequency generator', ['none', 'weak', 'right'], 'none'),
     signal('platter', 'platter speed', SPEED, 'still'),
     signal('drag', 'drag of the bearing', ['free', 'drags'], 'free'),
   ],
   blocks: [
-    block(
-      'plug',
-      'plug and switch',
-      'supply',
-      [],
-      ['feed'],
-      [row({}, { feed: 'right' })],
-      [mode('open', 'cord, plug, switch or fuse open', 0.03, [row({}, { feed: 'none' })])],
-    ),
-    block(
-      'transformer',
-      'transformer',
-      'supply',
-      ['feed'],
-      ['ac'],
-      [row({}, { ac: '=feed' })],
-      [
-        mode('open', 'winding or thermal link open', 0.02, [row({}, { ac: 'none' })]),
-        mode('tap', 'voltage selector or step-down wrong', 0.03, [row({ feed: 'right' }, { ac: 'low' })]),
-      ],
-    ),
+    ...SUPPLY.blocks,
+    ...STATOR.blocks,
     block(
       'strobe',
       'rim lamp',
@@ -101,30 +75,6 @@ export const directDriveQuartzPath: DrivePath = {
       ['strobe'],
       [row({ ac: 'none' }, { strobe: 'dark' }), row({}, { strobe: 'lit' })],
       [mode('burnt', 'rim lamp dead', 0.03, [row({}, { strobe: 'dark' })])],
-    ),
-    block(
-      'rectifier',
-      'rectifier',
-      'supply',
-      ['ac'],
-      ['raw'],
-      [row({}, { raw: '=ac' })],
-      [
-        mode('dry', 'reservoir dried out', 0.04, [row({ ac: ['right', 'low'] }, { raw: 'rippled' })]),
-        mode('open', 'diodes open', 0.01, [row({}, { raw: 'none' })]),
-      ],
-    ),
-    block(
-      'regulator',
-      'regulator',
-      'supply',
-      ['raw'],
-      ['supply'],
-      [row({ raw: 'rippled' }, { supply: 'unsteady' }), row({}, { supply: '=raw' })],
-      [
-        mode('open', 'regulator open', 0.02, [row({}, { supply: 'none' })]),
-        mode('low', 'regulator low', 0.03, [row({ raw: ['right', 'rippled'] }, { supply: 'low' })]),
-      ],
     ),
     block(
       'zener',
@@ -247,54 +197,6 @@ export const directDriveQuartzPath: DrivePath = {
           row({ supply: ['right', 'low', 'unsteady'] }, { control: 'full', lamp: 'flashing' }),
         ]),
       ],
-    ),
-    block(
-      'driver',
-      'drive chip',
-      'control',
-      ['control', 'hall', 'supply'],
-      ['phases'],
-      [
-        row({ supply: 'none' }, { phases: 'none' }),
-        row({ control: 'none' }, { phases: 'none' }),
-        row({ hall: 'one missing' }, { phases: 'one missing' }),
-        row({ control: 'full' }, { phases: 'full' }),
-        row({ supply: 'low' }, { phases: 'weak' }),
-        row({}, { phases: 'right' }),
-      ],
-      [
-        mode('dead', 'drive chip dead', 0.03, [row({}, { phases: 'none' })]),
-        mode('one', 'one output of the drive chip dead', 0.03, [
-          row({ control: ['right', 'full', 'off', 'wandering'] }, { phases: 'one missing' }),
-        ]),
-        mode('warm', 'drive chip gives way when warm', 0.04, [
-          row({ '@heat': 'warm', '@sink': 'no', control: ['right', 'full', 'off', 'wandering'] }, { phases: 'weak' }),
-        ]),
-      ],
-    ),
-    block(
-      'coils',
-      'stator coils',
-      'mechanical',
-      ['phases'],
-      ['torque'],
-      [row({ phases: 'one missing' }, { torque: 'uneven' }), row({}, { torque: '=phases' })],
-      [
-        mode('open', 'one coil open', 0.02, [row({ phases: ['right', 'full', 'weak'] }, { torque: 'uneven' })]),
-        mode('shorted', 'one coil shorted', 0.01, [row({ phases: ['right', 'full', 'weak'] }, { torque: 'uneven' })], {
-          kills: HEAT_CHIP,
-        }),
-        mode('unplugged', 'coil connector left off', 0.0005, [row({}, { torque: 'none' })], { byWork: true }),
-      ],
-    ),
-    block(
-      'hall',
-      'Hall sensors',
-      'feedback',
-      [],
-      ['hall'],
-      [row({}, { hall: 'right' })],
-      [mode('one', 'one Hall sensor dead', 0.04, [row({}, { hall: 'one missing' })])],
     ),
     block(
       'fg',
@@ -426,46 +328,6 @@ export const directDriveQuartzPath: DrivePath = {
       ['seated: healthy', 'not seated: seat'],
       { level: 'platter', handsMin: 1.5, reliability: 0.95 },
     ),
-    looks(
-      'cord',
-      'Cord, switch and fuse',
-      'Unplugged. Ohms from pin to pin, switch on; look at the fuse.',
-      'plug',
-      ['through: healthy', 'open: open'],
-      { level: 'bottom', handsMin: 2 },
-    ),
-    looks(
-      'transformer-look',
-      'Transformer and its selector',
-      'Unplugged. Ohms of the windings; which mains is it set and made for?',
-      'transformer',
-      ['through and set right: healthy', 'open: open', 'set wrong: tap'],
-      { level: 'bottom', handsMin: 3 },
-    ),
-    reads(
-      'ac-volts',
-      'A.c. at the secondary',
-      'Across the secondary, a.c.',
-      'ac',
-      ['none: none', 'low: low', 'right: right'],
-      { ...live },
-    ),
-    reads(
-      'raw-volts',
-      'Volts at the reservoir',
-      'Across the reservoir, d.c. and a.c. range.',
-      'raw',
-      ['none: none', 'low: low', 'rippled|right, with ripple: rippled', 'right: right'],
-      { ...live },
-    ),
-    reads(
-      'supply-volts',
-      'Supply at the board',
-      'Board supply to ground, d.c.',
-      'supply',
-      ['none: none', 'low: low', 'unsteady: unsteady', 'right: right'],
-      { ...live },
-    ),
     reads(
       'zener-volts',
       'Volts at the zener, cold',
@@ -547,46 +409,12 @@ export const directDriveQuartzPath: DrivePath = {
       { ...live, handsMin: 2 },
     ),
     reads(
-      'phases-scope',
-      'Three phases at the coils',
-      'Scope at each coil in turn.',
-      'phases',
-      ['none: none', 'one missing: one missing', 'weak: weak', 'right: right', 'full: full'],
-      { ...live, handsMin: 4 },
-    ),
-    reads(
       'sink',
       'Heat sink pressed on the drive chip, warm',
       'Warm and failing: press an insulated heat sink on the chip. Does it come right?',
       'platter',
       ['still wrong: still, quivers, slow, fast, hunting', 'comes right: right'],
       { ...live, handsMin: 3, waitMin: 20, context: { heat: 'warm', sink: 'yes' }, reliability: 0.93 },
-    ),
-    looks(
-      'coil-ohms',
-      'Ohms of the coils',
-      'Unplugged. Pair by pair: alike within a few percent.',
-      'coils',
-      ['alike: healthy', 'one open: open', 'one low: shorted', 'plug off: unplugged'],
-      {
-        level: 'bottom',
-        handsMin: 3,
-        reliability: 0.96,
-        row: alike(
-          ['1 to 2', '2 to 3', '3 to 1'],
-          'Ω',
-          { low: [0.3, 'one-low'], open: [200, 'one-open'], apart: [1, 'one-low'] },
-          'alike',
-        ),
-      },
-    ),
-    looks(
-      'hall-volts',
-      'Hall outputs, platter turned by hand',
-      'Each output while the rotor is turned slowly.',
-      'hall',
-      ['all toggle: healthy', 'one does not: one'],
-      { ...live, handsMin: 4, reliability: 0.95 },
     ),
     reads(
       'fg-scope',
@@ -596,16 +424,12 @@ export const directDriveQuartzPath: DrivePath = {
       ['clean sine: right', 'weak: weak', 'none: none'],
       { ...live, handsMin: 3, reliability: 0.95 },
     ),
-    looks(
-      'chip-touch',
-      'Drive chip: short from output to rail',
-      'Unplugged, diode range from each output to both rails, coils off: all alike.',
-      'driver',
-      ['alike: healthy, warm', 'one differs: one', 'dead short or open: dead'],
-      { level: 'bottom', handsMin: 5, opens: ['board-plugs'], reliability: 0.92 },
-    ),
+    ...SUPPLY.tests,
+    ...STATOR.tests,
   ],
   repairs: [
+    ...SUPPLY.repairs,
+    ...STATOR.repairs,
     repair('zener', 'Renew the zener and its feed resistor', ['zener.*'], 15, 'bottom', { money: 1 }),
     repair('feed-resistor', 'Raise the feed resistor of the zener', ['zener.drifts'], 12, 'bottom', {
       money: 1,
@@ -617,21 +441,13 @@ export const directDriveQuartzPath: DrivePath = {
     repair('slider', 'Clean the slider', ['pitch.dirty'], 8, 'bottom', { residual: 0.15 }),
     repair('detent', 'Clean or renew the detent switch', ['detent.*'], 15, 'bottom', { money: 3 }),
     repair('trims', 'Set both trims to the middle of their capture', ['trims.*'], 12, 'bottom', { residual: 0.03 }),
-    repair('driver', 'Renew the drive chip, heat sink with it', ['driver.*'], 45, 'bottom', { money: 15 }),
     repair('lock', 'Renew the lock chip', ['lock.*'], 45, 'bottom', { money: 20 }),
     repair('crystal', 'Renew the crystal', ['crystal.*'], 20, 'bottom', { money: 4 }),
     repair('divider', 'Renew the divider', ['divider.*'], 40, 'bottom', { money: 12 }),
-    repair('hall', 'Renew the Hall sensor', ['hall.one'], 35, 'bottom', { money: 5 }),
     repair('fg', 'Clean and gap the FG head', ['fg.weak', 'fg.scar'], 15, 'platter', { residual: 0.3 }),
     repair('fg-track', 'Find and mend the FG connection', ['fg.lost'], 30, 'bottom', { residual: 0.1 }),
-    repair('coils', 'Donor stator', ['coils.open', 'coils.shorted'], 60, 'bottom', { money: 40 }),
-    repair('coil-plug', 'Put the coil connector on', ['coils.unplugged'], 2, 'bottom', { residual: 0.01 }),
     repair('seat', 'Seat the rotor', ['platter.seat'], 3, 'platter', { residual: 0.02 }),
     repair('bearing', 'Clean and oil the bearing', ['bearing.dry'], 8, 'platter', { residual: 0.08 }),
-    repair('regulator', 'Renew the regulator', ['regulator.*'], 25, 'bottom', { money: 4 }),
-    repair('rectifier', 'Renew diodes and reservoir', ['rectifier.*'], 25, 'bottom', { money: 6 }),
-    repair('transformer', 'Set the selector, or renew the transformer', ['transformer.*'], 20, 'bottom', { money: 15 }),
-    repair('cord', 'Renew cord, switch or fuse', ['plug.open'], 20, 'bottom', { money: 8 }),
     repair('rim-lamp', 'Renew the rim lamp', ['strobe.burnt'], 15, 'bottom', { money: 3 }),
   ],
 };

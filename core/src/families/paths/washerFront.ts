@@ -2,12 +2,21 @@
  * Drive path of the front-load washer with three-phase motor and inverter. Behaviours, priors, healthy
  * values and minutes are common practice of the trade, with no published source.
  */
-import { alike, block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { bridge } from '../parts/bridge.js';
 import type { DrivePath } from '../path/schema.js';
 
 const WASHER = 'common practice: 230 V machine, three-phase motor of 2 to 3 Ω a pair';
-const SHORTED = 'A shorted winding or switch blows the next board: measure windings and bus dead before any power.';
 const live = { level: 'panel', power: 'live' as const, riskMin: 6, cautions: ['earthed-scope', 'backfeed'] };
+
+const BRIDGE = bridge({
+  level: 'back',
+  waitMin: 5,
+  dead: 'Unplugged',
+  apartOhm: 0.5,
+  windingsHow:
+    'Unplugged, harness off. Three pairs alike within 0.5 Ω, about 2 to 3 Ω; none to case by the insulation tester.',
+});
 
 export const washerFrontPath: DrivePath = {
   speed: { signal: 'drum', speedKey: null, heatKey: null },
@@ -21,6 +30,14 @@ export const washerFrontPath: DrivePath = {
     { id: 'back', name: 'back off, board reached', minutes: 10, steps: ['back', 'rear', 'board'] },
   ],
   signals: [
+    ...BRIDGE.signals,
+    signal(
+      'bus',
+      'inverter bus',
+      ['none', 'low', 'right'],
+      'none',
+      measure('inverter bus', 'V', WASHER, 'none * 35', 'low 35 270', 'right 270 360'),
+    ),
     signal('feed', 'mains in the machine', ['none', 'right'], 'none'),
     signal('lamps', 'lamps of the panel', ['dark', 'lit'], 'dark'),
     signal('programme', 'timer', ['none', 'stuck', 'runs'], 'none'),
@@ -36,13 +53,6 @@ export const washerFrontPath: DrivePath = {
     ),
     signal('pump', 'pump', ['still', 'runs'], 'still'),
     signal(
-      'bus',
-      'inverter bus',
-      ['none', 'low', 'right'],
-      'none',
-      measure('inverter bus', 'V', WASHER, 'none * 35', 'low 35 270', 'right 270 360'),
-    ),
-    signal(
       'lifted',
       'wire to the board, lifted',
       ['dead', 'held'],
@@ -50,9 +60,6 @@ export const washerFrontPath: DrivePath = {
       measure('lifted wire, low-impedance', 'V', WASHER, 'dead * 20', 'held 190 255'),
     ),
     signal('command', 'command to the inverter', ['none', 'right'], 'none'),
-    signal('phases', 'three phases at the board', ['none', 'one missing', 'right'], 'none'),
-    signal('at-motor', 'three phases at the motor', ['none', 'one missing', 'right'], 'none'),
-    signal('windings', 'winding pairs', ['alike', 'one open', 'one low', 'to case'], 'alike'),
     signal('motor', 'motor', ['still', 'hums', 'wrong', 'turns'], 'still'),
     signal('tacho', 'speed sensor', ['none', 'wrong', 'right'], 'none'),
     signal('drum', 'drum', ['still', 'slow', 'right', 'fast'], 'still'),
@@ -61,6 +68,7 @@ export const washerFrontPath: DrivePath = {
     signal('code', 'code shown', ['none', 'motor', 'door', 'water'], 'none'),
   ],
   blocks: [
+    ...BRIDGE.blocks,
     block(
       'plug',
       'plug and cord',
@@ -170,52 +178,6 @@ export const washerFrontPath: DrivePath = {
       [
         mode('fuse', 'fuse or inrush part of the board open', 0.05, [row({}, { bus: 'none' })]),
         mode('dry', 'bus capacitor dried out', 0.03, [row({ 'wash-feed': 'right' }, { bus: 'low' })]),
-      ],
-    ),
-    block(
-      'inverter',
-      'inverter',
-      'control',
-      ['bus', 'command'],
-      ['phases'],
-      [
-        row({ bus: 'none' }, { phases: 'none' }),
-        row({ command: 'none' }, { phases: 'none' }),
-        row({ bus: 'low' }, { phases: 'one missing' }),
-        row({}, { phases: 'right' }),
-      ],
-      [
-        mode('shorted', 'a switch of the bridge shorted', 0.05, [row({}, { phases: 'none' })], { kills: SHORTED }),
-        mode('leg', 'one leg dead', 0.04, [
-          row({ bus: ['right', 'low'], command: 'right' }, { phases: 'one missing' }),
-        ]),
-      ],
-    ),
-    block(
-      'harness',
-      'motor harness',
-      'control',
-      ['phases'],
-      ['at-motor'],
-      [row({}, { 'at-motor': '=phases' })],
-      [
-        mode('one', 'one wire of the harness broken or its pin corroded', 0.05, [
-          row({ phases: 'right' }, { 'at-motor': 'one missing' }),
-        ]),
-        mode('off', 'motor plug left off', 0.001, [row({}, { 'at-motor': 'none' })], { byWork: true }),
-      ],
-    ),
-    block(
-      'winding',
-      'windings',
-      'mechanical',
-      [],
-      ['windings'],
-      [row({}, { windings: 'alike' })],
-      [
-        mode('open', 'a winding open', 0.03, [row({}, { windings: 'one open' })]),
-        mode('shorted', 'turns shorted', 0.02, [row({}, { windings: 'one low' })], { kills: SHORTED }),
-        mode('case', 'winding to case', 0.02, [row({}, { windings: 'to case' })], { kills: SHORTED }),
       ],
     ),
     block(
@@ -460,52 +422,6 @@ export const washerFrontPath: DrivePath = {
       { level: 'back', handsMin: 6, waitMin: 5, opens: ['board-plugs'], reliability: 0.93 },
     ),
     looks(
-      'bridge-diode',
-      'Bridge of six switches',
-      'Unplugged, bus measured, motor plug off. Diode range, each phase to both rails: all alike.',
-      'inverter',
-      ['alike: healthy', 'near nought both ways: shorted', 'one differs: leg'],
-      {
-        level: 'back',
-        handsMin: 5,
-        waitMin: 5,
-        opens: ['motor-plug'],
-        reliability: 0.95,
-        row: alike(
-          ['1 to plus', '2 to plus', '3 to plus', '1 to minus', '2 to minus', '3 to minus'],
-          'V',
-          {
-            low: [0.1, 'near-nought-both-ways'],
-            open: [1.5, 'one-differs'],
-            apart: [0.15, 'one-differs'],
-          },
-          'alike',
-        ),
-      },
-    ),
-    reads(
-      'winding-ohms',
-      'Winding pairs',
-      'Unplugged, harness off. Three pairs alike within 0.5 Ω, about 2 to 3 Ω; none to case by the insulation tester.',
-      'windings',
-      ['alike: alike', 'one open: one open', 'one low: one low', 'to case: to case'],
-      {
-        level: 'back',
-        handsMin: 4,
-        opens: ['motor-plug'],
-        reliability: 0.96,
-        row: alike(['1 to 2', '2 to 3', '3 to 1'], 'Ω', { open: [100, 'one-open'], apart: [0.5, 'one-low'] }, 'alike'),
-      },
-    ),
-    looks(
-      'harness-ohms',
-      'Motor harness',
-      'Unplugged. Each wire from board to motor, wiggled.',
-      'harness',
-      ['through: healthy', 'one broken: one', 'plug off: off'],
-      { level: 'back', handsMin: 3, reliability: 0.93 },
-    ),
-    looks(
       'motor-spin',
       'Motor by hand, belt off',
       'Unplugged. Spin it: free and silent.',
@@ -549,8 +465,10 @@ export const washerFrontPath: DrivePath = {
       ['no play: healthy', 'plays: bearing', 'object seen: object'],
       { level: 'back', handsMin: 3, reliability: 0.94 },
     ),
+    ...BRIDGE.tests,
   ],
   repairs: [
+    ...BRIDGE.repairs,
     repair('cord', 'Renew cord, plug or filter', ['plug.open'], 20, 'panel', { money: 12 }),
     repair('panel-lamp', 'Renew the panel lamp', ['panel.dark'], 15, 'panel', { money: 3 }),
     repair('timer', 'Renew the timer', ['timer.*'], 35, 'panel', { money: 60 }),
@@ -573,7 +491,6 @@ export const washerFrontPath: DrivePath = {
       money: 20,
       residual: 0.2,
     }),
-    repair('harness', 'Mend the harness', ['harness.*'], 20, 'back', { money: 2 }),
     repair('motor', 'Replace the motor', ['winding.*', 'motor.seized'], 40, 'back', { money: 90 }),
     repair('sensor', 'Renew or fasten the speed sensor', ['tacho.*'], 15, 'back', { money: 15 }),
     repair('belt', 'Fit the belt', ['belt.*'], 12, 'back', { money: 15 }),
