@@ -49,6 +49,7 @@ function circuit(
   });
   return {
     speed: null,
+    options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'open', minutes: 0, steps: [] }],
     // A signal with one value only needs a second to be one.

@@ -37,6 +37,7 @@ const RELIABILITY = 0.95;
 function pathOf(chain: Chain): DrivePath {
   return {
     speed: null,
+    options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],
     signals: chain.map((_faults, i) => signal(`s${i}`, `s${i}`, STATES, 'none')),

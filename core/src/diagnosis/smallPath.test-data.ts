@@ -5,6 +5,7 @@ import { block, looks, measure, mode, reads, repair, row, signal } from '../fami
 /** Supply feeds lamp and motor; the motor can be looked at. */
 export const SMALL: DrivePath = {
   speed: null,
+  options: [],
   contexts: [{ id: 'heat', name: 'heat', values: ['cold', 'warm'] }],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },

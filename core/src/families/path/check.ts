@@ -39,6 +39,12 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
   );
   for (const block of path.blocks)
     must(`inputs of ${block.id}`, [...block.inputs, ...block.outputs], [...signals.keys()]);
+  for (const option of path.options)
+    must(
+      `option ${option.id}`,
+      option.choices.flatMap((choice) => choice.absent),
+      [...blocks.keys()],
+    );
   for (const test of path.tests) {
     if ((test.signal === null) === (test.block === null)) fail('test reads not exactly one thing', test.id);
     differ(

@@ -125,8 +125,16 @@ export const pathRepairSchema = z.object({
 /** Which signal the job's own speed readings speak of, and which context keys its speeds and warmth set. */
 const speedLinkSchema = z.object({ signal: id, speedKey: id.nullable(), heatKey: id.nullable() });
 
+/** A variant of the family: what a machine of each kind has not. */
+const optionSchema = z.object({
+  id,
+  name: words,
+  choices: z.array(z.object({ name: words, absent: z.array(id) })).min(2),
+});
+
 export const pathSchema = z.object({
   speed: speedLinkSchema.nullable(),
+  options: z.array(optionSchema).default([]),
   contexts: z.array(z.object({ id, name: words, values: z.array(words).min(1) })),
   /** Levels of opening in order, each with the minutes to reach it from the one before. */
   levels: z
@@ -147,6 +155,8 @@ export const pathSchema = z.object({
 });
 
 export type DrivePath = z.infer<typeof pathSchema>;
+/** A path as its family writes it: options may be left out. */
+export type PathData = z.input<typeof pathSchema>;
 export type PathSignal = z.infer<typeof signalSchema>;
 export type PathBlock = z.infer<typeof pathBlockSchema>;
 export type PathMode = z.infer<typeof modeSchema>;

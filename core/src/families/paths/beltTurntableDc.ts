@@ -5,7 +5,7 @@
 import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import { governedMotor, SPEED, SPEED_ANSWERS } from '../parts/governedMotor.js';
 import { linearSupply } from '../parts/linearSupply.js';
-import type { DrivePath } from '../path/schema.js';
+import type { PathData } from '../path/schema.js';
 
 const SMALL_DECK = 'common practice: small deck with a 12 V motor';
 const live = { level: 'bottom', power: 'live' as const, cautions: ['magnet'] };
@@ -24,7 +24,7 @@ const MOTOR = governedMotor({
   beltLevel: 'platter',
 });
 
-export const beltTurntableDcPath: DrivePath = {
+export const beltTurntableDcPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
   contexts: [
     { id: 'speed', name: 'speed chosen', values: ['33', '45'] },

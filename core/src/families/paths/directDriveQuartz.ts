@@ -5,7 +5,7 @@
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { statorDrive } from '../parts/statorDrive.js';
-import type { DrivePath } from '../path/schema.js';
+import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: direct drive deck with a 12 V rail and a 5.6 V zener';
 const SPEED = ['still', 'quivers', 'slow', 'right', 'fast'] as const;
@@ -28,7 +28,7 @@ const SUPPLY = linearSupply({
 });
 const STATOR = statorDrive(AT_BOARD);
 
-export const directDriveQuartzPath: DrivePath = {
+export const directDriveQuartzPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
   contexts: [
     { id: 'speed', name: 'speed chosen', values: ['33', '45'] },

@@ -1,13 +1,23 @@
 /** Drive paths by family. */
-import type { DrivePath } from '../path/schema.js';
+import type { PathData } from '../path/schema.js';
 import { beltTurntableDcPath } from './beltTurntableDc.js';
+import { cassetteDirectPath } from './cassetteDirect.js';
+import { directDriveServoPath } from './directDriveServo.js';
 import { directDriveQuartzPath } from './directDriveQuartz.js';
+import { standMixerPath } from './standMixer.js';
+import { toolBrushedPath } from './toolBrushed.js';
+import { vacuumCleanerPath } from './vacuumCleaner.js';
 import { videoRecorderPath } from './videoRecorder.js';
 import { washerFrontPath } from './washerFront.js';
 
-export const PATH_DATA: Readonly<Record<string, DrivePath>> = {
+export const PATH_DATA: Readonly<Record<string, PathData>> = {
   'belt-turntable-dc': beltTurntableDcPath,
+  'direct-drive-servo': directDriveServoPath,
+  'cassette-direct': cassetteDirectPath,
   'direct-drive-quartz': directDriveQuartzPath,
   'video-recorder': videoRecorderPath,
+  'stand-mixer': standMixerPath,
+  'vacuum-cleaner': vacuumCleanerPath,
+  'tool-brushed': toolBrushedPath,
   'washer-front': washerFrontPath,
 };

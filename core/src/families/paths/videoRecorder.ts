@@ -3,13 +3,13 @@
  * of the trade, with no published source.
  */
 import { block, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
-import type { DrivePath } from '../path/schema.js';
+import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: recorder with 5 V and 12 V rails';
 const live = { level: 'cover', power: 'live' as const, cautions: ['earthed-scope'] };
 const CAPSTAN = ['still', 'quivers', 'slow', 'right', 'fast'] as const;
 
-export const videoRecorderPath: DrivePath = {
+export const videoRecorderPath: PathData = {
   speed: { signal: 'capstan', speedKey: null, heatKey: 'heat' },
   contexts: [
     { id: 'mode', name: 'function', values: ['play', 'load', 'search', 'still', 'wind'] },

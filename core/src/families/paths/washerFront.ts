@@ -4,7 +4,7 @@
  */
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { bridge } from '../parts/bridge.js';
-import type { DrivePath } from '../path/schema.js';
+import type { PathData } from '../path/schema.js';
 
 const WASHER = 'common practice: 230 V machine, three-phase motor of 2 to 3 Ω a pair';
 const live = { level: 'panel', power: 'live' as const, riskMin: 6, cautions: ['earthed-scope', 'backfeed'] };
@@ -18,7 +18,7 @@ const BRIDGE = bridge({
     'Unplugged, harness off. Three pairs alike within 0.5 Ω, about 2 to 3 Ω; none to case by the insulation tester.',
 });
 
-export const washerFrontPath: DrivePath = {
+export const washerFrontPath: PathData = {
   speed: { signal: 'drum', speedKey: null, heatKey: null },
   contexts: [
     { id: 'phase', name: 'part of the programme', values: ['wash', 'fill', 'spin'] },

@@ -1,0 +1,262 @@
+/** Drive path of the tool with a brushed motor and a speed trigger, cordless or corded. Common practice, with no published source. */
+import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import type { PathData } from '../path/schema.js';
+import { OUTSIDE } from '../parts/part.js';
+import { phaseControl, universalMotor } from '../parts/universalMotor.js';
+
+const INSIDE = { level: 'shell', riskMin: 3, cautions: ['blade'] };
+const TRIGGER = phaseControl({
+  ...INSIDE,
+  id: 'trigger',
+  name: 'trigger module',
+  deadHow: 'Pack or plug out. Ohms from its input to its output, trigger at rest, both ways.',
+  money: 20,
+});
+const MOTOR = universalMotor({
+  ...INSIDE,
+  brushLevel: 'caps',
+  opens: ['brush-caps'],
+  from: 'reversed',
+  brushMoney: 6,
+  motorMoney: 35,
+});
+const SPEED = ['still', 'weak', 'slow', 'fast'];
+
+export const toolBrushedPath: PathData = {
+  speed: null,
+  options: [
+    {
+      id: 'source',
+      name: 'fed by',
+      choices: [
+        { name: 'pack', absent: ['cord'] },
+        { name: 'mains cord', absent: ['pack'] },
+      ],
+    },
+  ],
+  contexts: [
+    { id: 'setting', name: 'trigger', values: ['high', 'low'] },
+    { id: 'direction', name: 'direction', values: ['forward', 'reverse'] },
+    { id: 'load', name: 'load', values: ['free', 'loaded'] },
+    { id: 'tap', name: 'tapped', values: ['no', 'yes'] },
+  ],
+  levels: [
+    { id: 'outside', name: 'closed', minutes: 0, steps: [] },
+    { id: 'caps', name: 'brush caps off', minutes: 1, steps: ['brush', 'cap'] },
+    { id: 'shell', name: 'half shell off', minutes: 5, steps: ['shell', 'housing', 'half'] },
+  ],
+  signals: [
+    signal(
+      'source',
+      'pack or mains',
+      ['none', 'sags', 'right'],
+      'none',
+      measure(
+        'pack under load',
+        'V',
+        'common practice: pack of five cells, 18 V; another pack on the model’s sheet',
+        'none * 2',
+        'sags 2 16',
+        'right 16 21.5',
+      ),
+    ),
+    signal('fed', 'feed at the trigger', ['none', 'sags', 'right'], 'none'),
+    signal('switched', 'contact of the trigger', ['none', 'right'], 'none'),
+    signal('wish', 'speed dialled by the trigger', ['none', 'low', 'high'], 'high'),
+    ...TRIGGER.signals,
+    signal('reversed', 'feed behind the reversing switch', ['none', 'half', 'low', 'full'], 'none'),
+    ...MOTOR.signals,
+    signal('spindle', 'spindle', SPEED, 'still'),
+    signal('gear-noise', 'noise of the gears', ['quiet', 'grinds'], 'quiet'),
+  ],
+  blocks: [
+    block(
+      'pack',
+      'pack',
+      'supply',
+      [],
+      ['source'],
+      [row({}, { source: 'right' })],
+      [
+        mode('flat', 'pack flat, or its protection has cut', 0.08, [row({}, { source: 'none' })]),
+        mode('weak', 'a cell weak: sags under load', 0.1, [row({ '@load': 'loaded' }, { source: 'sags' })]),
+      ],
+    ),
+    block(
+      'cord',
+      'cord or pack contacts',
+      'supply',
+      ['source'],
+      ['fed'],
+      [row({}, { fed: '=source' })],
+      [
+        mode('open', 'cord or contact open', 0.05, [row({}, { fed: 'none' })]),
+        mode('dirty', 'contacts burnt or bent', 0.04, [row({ source: 'right', '@load': 'loaded' }, { fed: 'sags' })]),
+      ],
+    ),
+    block(
+      'contact',
+      'main contact of the trigger',
+      'control',
+      ['fed'],
+      ['switched', 'wish'],
+      [
+        row({ fed: 'none' }, { switched: 'none' }),
+        row({ '@setting': 'low' }, { wish: 'low' }),
+        row({}, { switched: 'right', wish: 'high' }),
+      ],
+      [
+        mode('burnt', 'main contact burnt', 0.06, [row({}, { switched: 'none' })]),
+        mode('track', 'track of the speed pot worn: nothing at low', 0.05, [
+          row({ '@setting': 'low' }, { wish: 'none' }),
+        ]),
+      ],
+    ),
+    ...TRIGGER.blocks,
+    block(
+      'reverse',
+      'reversing switch',
+      'control',
+      ['motor-feed'],
+      ['reversed'],
+      [row({}, { reversed: '=motor-feed' })],
+      [
+        mode('one-way', 'reversing switch dead in reverse', 0.03, [
+          row({ '@direction': 'reverse' }, { reversed: 'none' }),
+        ]),
+        mode('open', 'reversing switch between its positions or burnt', 0.03, [row({}, { reversed: 'none' })]),
+      ],
+    ),
+    ...MOTOR.blocks,
+    block(
+      'gearbox',
+      'gearbox and spindle',
+      'mechanical',
+      ['turns', 'fed'],
+      ['spindle', 'gear-noise'],
+      [
+        row({ fed: 'sags', turns: ['slow', 'fast'] }, { spindle: 'weak' }),
+        row({}, { spindle: '=turns', 'gear-noise': 'quiet' }),
+      ],
+      [
+        mode('stripped', 'gear or clutch gone', 0.04, [
+          row({ turns: ['weak', 'slow', 'fast'] }, { spindle: 'still', 'gear-noise': 'grinds' }),
+        ]),
+        mode('dry', 'grease gone, bearing rough', 0.04, [
+          row({ turns: ['weak', 'slow', 'fast'] }, { 'gear-noise': 'grinds' }),
+          row({ '@load': 'loaded', turns: ['weak', 'slow', 'fast'] }, { spindle: 'weak' }),
+        ]),
+      ],
+    ),
+  ],
+  tests: [
+    reads(
+      'full',
+      'Full trigger',
+      'Blade or bit out, full trigger.',
+      'spindle',
+      ['still: still', 'weak: weak', 'slow: slow', 'fast: fast'],
+      {
+        ...OUTSIDE,
+        handsMin: 0.3,
+        context: { setting: 'high' },
+      },
+    ),
+    reads(
+      'half',
+      'Trigger just pulled',
+      'A little trigger: does it start slowly?',
+      'spindle',
+      ['still: still', 'weak: weak', 'slow: slow', 'full speed at once: fast'],
+      { ...OUTSIDE, handsMin: 0.3, context: { setting: 'low' } },
+    ),
+    reads(
+      'loaded',
+      'Under load',
+      'Full trigger against a load: does it hold?',
+      'spindle',
+      ['stalls: still', 'weak: weak', 'holds: slow, fast'],
+      { ...OUTSIDE, handsMin: 0.7, context: { load: 'loaded' } },
+    ),
+    reads(
+      'reverse',
+      'In reverse',
+      'Other direction, full trigger.',
+      'spindle',
+      ['still: still', 'turns: weak, slow, fast'],
+      { ...OUTSIDE, handsMin: 0.3, context: { direction: 'reverse' } },
+    ),
+    reads(
+      'gear-noise',
+      'Noise of the gears',
+      'Listen at the front.',
+      'gear-noise',
+      ['quiet: quiet', 'grinds: grinds'],
+      {
+        ...OUTSIDE,
+        handsMin: 0.3,
+        reliability: 0.92,
+      },
+    ),
+    looks(
+      'pack-volts',
+      'Pack, at rest and loaded',
+      'Pack out and cool, not swollen or wet. Volts at rest, then with a lamp across it for a second.',
+      'pack',
+      ['holds: healthy', 'nothing: flat', 'sags: weak'],
+      { outside: true, handsMin: 2, cautions: ['cell'], reliability: 0.95 },
+    ),
+    looks(
+      'contacts-look',
+      'Cord, plug or pack contacts',
+      'Pack or plug out. Bright, springing, not bent; ohms through the cord, bent at both its ends.',
+      'cord',
+      ['sound: healthy', 'open: open', 'burnt or bent: dirty'],
+      { outside: true, handsMin: 2, reliability: 0.94 },
+    ),
+    looks(
+      'contact-ohms',
+      'Main contact and pot of the trigger',
+      'Pack or plug out. Ohms of the contact while the trigger is pulled slowly; pot end to end and wiper.',
+      'contact',
+      ['makes, smooth: healthy', 'open: burnt', 'pot dead at its start: track'],
+      { level: 'shell', handsMin: 4, opens: ['trigger-wires'], reliability: 0.94 },
+    ),
+    looks(
+      'reverse-ohms',
+      'Reversing switch',
+      'Pack or plug out. Ohms through it both ways, lever worked.',
+      'reverse',
+      ['makes both ways: healthy', 'open in reverse: one-way', 'open: open'],
+      { level: 'shell', handsMin: 3, reliability: 0.95 },
+    ),
+    looks(
+      'gear-look',
+      'Gearbox',
+      'Pack or plug out. Turn the spindle against the motor: teeth, clutch, grease.',
+      'gearbox',
+      ['whole: healthy', 'slips: stripped', 'dry or rough: dry'],
+      { level: 'shell', handsMin: 6, reliability: 0.96 },
+    ),
+    reads(
+      'source-volts',
+      'Volts at the trigger, loaded',
+      'At the trigger’s input while it is pulled against a load: clip on with the source out.',
+      'fed',
+      ['none: none', 'sags: sags', 'right: right'],
+      { level: 'shell', power: 'live', riskMin: 3, handsMin: 3, context: { load: 'loaded' }, cautions: ['blade'] },
+    ),
+  ].concat(TRIGGER.tests, MOTOR.tests),
+  repairs: [
+    ...TRIGGER.repairs,
+    ...MOTOR.repairs,
+    repair('pack', 'Another pack; this one to the recycler', ['pack.*'], 2, 'outside', { money: 40, residual: 0.02 }),
+    repair('cord', 'Renew the cord, or clean and set the contacts', ['cord.*'], 15, 'outside', {
+      money: 5,
+      residual: 0.08,
+    }),
+    repair('contact', 'Renew the trigger with its contact and pot', ['contact.*'], 25, 'shell', { money: 20 }),
+    repair('reverse', 'Clean or renew the reversing switch', ['reverse.*'], 15, 'shell', { money: 5, residual: 0.1 }),
+    repair('gears', 'Renew the gear or clutch, regrease', ['gearbox.*'], 30, 'shell', { money: 18 }),
+  ],
+};
