@@ -39,6 +39,9 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
   );
   for (const block of path.blocks)
     must(`inputs of ${block.id}`, [...block.inputs, ...block.outputs], [...signals.keys()]);
+  for (const { id, healthy } of path.blocks)
+    if (healthy.some((one) => Object.values(one.out).some((out) => typeof out !== 'string')))
+      fail('a healthy part does one thing, not one of several', id);
   for (const option of path.options)
     must(
       `option ${option.id}`,

@@ -1,6 +1,9 @@
 /** Drive paths by family. */
 import type { PathData } from '../path/schema.js';
 import { beltTurntableDcPath } from './beltTurntableDc.js';
+import { beltTurntableAcPath } from './beltTurntableAc.js';
+import { rimDrivePath } from './rimDrive.js';
+import { cassetteBeltPath } from './cassetteBelt.js';
 import { cassetteDirectPath } from './cassetteDirect.js';
 import { directDriveServoPath } from './directDriveServo.js';
 import { directDriveQuartzPath } from './directDriveQuartz.js';
@@ -13,6 +16,9 @@ import { washerFrontPath } from './washerFront.js';
 export const PATH_DATA: Readonly<Record<string, PathData>> = {
   'belt-turntable-dc': beltTurntableDcPath,
   'direct-drive-servo': directDriveServoPath,
+  'belt-turntable-ac': beltTurntableAcPath,
+  'rim-drive': rimDrivePath,
+  'cassette-belt': cassetteBeltPath,
   'cassette-direct': cassetteDirectPath,
   'direct-drive-quartz': directDriveQuartzPath,
   'video-recorder': videoRecorderPath,
