@@ -7,6 +7,9 @@ import { cassetteBeltPath } from './cassetteBelt.js';
 import { cassetteDirectPath } from './cassetteDirect.js';
 import { directDriveServoPath } from './directDriveServo.js';
 import { directDriveQuartzPath } from './directDriveQuartz.js';
+import { cordlessBrushlessPath } from './cordlessBrushless.js';
+import { openReelPath } from './openReel.js';
+import { washerTopPath } from './washerTop.js';
 import { standMixerPath } from './standMixer.js';
 import { toolBrushedPath } from './toolBrushed.js';
 import { vacuumCleanerPath } from './vacuumCleaner.js';
@@ -24,6 +27,9 @@ export const PATH_DATA: Readonly<Record<string, PathData>> = {
   'video-recorder': videoRecorderPath,
   'stand-mixer': standMixerPath,
   'vacuum-cleaner': vacuumCleanerPath,
+  'washer-top': washerTopPath,
+  'cordless-brushless': cordlessBrushlessPath,
+  'open-reel': openReelPath,
   'tool-brushed': toolBrushedPath,
   'washer-front': washerFrontPath,
 };

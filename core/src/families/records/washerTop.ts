@@ -31,6 +31,7 @@ export const washerTop: Family = {
     END.earth,
     END.speaker,
     END.boardPlugs,
+    END.motorPlug,
     { id: 'hoses', what: 'hoses, hot and cold as labelled', how: 'removed' },
     END.lid,
   ],
