@@ -104,7 +104,7 @@ describe('the next test', () => {
 describe('loops', () => {
   const loop = (feedback: 'same' | 'against'): DrivePath => ({
     speed: null,
-      options: [],
+    options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],
     signals: [signal('a', 'a', ['low', 'high'], 'low'), signal('b', 'b', ['low', 'high'], 'low')],

@@ -77,3 +77,9 @@ export function modeIn(model: NumberModel, modes: readonly number[], block: numb
   const mode = modes.find((m) => model.modes[m]?.block === block);
   return mode === undefined ? 'healthy' : (model.modes[mode]?.ref.split('.').slice(1).join('.') ?? '');
 }
+
+/** Index of the world in which nothing is wrong. */
+export function healthyWorld({ space }: Engine): number {
+  const healthy = space.indexOf.get('') ?? 0;
+  return space.worlds.findIndex((world) => world.hypothesis === healthy);
+}

@@ -9,3 +9,4 @@ export { HUNTING, movedPrior, NO_KNOWLEDGE, type Confirmed, type Knowledge } fro
 export * from './report.js';
 export * from './row.js';
 export * from './case.js';
+export * from './score/index.js';

@@ -4,9 +4,9 @@
  * more costs more than trying.
  */
 import type { DrivePath, PathRepair, PathTest } from '../families/index.js';
-import type { Engine } from './engine.js';
+import { healthyWorld, type Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
-import type { Posterior } from './posterior.js';
+import { OUTSIDE_AS_HEALTHY, type Posterior } from './posterior.js';
 import { suspectsOf, type Suspect } from './suspects.js';
 
 /** How the unit stands now. */
@@ -64,22 +64,22 @@ export interface Advice {
   readonly next: 'test' | 'mend' | 'outside' | 'nothing';
 }
 
-/** Tests by falling worth, mends by odds over cost, and which comes first. */
-export function adviseNext(engine: Engine, posterior: Posterior, situation: Situation): Advice {
+/** Tests by falling worth (or as `order` has them), mends by odds over cost, and which comes first. */
+export function adviseNext(engine: Engine, posterior: Posterior, situation: Situation, order = byWorth): Advice {
   const suspects = suspectsOf(engine, posterior);
   const danger = dangerOf(engine, posterior);
   const tests = engine.model.path.tests
     .filter((test) => !situation.done.has(test.id) && !situation.unreachable.has(test.id))
     .map((test) => adviceOf(engine, posterior, situation, test, danger))
     .filter((one) => one.bits >= LEAST_BITS)
-    .sort(byWorth)
+    .sort(order)
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const mends = mendsOf(engine, posterior, situation);
   return { tests, mends, next: nextOf(tests, mends, posterior) };
 }
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */
-function byWorth(a: TestAdvice, b: TestAdvice): number {
+export function byWorth(a: TestAdvice, b: TestAdvice): number {
   if ((a.forbidden === null) !== (b.forbidden === null)) return a.forbidden === null ? -1 : 1;
   if (a.live !== b.live) {
     const [dead, live] = a.live ? [b, a] : [a, b];
@@ -118,14 +118,14 @@ function adviceOf(
     live,
     splits: [],
     chances: test.outcomes.map((outcome, i) => ({ outcome: outcome.id, chance: chances[i] as number })),
-    healthy: healthyAnswer(engine, test),
+    healthy: healthyAnswer(engine, test)?.words ?? null,
     forbidden: live ? danger : null,
   };
 }
 
 /**
- * Mutual information of the answer and the hypothesis, bits. With a slip every answer is alike, and so
- * is every answer of what lies outside the model.
+ * Mutual information of the answer and the hypothesis, bits. With a slip every answer is alike. What lies
+ * outside the model looks healthy where a part is looked at, and half healthy, half anything at a signal.
  */
 function information(engine: Engine, posterior: Posterior, test: PathTest): { bits: number; chances: Float64Array } {
   const { space } = engine;
@@ -140,8 +140,14 @@ function information(engine: Engine, posterior: Posterior, test: PathTest): { bi
     if (answer >= 0) sure[at + answer] = (sure[at + answer] as number) + share;
     else for (let a = 0; a < count; a++) sure[at + a] = (sure[at + a] as number) + share / count;
   }
-  const chances = new Float64Array(count).fill(posterior.outside / count);
-  let known = 0;
+  const alike = test.block !== null ? 0 : 1 - OUTSIDE_AS_HEALTHY;
+  const sound = answers[healthyWorld(engine)] as number;
+  const beyond = Float64Array.from({ length: count }, (_one, a) => {
+    const asHealthy = sound < 0 ? 1 / count : test.reliability * Number(a === sound) + slip;
+    return (1 - alike) * asHealthy + alike / count;
+  });
+  const chances = beyond.map((chance) => posterior.outside * chance);
+  let known = beyond.reduce((sum, chance) => sum + plogp(posterior.outside * chance, chance), 0);
   for (let h = 0; h < space.hypotheses.length; h++) {
     const share = posterior.hypotheses[h] as number;
     if (share < 1e-12) continue;
@@ -151,7 +157,6 @@ function information(engine: Engine, posterior: Posterior, test: PathTest): { bi
       known += plogp(part, part / share);
     }
   }
-  known -= posterior.outside * Math.log2(count);
   const bits = chances.reduce((sum, chance) => sum - plogp(chance, chance), known);
   return { bits: Math.max(0, bits), chances };
 }
@@ -187,7 +192,11 @@ function splitsOf(
 }
 
 /** Minutes from the unit's present opening and power to what the test needs. */
-function reaching(engine: Engine, situation: Situation, need: { level: string; power: PathTest['power'] }): number {
+export function reaching(
+  engine: Engine,
+  situation: Situation,
+  need: { level: string; power: PathTest['power'] },
+): number {
   const { levels } = engine.model.path;
   const [here, there] = [situation.level, need.level].map((id) => levels.findIndex((level) => level.id === id));
   const opening = levels.slice((here ?? 0) + 1, (there ?? 0) + 1).reduce((sum, level) => sum + level.minutes, 0);

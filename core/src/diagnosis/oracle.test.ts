@@ -8,7 +8,7 @@ import type { DrivePath } from '../families/index.js';
 import { block, mode, reads, row, signal } from '../families/path/build.js';
 import { adviseNext } from './nextTests.js';
 import { engineOf } from './engine.js';
-import { HEALTHY_WEIGHT, OUTSIDE_PRIOR, posteriorOf, type Event } from './posterior.js';
+import { HEALTHY_WEIGHT, OUTSIDE_AS_HEALTHY, OUTSIDE_PRIOR, posteriorOf, type Event } from './posterior.js';
 import { suspectsOf } from './suspects.js';
 
 const STATES = ['none', 'low', 'right'] as const;
@@ -106,16 +106,17 @@ const stateAt = (way: Way, at: number): State => {
 function likelihood(
   chain: Chain,
   seen: readonly { at: number; saw: State }[],
-  state: (at: number) => State | null,
+  state: (at: number) => State,
+  asHealthy?: number,
 ): number {
   let product = 1;
   for (let at = 0; at < chain.length; at++) {
     const here = seen.filter((one) => one.at === at);
     if (here.length === 0) continue;
     const slip = (1 / 4) ** here.length;
-    const value = state(at);
-    const fits = value !== null && here.every((one) => one.saw === value);
-    product *= value === null ? slip : RELIABILITY * Number(fits) + (1 - RELIABILITY) * slip;
+    const fits = here.every((one) => one.saw === state(at));
+    const inside = RELIABILITY * Number(fits) + (1 - RELIABILITY) * slip;
+    product *= asHealthy === undefined ? inside : asHealthy * inside + (1 - asHealthy) * slip;
   }
   return product;
 }
@@ -129,7 +130,7 @@ function byTheBook(chain: Chain, seen: readonly { at: number; saw: State }[]) {
   const joint = ways.map(
     (way) => ((1 - OUTSIDE_PRIOR) * way.weight * likelihood(chain, seen, (at) => stateAt(way, at))) / total,
   );
-  const outside = OUTSIDE_PRIOR * likelihood(chain, seen, () => null);
+  const outside = OUTSIDE_PRIOR * likelihood(chain, seen, () => 'right', OUTSIDE_AS_HEALTHY);
   const evidence = joint.reduce((sum, one) => sum + one, outside);
   const share = (block: number) =>
     ways.reduce((sum, way, i) => sum + (way.faulty.includes(block) ? (joint[i] as number) : 0), 0) / evidence;
@@ -191,7 +192,9 @@ describe('beside a second engine', () => {
               (sum, way, i) => sum + (stateAt(way, at) === outcome ? (book.joint[i] as number) : 0),
               0,
             );
-            const expected = RELIABILITY * sure + ((1 - RELIABILITY) / 3) * (1 - book.outside) + book.outside / 3;
+            const sound = RELIABILITY * Number(outcome === 'right') + (1 - RELIABILITY) / 3;
+            const beyond = OUTSIDE_AS_HEALTHY * sound + (1 - OUTSIDE_AS_HEALTHY) / 3;
+            const expected = RELIABILITY * sure + ((1 - RELIABILITY) / 3) * (1 - book.outside) + book.outside * beyond;
             expect(chance).toBeCloseTo(expected, 9);
           }
         }

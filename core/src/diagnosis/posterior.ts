@@ -3,17 +3,23 @@
  * reliability: three equal readings are not three proofs. A mend opens a new epoch: earlier readings
  * speak only of the unit as it was, and what they made likely passes on.
  */
-import type { Engine } from './engine.js';
+import { healthyWorld, type Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
 import { matches, slipChance, type Observation } from './observation.js';
 
 /** Chance that the fault lies outside the model. */
 export const OUTSIDE_PRIOR = 0.03;
 /**
- * A unit that was brought in is seldom healthy: this much of the weight that the priors alone would give
- * (common practice: about one in ten comes in with nothing wrong).
+ * A fault outside the model leaves the parts of the model sound, so a direct look finds them sound. Of
+ * what is read at signals this part is as on a healthy unit, the rest every outcome alike (chosen: one
+ * unknown fault disturbs some signals and leaves others as they are).
  */
-export const HEALTHY_WEIGHT = 0.25;
+export const OUTSIDE_AS_HEALTHY = 0.5;
+/**
+ * A unit that was brought in is seldom healthy: this much of the weight that the priors alone would give
+ * (common practice: about one in twenty comes in with nothing wrong).
+ */
+export const HEALTHY_WEIGHT = 0.1;
 /** Faults that work brings in are this many times likelier in blocks touched since the last good reading. */
 export const TOUCHED_FACTOR = 10;
 
@@ -117,11 +123,14 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
     chance *= slipChance(engine, one);
   }
   const reliability = Math.min(...list.map((one) => one.reliability));
+  const likelihood = match.map((fit) => reliability * fit + (1 - reliability) * chance);
+  const asHealthy = likelihood[healthyWorld(engine)] as number;
+  const looked = list[0]?.saw.kind === 'block';
   return {
     ids: list.map((one) => one.id),
     match,
-    likelihood: match.map((fit) => reliability * fit + (1 - reliability) * chance),
-    outside: chance,
+    likelihood,
+    outside: looked ? asHealthy : OUTSIDE_AS_HEALTHY * asHealthy + (1 - OUTSIDE_AS_HEALTHY) * chance,
   };
 }
 

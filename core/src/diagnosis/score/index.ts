@@ -1,0 +1,3 @@
+export * from './play.js';
+export * from './score.js';
+export * from './unit.js';

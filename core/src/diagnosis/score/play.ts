@@ -1,0 +1,198 @@
+/** One unit looked for by one way of choosing the next test; the engine's belief and stop rule are the same for all. */
+import type { PathTest } from '../../families/index.js';
+import type { Random } from '../../numeric/index.js';
+import type { Engine } from '../engine.js';
+import { healthyAnswer } from '../healthy.js';
+import { adviseNext, byWorth, curedBy, reaching, type Advice, type Situation, type TestAdvice } from '../nextTests.js';
+import type { Observation } from '../observation.js';
+import { posteriorOf, type Event, type Posterior } from '../posterior.js';
+import { suspectsOf, unexplained } from '../suspects.js';
+import type { Unit } from './unit.js';
+
+export type Way = 'engine' | 'checklist' | 'random';
+export const WAYS: readonly Way[] = ['engine', 'checklist', 'random'];
+
+export interface Played {
+  readonly tests: number;
+  /** Minutes of hands to the last fault, its own mend left out. */
+  readonly minutes: number;
+  readonly live: number;
+  readonly wrongParts: number;
+  readonly found: boolean;
+  /** What lies outside the model was ahead of every suspect at the end. */
+  readonly outsideLed: boolean;
+  /** Live tests made while a dead one of equal worth was open. */
+  readonly needlessLive: number;
+}
+
+/** Steps after which a search is given up. */
+const MOST_STEPS = 60;
+
+/** How a way orders the tests that are still worth making. */
+export function orderOf(engine: Engine, way: Way, random: Random): (a: TestAdvice, b: TestAdvice) => number {
+  if (way === 'engine') return byWorth;
+  const { levels, tests } = engine.model.path;
+  if (way === 'random') {
+    const lots = new Map(tests.map((test) => [test.id, random()]));
+    return (a, b) => (lots.get(a.test.id) ?? 0) - (lots.get(b.test.id) ?? 0);
+  }
+  // From outside in, dead before live, cheapest first, then as the path lists them.
+  const rank = ({ test }: TestAdvice) => [
+    levels.findIndex((level) => level.id === test.level),
+    test.power === 'live' ? 1 : 0,
+    test.handsMin + test.waitMin / 10,
+    tests.indexOf(test),
+  ];
+  return (a, b) => {
+    const [x, y] = [rank(a), rank(b)];
+    const at = x.findIndex((value, i) => value !== y[i]);
+    return at < 0 ? 0 : (x[at] as number) - (y[at] as number);
+  };
+}
+
+class Search {
+  readonly events: Event[] = [];
+  private readonly tested = new Map<string, string>();
+  private readonly again = new Set<string>();
+  private situation: Situation;
+  private count = 0;
+  tests = 0;
+  minutes = 0;
+  live = 0;
+  wrongParts = 0;
+  needlessLive = 0;
+  readonly confirmed = new Set<string>();
+
+  constructor(
+    private readonly engine: Engine,
+    private readonly unit: Unit,
+  ) {
+    this.situation = {
+      level: engine.model.path.levels[0]?.id ?? '',
+      power: 'dead',
+      done: new Set(),
+      unreachable: new Set(),
+    };
+  }
+
+  belief(): Posterior {
+    return posteriorOf(this.engine, this.events);
+  }
+
+  advice(posterior: Posterior, order: (a: TestAdvice, b: TestAdvice) => number): Advice {
+    return adviseNext(this.engine, posterior, this.situation, order);
+  }
+
+  /** What brought the unit in: the first thing from outside that is not as it should be, known before anything is done. */
+  complain(isHealthy: (test: PathTest, outcome: string) => boolean): void {
+    for (const test of this.engine.model.path.tests.filter((one) => one.outside && one.signal !== null)) {
+      const { observation, outcome, slip } = this.unit.read(test, `c${this.count++}`);
+      if (slip || isHealthy(test, outcome)) continue;
+      this.keep(test, observation);
+      return;
+    }
+  }
+
+  make(test: PathTest, advice: Advice, worth: number): void {
+    this.tests++;
+    if (test.power === 'live') {
+      this.live++;
+      if (advice.tests.some((one) => !one.live && one.forbidden === null && one.worth >= worth)) this.needlessLive++;
+    }
+    this.minutes += test.handsMin + reaching(this.engine, this.situation, test);
+    const deeper = this.deeper(test.level);
+    const power = test.power === 'any' ? this.situation.power : test.power;
+    this.situation = { ...this.situation, level: deeper, power };
+    const { observation, outcome, slip } = this.unit.read(test, `t${this.count++}`);
+    this.keep(test, observation);
+    const said = test.outcomes.find((one) => one.id === outcome)?.modes ?? [];
+    for (const ref of this.unit.faults)
+      if (
+        !slip &&
+        test.block !== null &&
+        ref.startsWith(`${test.block}.`) &&
+        said.includes(ref.slice(test.block.length + 1))
+      )
+        if (suspectsOf(this.engine, this.belief())[0]?.block === test.block) this.confirmed.add(ref);
+  }
+
+  /** Takes again, once, what nothing likely explains; the older reading is struck out. */
+  retake(posterior: Posterior): boolean {
+    for (const id of unexplained(posterior)) {
+      const testId = this.tested.get(id);
+      const test = this.engine.model.path.tests.find((one) => one.id === testId);
+      if (!test || this.again.has(test.id)) continue;
+      this.again.add(test.id);
+      const at = this.events.findIndex((event) => event.kind === 'saw' && event.observation.id === id);
+      if (at < 0) continue;
+      this.tests++;
+      if (test.power === 'live') this.live++;
+      this.minutes += test.handsMin + reaching(this.engine, this.situation, test);
+      const { observation } = this.unit.read(test, `t${this.count++}`);
+      this.tested.set(observation.id, test.id);
+      this.events[at] = { kind: 'saw', observation };
+      return true;
+    }
+    return false;
+  }
+
+  /** Does the first mend; true when it cured something. */
+  mend(advice: Advice, random: Random): boolean {
+    const repair = advice.mends[0]?.repair;
+    if (!repair) return false;
+    const cures = curedBy(this.engine.model.path, repair.id);
+    const present = cures.filter(({ mode }) => this.unit.faults.has(mode));
+    const cured = present.filter(({ residual }) => random() >= residual);
+    if (present.length === 0 && repair.money > 0) this.wrongParts++;
+    if (cured.length === 0)
+      this.minutes += repair.handsMin + reaching(this.engine, this.situation, { level: repair.level, power: 'dead' });
+    for (const { mode } of cured) {
+      this.confirmed.add(mode);
+      this.unit.faults.delete(mode);
+    }
+    this.events.push({ kind: 'epoch', mended: cures, touched: [] });
+    this.situation = { ...this.situation, level: this.deeper(repair.level), power: 'dead', done: new Set() };
+    return cured.length > 0;
+  }
+
+  private keep(test: PathTest, observation: Observation): void {
+    this.events.push({ kind: 'saw', observation });
+    this.tested.set(observation.id, test.id);
+    this.situation = { ...this.situation, done: new Set([...this.situation.done, test.id]) };
+  }
+
+  private deeper(level: string): string {
+    const { levels } = this.engine.model.path;
+    const depth = (id: string) => levels.findIndex((one) => one.id === id);
+    return depth(level) > depth(this.situation.level) ? level : this.situation.level;
+  }
+}
+
+/** Plays until every fault is confirmed by a direct check or by a cure, or nothing is left to do. */
+export function play(engine: Engine, unit: Unit, way: Way, random: Random): Played {
+  const order = orderOf(engine, way, random);
+  const wanted = [...unit.faults];
+  const search = new Search(engine, unit);
+  search.complain((test, outcome) => healthyAnswer(engine, test)?.id === outcome);
+  let posterior = search.belief();
+  for (let step = 0; step < MOST_STEPS; step++) {
+    if (!unit.outside && wanted.every((ref) => search.confirmed.has(ref))) break;
+    posterior = search.belief();
+    if (search.retake(posterior)) continue;
+    const advice = search.advice(posterior, order);
+    if (advice.next === 'outside' || advice.next === 'nothing') break;
+    const test = advice.tests.find((one) => one.forbidden === null);
+    if (advice.next === 'mend' || !test) search.mend(advice, random);
+    else search.make(test.test, advice, test.worth);
+  }
+  const best = suspectsOf(engine, posterior)[0]?.share ?? 0;
+  return {
+    tests: search.tests,
+    minutes: search.minutes,
+    live: search.live,
+    wrongParts: search.wrongParts,
+    found: wanted.length > 0 && wanted.every((ref) => search.confirmed.has(ref)),
+    outsideLed: posterior.outside > best,
+    needlessLive: search.needlessLive,
+  };
+}
