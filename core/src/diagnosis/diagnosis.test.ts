@@ -45,8 +45,8 @@ describe('Bayes by hand on a small path', () => {
     const lit = HEALTHY_WEIGHT + motor;
     const inside = dark * fit + lit * miss;
     const all = (HEALTHY_WEIGHT + s + l + motor + s * l + s * motor + l * motor) as number;
-    // Outside the model: half as a healthy unit, whose lamp is lit, half any of the three answers.
-    const outside = (0.03 / 0.97) * all * (0.5 * miss + 0.5 / 3);
+    // Outside the model: dead supply or dark lamp unexplained (two ways of three give a dark lamp), or anything.
+    const outside = (0.03 / 0.97) * all * (0.7 * ((2 / 3) * fit + (1 / 3) * miss) + 0.3 / 3);
     const expected = (s * (1 + l + motor) * fit) / (inside + outside);
     expect(shares([saw('light', ['dark'])]).supply).toBeCloseTo(expected, 6);
   });

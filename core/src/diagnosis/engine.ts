@@ -1,5 +1,6 @@
 /** A path made ready: its hypotheses and worlds, and their settled states by context, computed when first asked for. */
 import type { Context, DrivePath, PathTest } from '../families/index.js';
+import { beyondOf, type Beyond } from './beyond.js';
 import { spaceOf, type Space } from './hypotheses.js';
 import { contextIndex, NO_KNOWLEDGE, numberModel, type Knowledge, type NumberModel } from './model.js';
 import { rowsOf, settle } from './propagate.js';
@@ -7,6 +8,7 @@ import { rowsOf, settle } from './propagate.js';
 export interface Engine {
   readonly model: NumberModel;
   readonly space: Space;
+  readonly beyond: Beyond;
   /** Settled states in a context: signal s of world w at w * signals + s. */
   settled(context: Context): Int8Array;
   /** The answer that a test gives in each world, by index; -1 where none of its answers fits. */
@@ -52,7 +54,7 @@ export function engineOf(path: DrivePath, reach: Reach = {}): Engine {
     known.set(test.id, found);
     return found;
   };
-  return { model, space, settled, answers };
+  return { model, space, beyond: beyondOf(model), settled, answers };
 }
 
 function answersIn(model: NumberModel, space: Space, settled: Engine['settled'], test: PathTest): Int8Array {

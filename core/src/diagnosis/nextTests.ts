@@ -4,9 +4,9 @@
  * more costs more than trying.
  */
 import type { DrivePath, PathRepair, PathTest } from '../families/index.js';
-import { healthyWorld, type Engine } from './engine.js';
+import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
-import { OUTSIDE_AS_HEALTHY, type Posterior } from './posterior.js';
+import type { Posterior } from './posterior.js';
 import { suspectsOf, type Suspect } from './suspects.js';
 
 /** How the unit stands now. */
@@ -125,7 +125,7 @@ function adviceOf(
 
 /**
  * Mutual information of the answer and the hypothesis, bits. With a slip every answer is alike. What lies
- * outside the model looks healthy where a part is looked at, and half healthy, half anything at a signal.
+ * outside the model counts as one more thing that may be wrong.
  */
 function information(engine: Engine, posterior: Posterior, test: PathTest): { bits: number; chances: Float64Array } {
   const { space } = engine;
@@ -140,14 +140,8 @@ function information(engine: Engine, posterior: Posterior, test: PathTest): { bi
     if (answer >= 0) sure[at + answer] = (sure[at + answer] as number) + share;
     else for (let a = 0; a < count; a++) sure[at + a] = (sure[at + a] as number) + share / count;
   }
-  const alike = test.block !== null ? 0 : 1 - OUTSIDE_AS_HEALTHY;
-  const sound = answers[healthyWorld(engine)] as number;
-  const beyond = Float64Array.from({ length: count }, (_one, a) => {
-    const asHealthy = sound < 0 ? 1 / count : test.reliability * Number(a === sound) + slip;
-    return (1 - alike) * asHealthy + alike / count;
-  });
-  const chances = beyond.map((chance) => posterior.outside * chance);
-  let known = beyond.reduce((sum, chance) => sum + plogp(posterior.outside * chance, chance), 0);
+  const chances = outsideChances(engine, posterior, test);
+  let known = chances.reduce((sum, part) => sum + plogp(part, part / posterior.outside), 0);
   for (let h = 0; h < space.hypotheses.length; h++) {
     const share = posterior.hypotheses[h] as number;
     if (share < 1e-12) continue;
@@ -159,6 +153,35 @@ function information(engine: Engine, posterior: Posterior, test: PathTest): { bi
   }
   const bits = chances.reduce((sum, chance) => sum - plogp(chance, chance), known);
   return { bits: Math.max(0, bits), chances };
+}
+
+/** Chance of each answer together with the fault lying outside the model. */
+function outsideChances(engine: Engine, posterior: Posterior, test: PathTest): Float64Array {
+  const count = test.outcomes.length;
+  const chances = new Float64Array(count);
+  const answers = beyondAnswers(engine, test);
+  for (let b = 0; b < answers.length; b++) {
+    const share = posterior.beyond[b] as number;
+    const answer = answers[b] as number;
+    for (let a = 0; a < count; a++) {
+      const part = answer < 0 ? 1 / count : test.reliability * Number(a === answer) + (1 - test.reliability) / count;
+      chances[a] = (chances[a] as number) + share * part;
+    }
+  }
+  return chances;
+}
+
+/** The answer in each way to be outside; -1 where all are alike. */
+function beyondAnswers({ model, beyond }: Engine, test: PathTest): Int8Array {
+  const out = new Int8Array(beyond.shares.length).fill(-1);
+  if (test.block !== null) return out.fill(test.outcomes.findIndex((one) => one.modes.includes('healthy')));
+  const signal = model.signalOf.get(test.signal ?? '') ?? 0;
+  const of = (model.states[signal] as string[]).map((name) =>
+    test.outcomes.findIndex((one) => one.states.includes(name)),
+  );
+  const settled = beyond.settled(test.context);
+  for (let b = 0; b < out.length - 1; b++) out[b] = of[settled[b * model.states.length + signal] as number] as number;
+  return out;
 }
 
 const plogp = (weight: number, chance: number): number => (chance > 0 ? weight * Math.log2(chance) : 0);

@@ -83,6 +83,18 @@ export function matches(engine: Engine, { saw, context }: Observation): Float64A
   return out;
 }
 
+/** The same for each way to be outside the model; what may be anything stands last and fits nothing. */
+export function matchesBeyond({ model, beyond }: Engine, { saw, context }: Observation): Float64Array {
+  const out = new Float64Array(beyond.shares.length);
+  if (saw.kind === 'block') return out.fill(saw.modes.includes('healthy') ? 1 : 0);
+  const signal = model.signalOf.get(saw.signal) ?? 0;
+  const weight = (model.states[signal] as string[]).map((name) => saw.weights[name] ?? 0);
+  const settled = beyond.settled(context);
+  const count = model.states.length;
+  for (let b = 0; b < out.length - 1; b++) out[b] = weight[settled[b * count + signal] as number] as number;
+  return out;
+}
+
 /** Chance that a slip gives just this: each state, or each mode of the block, alike. */
 export function slipChance(engine: Engine, { saw }: Observation): number {
   if (saw.kind === 'signal') {

@@ -8,7 +8,8 @@ import type { DrivePath } from '../families/index.js';
 import { block, mode, reads, row, signal } from '../families/path/build.js';
 import { adviseNext } from './nextTests.js';
 import { engineOf } from './engine.js';
-import { HEALTHY_WEIGHT, OUTSIDE_AS_HEALTHY, OUTSIDE_PRIOR, posteriorOf, type Event } from './posterior.js';
+import { ANYTHING } from './beyond.js';
+import { HEALTHY_WEIGHT, OUTSIDE_PRIOR, posteriorOf, type Event } from './posterior.js';
 import { suspectsOf } from './suspects.js';
 
 const STATES = ['none', 'low', 'right'] as const;
@@ -97,26 +98,20 @@ function waysOf(chain: Chain, from = 0, way: Way = { faulty: [], weight: 1, give
   return out;
 }
 
-const stateAt = (way: Way, at: number): State => {
+const stateAt = (way: Pick<Way, 'given'>, at: number): State => {
   for (let i = at; i >= 0; i--) if (way.given.has(i)) return way.given.get(i) as State;
   return 'right';
 };
 
 /** Readings of one place share one draw of reliability; four answers there are, hunting with them. */
-function likelihood(
-  chain: Chain,
-  seen: readonly { at: number; saw: State }[],
-  state: (at: number) => State,
-  asHealthy?: number,
-): number {
+function likelihood(chain: Chain, seen: readonly { at: number; saw: State }[], state: (at: number) => State): number {
   let product = 1;
   for (let at = 0; at < chain.length; at++) {
     const here = seen.filter((one) => one.at === at);
     if (here.length === 0) continue;
     const slip = (1 / 4) ** here.length;
     const fits = here.every((one) => one.saw === state(at));
-    const inside = RELIABILITY * Number(fits) + (1 - RELIABILITY) * slip;
-    product *= asHealthy === undefined ? inside : asHealthy * inside + (1 - asHealthy) * slip;
+    product *= RELIABILITY * Number(fits) + (1 - RELIABILITY) * slip;
   }
   return product;
 }
@@ -130,12 +125,28 @@ function byTheBook(chain: Chain, seen: readonly { at: number; saw: State }[]) {
   const joint = ways.map(
     (way) => ((1 - OUTSIDE_PRIOR) * way.weight * likelihood(chain, seen, (at) => stateAt(way, at))) / total,
   );
-  const outside = OUTSIDE_PRIOR * likelihood(chain, seen, () => 'right', OUTSIDE_AS_HEALTHY);
+  // Outside: one place stuck wrong and the rest after it, or all answers alike.
+  const stuck = chain.flatMap((_faults, at) =>
+    (['none', 'low'] as const).map((state) => ({ given: new Map([[at, state]]) })),
+  );
+  const anyAnswer = (1 / 4) ** seen.length;
+  const outside =
+    OUTSIDE_PRIOR *
+    (ANYTHING * anyAnswer +
+      ((1 - ANYTHING) / stuck.length) *
+        stuck.reduce((sum, way) => sum + likelihood(chain, seen, (at) => stateAt(way, at)), 0));
   const evidence = joint.reduce((sum, one) => sum + one, outside);
   const share = (block: number) =>
     ways.reduce((sum, way, i) => sum + (way.faulty.includes(block) ? (joint[i] as number) : 0), 0) / evidence;
   return {
     outside: outside / evidence,
+    anything: (OUTSIDE_PRIOR * ANYTHING * anyAnswer) / evidence,
+    stuck: stuck.map((way) => ({
+      way,
+      share:
+        (OUTSIDE_PRIOR * ((1 - ANYTHING) / stuck.length) * likelihood(chain, seen, (at) => stateAt(way, at))) /
+        evidence,
+    })),
     shares: chain.map((_faults, i) => share(i)),
     ways,
     joint: joint.map((one) => one / evidence),
@@ -192,9 +203,13 @@ describe('beside a second engine', () => {
               (sum, way, i) => sum + (stateAt(way, at) === outcome ? (book.joint[i] as number) : 0),
               0,
             );
-            const sound = RELIABILITY * Number(outcome === 'right') + (1 - RELIABILITY) / 3;
-            const beyond = OUTSIDE_AS_HEALTHY * sound + (1 - OUTSIDE_AS_HEALTHY) / 3;
-            const expected = RELIABILITY * sure + ((1 - RELIABILITY) / 3) * (1 - book.outside) + book.outside * beyond;
+            const stuck = book.stuck.reduce(
+              (sum, { way, share }) =>
+                sum + share * (RELIABILITY * Number(stateAt(way, at) === outcome) + (1 - RELIABILITY) / 3),
+              0,
+            );
+            const expected =
+              RELIABILITY * sure + ((1 - RELIABILITY) / 3) * (1 - book.outside) + stuck + book.anything / 3;
             expect(chance).toBeCloseTo(expected, 9);
           }
         }

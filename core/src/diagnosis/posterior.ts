@@ -3,18 +3,12 @@
  * reliability: three equal readings are not three proofs. A mend opens a new epoch: earlier readings
  * speak only of the unit as it was, and what they made likely passes on.
  */
-import { healthyWorld, type Engine } from './engine.js';
+import type { Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
-import { matches, slipChance, type Observation } from './observation.js';
+import { matches, matchesBeyond, slipChance, type Observation } from './observation.js';
 
 /** Chance that the fault lies outside the model. */
 export const OUTSIDE_PRIOR = 0.03;
-/**
- * A fault outside the model leaves the parts of the model sound, so a direct look finds them sound. Of
- * what is read at signals this part is as on a healthy unit, the rest every outcome alike (chosen: one
- * unknown fault disturbs some signals and leaves others as they are).
- */
-export const OUTSIDE_AS_HEALTHY = 0.5;
 /**
  * A unit that was brought in is seldom healthy: this much of the weight that the priors alone would give
  * (common practice: about one in twenty comes in with nothing wrong).
@@ -40,13 +34,16 @@ export interface Group {
   readonly ids: readonly string[];
   readonly likelihood: Float64Array;
   readonly match: Float64Array;
-  readonly outside: number;
+  /** Likelihood by way to be outside the model. */
+  readonly beyond: Float64Array;
 }
 
 export interface Posterior {
   /** Share of each world; with `outside` they sum to 1. */
   readonly worlds: Float64Array;
   readonly hypotheses: Float64Array;
+  /** Share of each way to be outside the model, and their sum. */
+  readonly beyond: Float64Array;
   readonly outside: number;
   /** Groups of the present epoch. */
   readonly groups: readonly Group[];
@@ -58,19 +55,19 @@ const HAND_FACTOR = 200;
 /** The posterior after everything in `events`, in order. */
 export function posteriorOf(engine: Engine, events: readonly Event[]): Posterior {
   let prior = priorOf(engine);
-  let outside = OUTSIDE_PRIOR;
+  let beyond: Float64Array = engine.beyond.shares.map((share) => share * OUTSIDE_PRIOR);
   let seen: Observation[] = [];
   for (const event of events) {
     if (event.kind === 'saw') seen.push(event.observation);
     else if (event.kind === 'hand') prior = byHand(engine, prior, event.block, event.verdict);
     else {
-      const now = update(engine, prior, outside, seen);
+      const now = update(engine, prior, beyond, seen);
       prior = nextEpoch(engine, now.hypotheses, event);
-      outside = now.outside;
+      beyond = now.beyond;
       seen = [];
     }
   }
-  return update(engine, prior, outside, seen);
+  return update(engine, prior, beyond, seen);
 }
 
 /** Chance of each hypothesis before anything was seen; with the outside they sum to 1. */
@@ -86,22 +83,24 @@ function scaled(weights: Float64Array, to: number): Float64Array {
   return weights.map((weight) => (weight / total) * to);
 }
 
-function update(engine: Engine, prior: Float64Array, outsidePrior: number, seen: readonly Observation[]): Posterior {
+function update(engine: Engine, prior: Float64Array, outside: Float64Array, seen: readonly Observation[]): Posterior {
   const { space } = engine;
   const groups = groupsOf(engine, seen);
   const worlds = Float64Array.from(space.worlds, (world) => (prior[world.hypothesis] as number) * world.share);
-  let outside = outsidePrior;
+  const beyond = Float64Array.from(outside);
   for (const group of groups) {
     for (let w = 0; w < worlds.length; w++) worlds[w] = (worlds[w] as number) * (group.likelihood[w] as number);
-    outside *= group.outside;
+    for (let b = 0; b < beyond.length; b++) beyond[b] = (beyond[b] as number) * (group.beyond[b] as number);
   }
-  const total = worlds.reduce((sum, share) => sum + share, outside);
+  const sum = (shares: Float64Array) => shares.reduce((acc, share) => acc + share, 0);
+  const total = sum(worlds) + sum(beyond);
   for (let w = 0; w < worlds.length; w++) worlds[w] = (worlds[w] as number) / total;
   const hypotheses = new Float64Array(space.hypotheses.length);
   space.worlds.forEach((world, w) => {
     hypotheses[world.hypothesis] = (hypotheses[world.hypothesis] as number) + (worlds[w] as number);
   });
-  return { worlds, hypotheses, outside: outside / total, groups };
+  for (let b = 0; b < beyond.length; b++) beyond[b] = (beyond[b] as number) / total;
+  return { worlds, hypotheses, beyond, outside: sum(beyond), groups };
 }
 
 function groupsOf(engine: Engine, seen: readonly Observation[]): Group[] {
@@ -124,14 +123,14 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
   }
   const reliability = Math.min(...list.map((one) => one.reliability));
   const likelihood = match.map((fit) => reliability * fit + (1 - reliability) * chance);
-  const asHealthy = likelihood[healthyWorld(engine)] as number;
-  const looked = list[0]?.saw.kind === 'block';
-  return {
-    ids: list.map((one) => one.id),
-    match,
-    likelihood,
-    outside: looked ? asHealthy : OUTSIDE_AS_HEALTHY * asHealthy + (1 - OUTSIDE_AS_HEALTHY) * chance,
-  };
+  const known = list.map((one) => matchesBeyond(engine, one));
+  const anything = engine.beyond.shares.length - 1;
+  const beyond = engine.beyond.shares.map((_share, b) => {
+    if (b === anything && list[0]?.saw.kind === 'signal') return chance;
+    const fit = known.reduce((product, fits) => product * (fits[b] as number), 1);
+    return reliability * fit + (1 - reliability) * chance;
+  });
+  return { ids: list.map((one) => one.id), match, likelihood, beyond };
 }
 
 function byHand(engine: Engine, prior: Float64Array, block: string, verdict: 'ruled-out' | 'pinned'): Float64Array {
