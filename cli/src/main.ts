@@ -1,4 +1,5 @@
 /** Entry of the command line; see docs/command-line.md. */
+import { adviceScoreCommand } from './adviceScore.js';
 import { familiesCommand, findCommand } from './find.js';
 import { CliRefusal } from './refusal.js';
 import { gyroCommand, pulsesCommand } from './rotation.js';
@@ -10,6 +11,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Promise<Com
   gyro: gyroCommand,
   find: findCommand,
   families: familiesCommand,
+  'advice-score': adviceScoreCommand,
 };
 
 /** What a command gives: one JSON object, and the same in words. */

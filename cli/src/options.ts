@@ -24,6 +24,12 @@ export function readOptions(args: readonly string[], names: readonly string[], u
   }
 }
 
+/** Arguments of a command that takes no file. */
+export function readFlags(args: readonly string[], names: readonly string[], usage: string): Options['values'] {
+  const { values } = readOptions(['-', ...args], names, usage);
+  return values;
+}
+
 /** A number above zero, or a refusal that names the option. */
 export function positive(value: string | undefined, name: string): number {
   const number = Number(value?.replace(',', '.'));

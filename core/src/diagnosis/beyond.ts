@@ -19,6 +19,9 @@ export interface Beyond {
 
 const NONE = { choices: new Map<NumberRow, number>() };
 
+/**
+ *
+ */
 export function beyondOf(model: NumberModel): Beyond {
   const healthy = settle(model, rowsOf(model, []), NONE, contextIndex(model, {}));
   const given = model.path.blocks.flatMap((block) =>

@@ -64,14 +64,25 @@ export interface Advice {
   readonly next: 'test' | 'mend' | 'outside' | 'nothing';
 }
 
+/** How tests are put in order, and what is not worth making. */
+export interface Choosing {
+  readonly order: (a: TestAdvice, b: TestAdvice) => number;
+  readonly leastBits: number;
+}
+
 /** Tests by falling worth (or as `order` has them), mends by odds over cost, and which comes first. */
-export function adviseNext(engine: Engine, posterior: Posterior, situation: Situation, order = byWorth): Advice {
+export function adviseNext(
+  engine: Engine,
+  posterior: Posterior,
+  situation: Situation,
+  { order, leastBits }: Choosing = BY_WORTH,
+): Advice {
   const suspects = suspectsOf(engine, posterior);
   const danger = dangerOf(engine, posterior);
   const tests = engine.model.path.tests
     .filter((test) => !situation.done.has(test.id) && !situation.unreachable.has(test.id))
     .map((test) => adviceOf(engine, posterior, situation, test, danger))
-    .filter((one) => one.bits >= LEAST_BITS)
+    .filter((one) => one.bits >= leastBits)
     .sort(order)
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const mends = mendsOf(engine, posterior, situation);
@@ -79,7 +90,7 @@ export function adviseNext(engine: Engine, posterior: Posterior, situation: Situ
 }
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */
-export function byWorth(a: TestAdvice, b: TestAdvice): number {
+function byWorth(a: TestAdvice, b: TestAdvice): number {
   if ((a.forbidden === null) !== (b.forbidden === null)) return a.forbidden === null ? -1 : 1;
   if (a.live !== b.live) {
     const [dead, live] = a.live ? [b, a] : [a, b];
@@ -87,6 +98,8 @@ export function byWorth(a: TestAdvice, b: TestAdvice): number {
   }
   return b.worth - a.worth;
 }
+
+export const BY_WORTH: Choosing = { order: byWorth, leastBits: LEAST_BITS };
 
 function nextOf(tests: readonly TestAdvice[], mends: readonly MendAdvice[], posterior: Posterior): Advice['next'] {
   const best = tests.find((one) => one.forbidden === null);

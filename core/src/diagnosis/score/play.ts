@@ -3,14 +3,28 @@ import type { PathTest } from '../../families/index.js';
 import type { Random } from '../../numeric/index.js';
 import type { Engine } from '../engine.js';
 import { healthyAnswer } from '../healthy.js';
-import { adviseNext, byWorth, curedBy, reaching, type Advice, type Situation, type TestAdvice } from '../nextTests.js';
+import {
+  adviseNext,
+  BY_WORTH,
+  curedBy,
+  LEAST_BITS,
+  reaching,
+  type Advice,
+  type Choosing,
+  type Situation,
+  type TestAdvice,
+} from '../nextTests.js';
 import type { Observation } from '../observation.js';
 import { posteriorOf, type Event, type Posterior } from '../posterior.js';
 import { suspectsOf, unexplained } from '../suspects.js';
 import type { Unit } from './unit.js';
 
-export type Way = 'engine' | 'checklist' | 'random';
-export const WAYS: readonly Way[] = ['engine', 'checklist', 'random'];
+/**
+ * engine: the advice. checklist: along the path, skipping what the engine's belief already knows. plain:
+ * the same checklist, skipping only what was answered, as a sheet of paper would. random: any order.
+ */
+export type Way = 'engine' | 'checklist' | 'plain' | 'random';
+export const WAYS: readonly Way[] = ['engine', 'checklist', 'plain', 'random'];
 
 export interface Played {
   readonly tests: number;
@@ -28,9 +42,13 @@ export interface Played {
 /** Steps after which a search is given up. */
 const MOST_STEPS = 60;
 
-/** How a way orders the tests that are still worth making. */
-export function orderOf(engine: Engine, way: Way, random: Random): (a: TestAdvice, b: TestAdvice) => number {
-  if (way === 'engine') return byWorth;
+/** How a way orders the tests, and which it leaves out. */
+function choosingOf(engine: Engine, way: Way, random: Random): Choosing {
+  if (way === 'engine') return BY_WORTH;
+  return { order: orderOf(engine, way, random), leastBits: way === 'plain' ? 0 : LEAST_BITS };
+}
+
+function orderOf(engine: Engine, way: Way, random: Random): Choosing['order'] {
   const { levels, tests } = engine.model.path;
   if (way === 'random') {
     const lots = new Map(tests.map((test) => [test.id, random()]));
@@ -79,8 +97,8 @@ class Search {
     return posteriorOf(this.engine, this.events);
   }
 
-  advice(posterior: Posterior, order: (a: TestAdvice, b: TestAdvice) => number): Advice {
-    return adviseNext(this.engine, posterior, this.situation, order);
+  advice(posterior: Posterior, choosing: Choosing): Advice {
+    return adviseNext(this.engine, posterior, this.situation, choosing);
   }
 
   /** What brought the unit in: the first thing from outside that is not as it should be, known before anything is done. */
@@ -170,7 +188,7 @@ class Search {
 
 /** Plays until every fault is confirmed by a direct check or by a cure, or nothing is left to do. */
 export function play(engine: Engine, unit: Unit, way: Way, random: Random): Played {
-  const order = orderOf(engine, way, random);
+  const choosing = choosingOf(engine, way, random);
   const wanted = [...unit.faults];
   const search = new Search(engine, unit);
   search.complain((test, outcome) => healthyAnswer(engine, test)?.id === outcome);
@@ -179,7 +197,7 @@ export function play(engine: Engine, unit: Unit, way: Way, random: Random): Play
     if (!unit.outside && wanted.every((ref) => search.confirmed.has(ref))) break;
     posterior = search.belief();
     if (search.retake(posterior)) continue;
-    const advice = search.advice(posterior, order);
+    const advice = search.advice(posterior, choosing);
     if (advice.next === 'outside' || advice.next === 'nothing') break;
     const test = advice.tests.find((one) => one.forbidden === null);
     if (advice.next === 'mend' || !test) search.mend(advice, random);

@@ -29,8 +29,8 @@ export interface FamilyScore {
 
 /** Plays `runs` units, each by every way from the same draw. */
 export function scoreAdvice(engine: Engine, runs: number, seed: number): FamilyScore {
-  const played: Record<Way, Played[]> = { engine: [], checklist: [], random: [] };
-  const beyond: Record<Way, Played[]> = { engine: [], checklist: [], random: [] };
+  const empty = (): Record<Way, Played[]> => ({ engine: [], checklist: [], plain: [], random: [] });
+  const [played, beyond] = [empty(), empty()];
   for (let run = 0; run < runs; run++) {
     for (const way of WAYS) {
       // The same seed draws the same unit, whoever looks for its fault.
