@@ -1,5 +1,6 @@
 /** Entry of the command line; see docs/command-line.md. */
 import { adviceScoreCommand } from './adviceScore.js';
+import { familyPagesCommand } from './familyPages.js';
 import { familiesCommand, findCommand } from './find.js';
 import { CliRefusal } from './refusal.js';
 import { gyroCommand, pulsesCommand } from './rotation.js';
@@ -12,6 +13,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Promise<Com
   find: findCommand,
   families: familiesCommand,
   'advice-score': adviceScoreCommand,
+  'family-pages': familyPagesCommand,
 };
 
 /** What a command gives: one JSON object, and the same in words. */

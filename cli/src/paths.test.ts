@@ -46,14 +46,25 @@ describe('whole cases', () => {
     readdirSync(join(CASES, family)).map((name) => [family, name] as const),
   );
 
-  it.each(files)('%s: %s leads to its fault', (family, name) => {
+  it('are at least three a family', () => {
+    for (const id of PATHS.keys())
+      expect(files.filter(([family]) => family === id).length, id).toBeGreaterThanOrEqual(3);
+  });
+
+  it.each(files)('%s: %s leads to its fault where it should', (family, name) => {
     const read = readCase(readFileSync(join(CASES, family, name), 'utf8'));
     if (read.kind !== 'case') throw new Error(read.message);
-    const answer = solveCase(PATHS, read.file);
-    if (answer.kind !== 'answer') throw new Error(answer.message);
-    expect(answer.suspects[0]?.modes[0]?.mode).toBe(name.replace('.json', ''));
-    expect(answer.suspects[0]?.share).toBeGreaterThan(0.7);
-    expect(answer.outside).toBeLessThan(0.1);
+    const { observations, expect: ends } = read.file;
+    const after = observations.map((_one, i) => {
+      const answer = solveCase(PATHS, { ...read.file, observations: observations.slice(0, i + 1) });
+      if (answer.kind !== 'answer') throw new Error(answer.message);
+      const [first] = answer.suspects;
+      return { leads: first?.modes[0]?.mode === ends?.fault, share: first?.share ?? 0, outside: answer.outside };
+    });
+    expect(ends?.fault).toBe(name.replace('.json', ''));
+    expect(after.findLastIndex((one) => !one.leads) + 2).toBe(ends?.leads_after);
+    expect(after.findLastIndex((one) => !one.leads || one.share < 0.8) + 2).toBe(ends?.found_after);
+    expect(after[after.length - 1]?.outside).toBeLessThan(0.1);
   });
 
   it('are refused with what to do when they cannot be read', () => {

@@ -22,6 +22,7 @@ const NONE = { choices: new Map<NumberRow, number>() };
 /**
  *
  */
+/** Every signal of the path stuck in each state that it should not have, and anything at all. */
 export function beyondOf(model: NumberModel): Beyond {
   const healthy = settle(model, rowsOf(model, []), NONE, contextIndex(model, {}));
   const given = model.path.blocks.flatMap((block) =>

@@ -1,7 +1,7 @@
 /** A case as a file: what was tried and seen on one unit, and what follows from it. */
 import { z } from 'zod';
 import type { DrivePath, PathTest } from '../families/index.js';
-import { engineOf } from './engine.js';
+import { engineOf, type Engine } from './engine.js';
 import { adviseNext } from './nextTests.js';
 import { statesOfValue, type Observation } from './observation.js';
 import { posteriorOf } from './posterior.js';
@@ -17,7 +17,19 @@ const entrySchema = z.object({
   /** A row of readings, in the order of the test's labels; "open" for no passage. */
   row: z.array(z.union([z.number(), z.literal('open')])).optional(),
 });
-const caseSchema = z.object({ family: z.string(), model: z.string().optional(), observations: z.array(entrySchema) });
+/** What a case is known to end in: after how many observations its fault leads, and has four fifths. */
+const expectSchema = z.object({
+  fault: z.string(),
+  leads_after: z.number().int().positive(),
+  found_after: z.number().int().positive(),
+});
+const caseSchema = z.object({
+  family: z.string(),
+  model: z.string().optional(),
+  story: z.string().optional(),
+  observations: z.array(entrySchema),
+  expect: expectSchema.optional(),
+});
 export type CaseEntry = z.infer<typeof entrySchema>;
 export type CaseFile = z.infer<typeof caseSchema>;
 
@@ -127,6 +139,17 @@ export interface CaseAnswer {
   readonly mends: readonly { readonly repair: string; readonly chance: number; readonly minutes: number }[];
 }
 
+const ready = new WeakMap<DrivePath, Engine>();
+
+/** A path is made ready once. */
+function readyEngine(path: DrivePath): Engine {
+  const known = ready.get(path);
+  if (known) return known;
+  const made = engineOf(path);
+  ready.set(path, made);
+  return made;
+}
+
 /** Suspects under this share are not listed. */
 const LEAST_SHARE = 0.005;
 
@@ -144,7 +167,7 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
     if (read.kind === 'unusable') return { ...read, message: `Observation ${i}: ${read.message}` };
     seen.push(read.observation);
   }
-  const engine = engineOf(path);
+  const engine = readyEngine(path);
   const posterior = posteriorOf(
     engine,
     seen.map((observation) => ({ kind: 'saw', observation })),
