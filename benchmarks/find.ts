@@ -53,6 +53,7 @@ function chain(count: number): DrivePath {
   const names = Array.from({ length: count }, (_, i) => `s${i}`);
   return {
     speed: null,
+    options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],
     signals: names.map((name) => signal(name, name, ['none', 'low', 'right'], 'none')),

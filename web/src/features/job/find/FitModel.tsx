@@ -81,6 +81,7 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
       <DialogTitle>Sheet of the {model}</DialogTitle>
       <DialogContent>
         <div className="stack">
+          <Options path={path} sheet={sheet} onSheet={setSheet} />
           <p>Parts that this model has not:</p>
           <div className="row">
             {path.blocks.map((block) => (
@@ -134,6 +135,41 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
       </DialogActions>
     </Dialog>
   );
+}
+
+interface OptionsProps {
+  readonly path: DrivePath;
+  readonly sheet: ModelSheet;
+  readonly onSheet: (sheet: ModelSheet) => void;
+}
+
+/** Variants of the family: choosing one takes out the parts that it has not. */
+function Options({ path, sheet, onSheet }: OptionsProps) {
+  return path.options.map((option) => {
+    const all = new Set(option.choices.flatMap((choice) => choice.absent));
+    const own = sheet.absent.filter((id) => all.has(id));
+    const chosen = (absent: readonly string[]) =>
+      absent.length === own.length && absent.every((id) => own.includes(id));
+    return (
+      <div key={option.id} className="stack" role="group" aria-label={option.name}>
+        <p>{option.name}:</p>
+        <div className="row">
+          {option.choices.map((choice) => (
+            <ToggleButton
+              key={choice.name}
+              value={choice.name}
+              selected={chosen(choice.absent)}
+              onChange={() =>
+                onSheet({ ...sheet, absent: [...sheet.absent.filter((id) => !all.has(id)), ...choice.absent] })
+              }
+            >
+              {choice.name}
+            </ToggleButton>
+          ))}
+        </div>
+      </div>
+    );
+  });
 }
 
 interface FieldsProps {
