@@ -45,10 +45,10 @@ function wordsOf(answer: CaseAnswer): string {
 export async function familiesCommand(args: readonly string[]): Promise<CommandAnswer> {
   const [id] = args;
   if (!id) {
-    const list = FAMILIES.map((family) => ({ id: family.id, name: family.name, path: PATHS.has(family.id) }));
+    const list = FAMILIES.map((family) => ({ id: family.id, name: family.name }));
     return {
       json: { families: list },
-      words: list.map((one) => `${one.id}  ${one.name}${one.path ? '' : ' (no drive path yet)'}`).join('\n'),
+      words: list.map((one) => `${one.id}  ${one.name}`).join('\n'),
     };
   }
   const family = FAMILIES.find((one) => one.id === id);

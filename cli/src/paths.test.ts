@@ -86,6 +86,21 @@ describe('whole cases', () => {
     expect(one({ test: 'drive-33', value: 5, unit: 'mm' })).toBe('ABSURD_VALUE');
     expect(one({ test: 'lamp', outcome: 'lit', context: { moon: 'full' } })).toBe('UNKNOWN_CONTEXT');
     expect(one({ test: 'drive-33', value: 5, unit: 'V' })).toBe('answer');
+    expect(one({ test: 'supply-volts', row: [1, 2] })).toBe('UNKNOWN_OUTCOME');
+    expect(one({ test: 'winding-ohms', row: [2.3, 'open', 2.4] }, 'washer-front')).toBe('answer');
+  });
+
+  it('of another family are said to be so', () => {
+    const read = readCase(
+      JSON.stringify({ family: 'stand-mixer', observations: [{ test: 'drive-33', value: 5, unit: 'V' }] }),
+    );
+    if (read.kind !== 'case') throw new Error(read.message);
+    expect(solveCase(PATHS, read.file)).toMatchObject({
+      reason: 'UNKNOWN_TEST',
+      message: expect.stringMatching(
+        /It is a test of belt-turntable-dc: is this a case of another family\?$/,
+      ) as string,
+    });
   });
 
   it('a value tells more than its band: near an edge it counts for both', () => {

@@ -139,6 +139,13 @@ export interface CaseAnswer {
   readonly mends: readonly { readonly repair: string; readonly chance: number; readonly minutes: number }[];
 }
 
+/** Where a test that this family has not does belong: the case may name the wrong family. */
+function elsewhere(paths: ReadonlyMap<string, DrivePath>, family: string, test: string): string {
+  if (paths.get(family)?.tests.some((one) => one.id === test)) return '';
+  const others = [...paths].filter(([, path]) => path.tests.some((one) => one.id === test)).map(([id]) => id);
+  return others.length > 0 ? ` It is a test of ${others.join(', ')}: is this a case of another family?` : '';
+}
+
 const ready = new WeakMap<DrivePath, Engine>();
 
 /** A path is made ready once. */
@@ -164,7 +171,8 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
   const seen: Observation[] = [];
   for (const [i, entry] of file.observations.entries()) {
     const read = observationFrom(path, entry, String(i));
-    if (read.kind === 'unusable') return { ...read, message: `Observation ${i}: ${read.message}` };
+    if (read.kind === 'unusable')
+      return { ...read, message: `Observation ${i}: ${read.message}${elsewhere(paths, file.family, entry.test)}` };
     seen.push(read.observation);
   }
   const engine = readyEngine(path);

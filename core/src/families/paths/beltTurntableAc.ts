@@ -50,7 +50,7 @@ export const beltTurntableAcPath: PathData = {
     ...CORD.blocks,
     block(
       'switch',
-      'switch with its spark capacitor',
+      'power switch',
       'supply',
       ['feed'],
       ['switched'],
@@ -65,7 +65,7 @@ export const beltTurntableAcPath: PathData = {
     ),
     block(
       'phase',
-      'dropper or run capacitor',
+      'run capacitor',
       'supply',
       ['switched'],
       ['phases'],
@@ -87,7 +87,7 @@ export const beltTurntableAcPath: PathData = {
     ),
     block(
       'motor',
-      'motor and its bearings',
+      'motor',
       'mechanical',
       ['phases', 'windings', 'switched'],
       ['motor', 'hum'],

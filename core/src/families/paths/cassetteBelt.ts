@@ -85,7 +85,7 @@ export const cassetteBeltPath: PathData = {
     ...SUPPLY.blocks,
     block(
       'batteries',
-      'batteries and contacts',
+      'battery contacts',
       'supply',
       ['supply'],
       ['lamps'],
@@ -94,7 +94,7 @@ export const cassetteBeltPath: PathData = {
     ),
     block(
       'control',
-      'mode switch, cams and control motor',
+      'mode switch',
       'control',
       ['supply', 'lamps'],
       ['ready'],
@@ -110,7 +110,7 @@ export const cassetteBeltPath: PathData = {
     ),
     block(
       'feeder',
-      'motor supply transistor',
+      'motor transistor',
       'supply',
       ['supply', 'ready'],
       ['gated'],

@@ -75,7 +75,7 @@ export const cassetteDirectPath: PathData = {
     ),
     block(
       'capacitors',
-      'small electrolytics of the servo board',
+      'board capacitors',
       'control',
       [],
       ['leak'],

@@ -92,7 +92,7 @@ export const cordlessBrushlessPath: PathData = {
     ),
     block(
       'contact',
-      'main contact and fuse',
+      'contact and fuse',
       'supply',
       ['seated'],
       ['contacted'],
@@ -147,7 +147,7 @@ export const cordlessBrushlessPath: PathData = {
     ...BRIDGE.blocks,
     block(
       'motor',
-      'rotor and Hall sensors',
+      'motor',
       'mechanical',
       ['at-motor', 'windings', 'wish', 'bus'],
       ['motor', 'motor-noise'],

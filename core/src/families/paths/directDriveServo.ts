@@ -104,7 +104,7 @@ export const directDriveServoPath: PathData = {
     ),
     block(
       'timing',
-      'timing resistors and trims',
+      'timing and trims',
       'control',
       ['chosen', 'added'],
       ['timing'],

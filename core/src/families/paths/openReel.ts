@@ -96,7 +96,7 @@ export const openReelPath: PathData = {
     ),
     block(
       'switching',
-      'pole or servo switching',
+      'speed switch',
       'control',
       [],
       ['poles'],
@@ -108,7 +108,7 @@ export const openReelPath: PathData = {
     ),
     block(
       'run',
-      'run capacitor of the capstan',
+      'run capacitor',
       'supply',
       ['feed'],
       ['phases'],
@@ -140,7 +140,7 @@ export const openReelPath: PathData = {
     ),
     block(
       'fg',
-      'speed sensor of the servo',
+      'speed sensor',
       'feedback',
       [],
       ['fg'],
@@ -204,7 +204,7 @@ export const openReelPath: PathData = {
     ),
     block(
       'pinch',
-      'pinch roller and solenoid',
+      'pinch roller',
       'mechanical',
       ['capstan', 'order', 'holdback'],
       ['tape', 'warble'],
@@ -226,7 +226,7 @@ export const openReelPath: PathData = {
     ),
     block(
       'supply-reel',
-      'supply reel motor and its resistor',
+      'supply reel',
       'mechanical',
       ['order'],
       ['holdback', 'rewind'],
@@ -244,7 +244,7 @@ export const openReelPath: PathData = {
     ),
     block(
       'take-up-reel',
-      'take-up reel motor and its resistor',
+      'take-up reel',
       'mechanical',
       ['order'],
       ['take-up', 'wind'],

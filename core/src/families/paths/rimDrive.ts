@@ -99,7 +99,7 @@ export const rimDrivePath: PathData = {
     ),
     block(
       'trims',
-      'trims on the main board',
+      'speed trims',
       'control',
       [],
       ['wish'],
@@ -111,7 +111,7 @@ export const rimDrivePath: PathData = {
     ),
     block(
       'field',
-      'field stack and winding',
+      'field winding',
       'mechanical',
       [],
       ['winding'],
@@ -120,7 +120,7 @@ export const rimDrivePath: PathData = {
     ),
     block(
       'motor',
-      'motor and its bearings',
+      'motor',
       'mechanical',
       ['switched', 'winding', 'wish'],
       ['motor', 'start', 'motor-noise'],

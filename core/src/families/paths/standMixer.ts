@@ -76,7 +76,7 @@ export const standMixerPath: PathData = {
     ),
     block(
       'filter',
-      'interference filter',
+      'X2 capacitor',
       'supply',
       ['feed'],
       ['smoke'],
@@ -85,7 +85,7 @@ export const standMixerPath: PathData = {
     ),
     block(
       'plate',
-      'governor and control plate',
+      'governor and plate',
       'control',
       [],
       ['plate', 'slot'],
@@ -124,7 +124,7 @@ export const standMixerPath: PathData = {
     ...MOTOR.blocks,
     block(
       'mounts',
-      'motor mounts and feet',
+      'mounts and feet',
       'mechanical',
       [],
       ['stance'],

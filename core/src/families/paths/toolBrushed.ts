@@ -84,7 +84,7 @@ export const toolBrushedPath: PathData = {
     ),
     block(
       'cord',
-      'cord or pack contacts',
+      'cord or contacts',
       'supply',
       ['source'],
       ['fed'],
@@ -96,7 +96,7 @@ export const toolBrushedPath: PathData = {
     ),
     block(
       'contact',
-      'main contact of the trigger',
+      'main contact',
       'control',
       ['fed'],
       ['switched', 'wish'],

@@ -92,7 +92,7 @@ export const vacuumCleanerPath: PathData = {
     ),
     block(
       'switch',
-      'two-pole switch and thermal protector',
+      'switch and protector',
       'supply',
       ['reeled', 'air'],
       ['switched'],

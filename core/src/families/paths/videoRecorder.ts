@@ -241,7 +241,7 @@ export const videoRecorderPath: PathData = {
     ),
     block(
       'control-head',
-      'control-track head',
+      'control head',
       'feedback',
       ['tape'],
       ['control'],

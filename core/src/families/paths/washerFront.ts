@@ -156,7 +156,7 @@ export const washerFrontPath: PathData = {
     ),
     block(
       'control',
-      'control of the motor board',
+      'board logic',
       'control',
       ['wash-feed', 'tacho'],
       ['command', 'lifted'],
