@@ -128,7 +128,7 @@ const findSchemas = [
     kind: z.literal('suspect'),
     block: z.string().min(1).max(64),
     name: word,
-    verdict: z.enum(['ruled-out', 'pinned']),
+    verdict: z.enum(['ruled-out', 'pinned', 'outside']),
   }),
   z.object({ kind: z.literal('unreachable'), testId: z.string().min(1).max(64), name: word }),
 ] as const;

@@ -53,7 +53,7 @@ export function ledgerWords(body: LaterBody): string {
     case 'mended':
       return `mended: ${body.name}`;
     case 'suspect':
-      return body.verdict === 'pinned' ? `by hand: it is the ${body.name}` : `by hand: not the ${body.name}`;
+      return HAND_WORDS[body.verdict](body.name);
     case 'unreachable':
       return `cannot reach: ${body.name}`;
     case 'marks':
@@ -90,3 +90,10 @@ export function minutesWords(minutes: number): string {
   if (minutes < 120) return `${fixed(minutes, Number.isInteger(minutes) ? 0 : 1)} min`;
   return `${fixed(minutes / 60, minutes % 60 === 0 ? 0 : 1)} h`;
 }
+
+/** What the repairer knows better, in words. */
+const HAND_WORDS = {
+  pinned: (name: string) => `by hand: it is the ${name}`,
+  'ruled-out': (name: string) => `by hand: not the ${name}`,
+  outside: (name: string) => `by hand, not in the path: ${name}`,
+} as const;

@@ -180,6 +180,14 @@ describe('by hand', () => {
   });
 });
 
+describe('what the repairer found and no path knows', () => {
+  it('puts the outside of the model ahead, and never for certain', () => {
+    const { outside } = posteriorOf(engine, [saw('light', ['dark']), { kind: 'hand', block: '', verdict: 'outside' }]);
+    expect(outside).toBeGreaterThan(0.5);
+    expect(outside).toBeLessThan(1);
+  });
+});
+
 describe('three faults at once', () => {
   it('are thought of where their odds ask for it, and found when all three are seen', () => {
     const sizes = (one: typeof engine) => one.space.hypotheses.filter((h) => h.modes.length === 3).length;

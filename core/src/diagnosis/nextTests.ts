@@ -59,6 +59,8 @@ export interface MendAdvice {
 
 export interface Advice {
   readonly tests: readonly TestAdvice[];
+  /** Tests that would tell next to nothing now; whoever wants to may make them. */
+  readonly rest: readonly TestAdvice[];
   readonly mends: readonly MendAdvice[];
   /** test: know more first; mend: trying is cheaper than knowing; outside: the model has run out. */
   readonly next: 'test' | 'mend' | 'outside' | 'nothing';
@@ -79,14 +81,16 @@ export function adviseNext(
 ): Advice {
   const suspects = suspectsOf(engine, posterior);
   const danger = dangerOf(engine, posterior);
-  const tests = engine.model.path.tests
+  const open = engine.model.path.tests
     .filter((test) => !situation.done.has(test.id) && !situation.unreachable.has(test.id))
-    .map((test) => adviceOf(engine, posterior, situation, test, danger))
+    .map((test) => adviceOf(engine, posterior, situation, test, danger));
+  const tests = open
     .filter((one) => one.bits >= leastBits)
     .sort(order)
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const mends = mendsOf(engine, posterior, situation);
-  return { tests, mends, next: nextOf(tests, mends, posterior) };
+  const rest = open.filter((one) => one.bits < leastBits);
+  return { tests, rest, mends, next: nextOf(tests, mends, posterior) };
 }
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */

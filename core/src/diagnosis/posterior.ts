@@ -26,8 +26,8 @@ export type Event =
       readonly mended: readonly { readonly mode: string; readonly residual: number }[];
       readonly touched: readonly string[];
     }
-  /** By hand: this block is not it, or it is. */
-  | { readonly kind: 'hand'; readonly block: string; readonly verdict: 'ruled-out' | 'pinned' };
+  /** By hand: this block is not it, or it is; or something is that the path does not know. */
+  | { readonly kind: 'hand'; readonly block: string; readonly verdict: 'ruled-out' | 'pinned' | 'outside' };
 
 /** Readings of one thing in one context and epoch, with their common likelihood by world. */
 export interface Group {
@@ -59,6 +59,7 @@ export function posteriorOf(engine: Engine, events: readonly Event[]): Posterior
   let seen: Observation[] = [];
   for (const event of events) {
     if (event.kind === 'saw') seen.push(event.observation);
+    else if (event.kind === 'hand' && event.verdict === 'outside') beyond = beyond.map((share) => share * HAND_FACTOR);
     else if (event.kind === 'hand') prior = byHand(engine, prior, event.block, event.verdict);
     else {
       const now = update(engine, prior, beyond, seen);
@@ -133,7 +134,7 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
   return { ids: list.map((one) => one.id), match, likelihood, beyond };
 }
 
-function byHand(engine: Engine, prior: Float64Array, block: string, verdict: 'ruled-out' | 'pinned'): Float64Array {
+function byHand(engine: Engine, prior: Float64Array, block: string, verdict: string): Float64Array {
   const index = engine.model.blockOf.get(block);
   const total = prior.reduce((sum, one) => sum + one, 0);
   const changed = prior.map((share, h) => {

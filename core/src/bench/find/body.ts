@@ -18,12 +18,12 @@ export interface MendedBody {
   readonly name: string;
 }
 
-/** By hand: this block is it, or is not. */
+/** By hand: this block is it, or is not; or something was found that the path does not know, and `name` says what. */
 export interface SuspectBody {
   readonly kind: 'suspect';
   readonly block: string;
   readonly name: string;
-  readonly verdict: 'ruled-out' | 'pinned';
+  readonly verdict: 'ruled-out' | 'pinned' | 'outside';
 }
 
 /** A test that cannot be done on this unit. */

@@ -2,7 +2,7 @@
 import { standing, type StageId } from '@amber-gauge/core/bench';
 import { reasonOf, type MendAdvice, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import Button from '@mui/material/Button';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import type { SuspectView } from '../../../workers/find.worker.js';
 import type { JobView } from '../useJobView.js';
 import { FitModel } from './FitModel.js';
@@ -27,6 +27,8 @@ interface Props {
 export function PathFind({ view, stage, find, onStage }: Props) {
   const { path, evidence, answer, change } = find;
   const [opened, setOpened] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const heading = useRef<HTMLDivElement>(null);
   const [skipped, setSkipped] = useState<readonly string[]>([]);
   const lines = useMemo(() => standing(view.lines.map((line) => line.event)), [view.lines]);
   const found = useMemo(() => foundBlocks(path, lines), [path, lines]);
@@ -42,21 +44,34 @@ export function PathFind({ view, stage, find, onStage }: Props) {
     [answer, found],
   );
   if (!answer) return <p className="quiet">Reading the drive path.</p>;
+  const open = [...answer.advice.tests, ...answer.advice.rest];
   const tests = answer.advice.tests.filter((one) => !skipped.includes(one.test.id));
-  const next = tests[0] ?? answer.advice.tests[0];
+  const next = open.find((one) => one.test.id === chosen) ?? tests[0] ?? answer.advice.tests[0];
+  const checksOf = (block: string) => {
+    const gives = path.blocks.find((one) => one.id === block)?.outputs ?? [];
+    return open.filter(({ test }) => test.block === block || (test.signal !== null && gives.includes(test.signal)));
+  };
+  const openFromPath = (block: string) => {
+    setOpened(block);
+    requestAnimationFrame(() => document.getElementById(`suspect-${block}`)?.scrollIntoView({ block: 'nearest' }));
+  };
+  const choose = (testId: string) => {
+    setChosen(testId);
+    heading.current?.scrollIntoView({ block: 'start' });
+  };
   const mend = answer.advice.mends[0];
   const suspicion = (one: SuspectView) => suspicionOf(one, found);
   return (
     <div className={classes.panes} data-testid="find-panes">
       <div className={classes.path}>
         <Suspense fallback={<p className="quiet">Drawing the path.</p>}>
-          <PathRun path={path} blocks={blocks} readings={readings} opened={opened} onOpen={setOpened} />
+          <PathRun path={path} blocks={blocks} readings={readings} opened={opened} onOpen={openFromPath} />
         </Suspense>
         <p className={classes.change} role="status">
           {change ?? ''}
         </p>
       </div>
-      <div className={classes.find}>
+      <div className={classes.find} ref={heading}>
         <p className={classes.swipe}>Swipe for the path ›</p>
         {evidence.problems.map((problem) => (
           <p key={problem.key} className="danger" role="alert">
@@ -77,7 +92,10 @@ export function PathFind({ view, stage, find, onStage }: Props) {
             stage={stage}
             path={path}
             advice={next}
-            onOther={() => setSkipped([...skipped, next.test.id])}
+            onOther={() => {
+              setChosen(null);
+              setSkipped([...skipped, next.test.id]);
+            }}
           />
         )}
         {!next && <h1 className="prompt">{mend ? 'Nothing more to test' : 'Nothing left to ask'}</h1>}
@@ -90,6 +108,8 @@ export function PathFind({ view, stage, find, onStage }: Props) {
           words={evidence.words}
           opened={opened}
           onOpen={setOpened}
+          checksOf={checksOf}
+          onChoose={choose}
         />
         <FunctionGrid view={view} stage={stage} find={find} />
         <FitModel view={view} find={find} />

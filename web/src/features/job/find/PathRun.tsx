@@ -47,6 +47,7 @@ export function PathRun({ path, blocks, readings, opened, onOpen }: Props) {
           edges={edges}
           nodeTypes={NODE_TYPES}
           onNodeClick={(_event, node) => onOpen(node.id)}
+          onEdgeClick={(_event, edge) => onOpen(edge.source)}
           defaultViewport={{ x: 0, y: 0, zoom: 1 }}
           nodesDraggable={false}
           nodesConnectable={false}

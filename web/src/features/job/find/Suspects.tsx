@@ -1,7 +1,10 @@
 /** Suspects with their shares; opened, what speaks for and against each, and what the repairer knows better. */
 import type { StageId } from '@amber-gauge/core/bench';
+import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import { signed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { SuspicionShape, SUSPICION_WORDS, type Suspicion } from '../../../shared/shapes/SuspicionShape.js';
 import type { FindAnswer, SuspectView } from '../../../workers/find.worker.js';
@@ -17,18 +20,21 @@ interface Props {
   readonly words: ReadonlyMap<string, string>;
   readonly opened: string | null;
   readonly onOpen: (block: string | null) => void;
+  /** Tests of a block and of what it gives, to be asked next. */
+  readonly checksOf: (block: string) => readonly TestAdvice[];
+  readonly onChoose: (testId: string) => void;
 }
 
 /** Suspects under this share are not listed unless they are opened. */
 const LEAST_SHARE = 0.02;
 
-export function Suspects({ view, stage, answer, suspicion, words, opened, onOpen }: Props) {
+export function Suspects({ view, stage, answer, suspicion, words, opened, onOpen, checksOf, onChoose }: Props) {
   const listed = answer.suspects.filter((one) => one.share >= LEAST_SHARE || one.block === opened);
   return (
     <section aria-label="Suspects">
       <ul className={classes.suspects}>
         {listed.map((one) => (
-          <li key={one.block}>
+          <li key={one.block} id={`suspect-${one.block}`}>
             <button
               type="button"
               className={classes.suspect}
@@ -44,7 +50,16 @@ export function Suspects({ view, stage, answer, suspicion, words, opened, onOpen
               </span>
               <span className="mono">{percent(one.share)} %</span>
             </button>
-            {one.block === opened && <Opened view={view} stage={stage} one={one} words={words} />}
+            {one.block === opened && (
+              <Opened
+                view={view}
+                stage={stage}
+                one={one}
+                words={words}
+                checks={checksOf(one.block)}
+                onChoose={onChoose}
+              />
+            )}
           </li>
         ))}
         {answer.healthy >= LEAST_SHARE && (
@@ -54,6 +69,7 @@ export function Suspects({ view, stage, answer, suspicion, words, opened, onOpen
           <li className={classes.outside}>something outside this model {percent(answer.outside)} %</li>
         )}
       </ul>
+      <OwnFinding view={view} stage={stage} />
       {answer.outside > 0.5 && (
         <p className={classes.how}>
           What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you find.
@@ -63,16 +79,47 @@ export function Suspects({ view, stage, answer, suspicion, words, opened, onOpen
   );
 }
 
+/** Found by the repairer and known to no path: kept as by hand, and the outside of the model leads from then on. */
+function OwnFinding({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const [text, setText] = useState('');
+  const keep = () => {
+    if (text.trim() === '') return;
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'suspect', block: '', name: text.trim(), verdict: 'outside' }),
+    );
+    setText('');
+  };
+  return (
+    <div className="row">
+      <TextField
+        label="Found something else, not in this path"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && keep()}
+        sx={{ flex: '1 1 260px' }}
+      />
+      <Button variant="outlined" disabled={text.trim() === ''} onClick={keep}>
+        Keep the finding
+      </Button>
+    </div>
+  );
+}
+
 function Opened({
   view,
   stage,
   one,
   words,
+  checks,
+  onChoose,
 }: {
   readonly view: JobView;
   readonly stage: StageId;
   readonly one: SuspectView;
   readonly words: ReadonlyMap<string, string>;
+  readonly checks: readonly TestAdvice[];
+  readonly onChoose: (testId: string) => void;
 }) {
   const say = (verdict: 'ruled-out' | 'pinned') =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'suspect', block: one.block, name: one.name, verdict }));
@@ -96,6 +143,16 @@ function Opened({
           </li>
         ))}
       </ul>
+      {checks.length > 0 && (
+        <ul aria-label={`Checks of ${one.name}`}>
+          {checks.map((check) => (
+            <li key={check.test.id}>
+              <Button onClick={() => onChoose(check.test.id)}>{check.test.name}</Button>{' '}
+              <span className="quiet small">{check.forbidden ?? reasonOf(check)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="row">
         <Button variant="outlined" onClick={() => say('ruled-out')}>
           I know it is not this

@@ -1,6 +1,6 @@
 import type { EventBody } from '@amber-gauge/core/bench';
 import { EMPTY_SHEET } from '@amber-gauge/core/families';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
 import { JOB, show } from '../../../test/scene.js';
@@ -17,6 +17,7 @@ import { changeWords, percent } from './useFind.js';
 stage();
 
 describe('suspects', () => {
+  const chosen: string[] = [];
   const showSuspects = (opened: string | null, ...given: EventBody[]) => {
     const { view, find } = findOf(...given);
     show(
@@ -28,6 +29,8 @@ describe('suspects', () => {
         words={find.evidence.words}
         opened={opened}
         onOpen={() => {}}
+        checksOf={(block) => find.answer.advice.tests.filter((one) => one.test.block === block)}
+        onChoose={(testId) => chosen.push(testId)}
       />,
     );
   };
@@ -45,6 +48,24 @@ describe('suspects', () => {
     fireEvent.click(screen.getByRole('button', { name: 'I know it is not this' }));
     await waitFor(async () =>
       expect(await bodies()).toEqual([{ kind: 'suspect', block: 'belt', name: 'belt', verdict: 'ruled-out' }]),
+    );
+  });
+
+  it('show their checks, and any of them can be asked next', () => {
+    showSuspects('belt', answered('speed-33', 'slow'));
+    fireEvent.click(within(screen.getByLabelText('Checks of belt')).getByRole('button', { name: 'Look at the belt' }));
+    expect(chosen).toEqual(['belt-look']);
+  });
+
+  it('keep a finding that no path knows, as by hand', async () => {
+    showSuspects(null);
+    const field = screen.getByLabelText('Found something else, not in this path');
+    fireEvent.change(field, { target: { value: 'a mouse nest on the flywheel' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Keep the finding' }));
+    await waitFor(async () =>
+      expect(await bodies()).toEqual([
+        { kind: 'suspect', block: '', name: 'a mouse nest on the flywheel', verdict: 'outside' },
+      ]),
     );
   });
 });
