@@ -14,7 +14,12 @@ export function reasonOf(advice: TestAdvice): string {
       : one
         ? `says more of ${list(one)}`
         : 'says a little of everything';
-  const minutes = advice.minutes < 1 ? 'under 1 min' : `${fixed(advice.minutes, 0)} min`;
-  const power = advice.test.power === 'any' ? [] : [advice.test.power];
-  return [split, minutes, ...power, `${fixed(advice.bits, 2)} bits`].join('; ');
+  return `${split}; ${costOf(advice)}`;
+}
+
+/** "2 min; dead; 0.84 bits". */
+export function costOf({ minutes, bits, test }: TestAdvice): string {
+  const time = minutes < 1 ? 'under 1 min' : `${fixed(minutes, 0)} min`;
+  const power = test.power === 'any' ? [] : [test.power];
+  return [time, ...power, `${fixed(bits, 2)} bits`].join('; ');
 }

@@ -1,6 +1,6 @@
 /** Suspects with their shares; opened, what speaks for and against each, and what the repairer knows better. */
 import type { StageId } from '@amber-gauge/core/bench';
-import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
+import { costOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import { signed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -146,9 +146,9 @@ function Opened({
       {checks.length > 0 && (
         <ul aria-label={`Checks of ${one.name}`}>
           {checks.map((check) => (
-            <li key={check.test.id}>
-              <Button onClick={() => onChoose(check.test.id)}>{check.test.name}</Button>{' '}
-              <span className="quiet small">{check.forbidden ?? reasonOf(check)}</span>
+            <li key={check.test.id} className={classes.check}>
+              <Button onClick={() => onChoose(check.test.id)}>{check.test.name}</Button>
+              <span className="quiet small">{check.forbidden ?? costOf(check)}</span>
             </li>
           ))}
         </ul>
