@@ -84,6 +84,13 @@ describe('the next test', () => {
     expect(minutes({ level: 'open', power: 'live' })).toBeCloseTo(5, 6);
   });
 
+  it('counts the parts it uses up', () => {
+    const dear = { ...SMALL, tests: SMALL.tests.map((test) => ({ ...test, money: test.id === 'motor-look' ? 7 : 0 })) };
+    const made = engineOf(dear);
+    const { tests } = adviseNext(made, posteriorOf(made, [saw('turn', ['still'])]), situation());
+    expect(tests.find((one) => one.test.id === 'motor-look')?.minutes).toBeCloseTo(19, 6);
+  });
+
   it('forbids power while it may kill a good part', () => {
     const posterior = posteriorOf(engine, [saw('turn', ['still']), saw('light', ['lit'])]);
     const volts = adviseNext(engine, posterior, situation()).tests.find((one) => one.test.id === 'volts');

@@ -22,7 +22,7 @@ export interface Situation {
 
 /** Minutes to go live through the gate, and to make dead again with the charge proved gone (common practice). */
 export const POWER_MINUTES = { live: 2, dead: 3 } as const;
-/** Minutes that a unit of money is worth when a repair is tried (an hour of the bench at 60). */
+/** Minutes that a unit of money is worth when a repair is tried or a test uses up parts (an hour of the bench at 60). */
 export const MINUTES_PER_MONEY = 1;
 /** A waiting minute costs this part of a minute of hands: other jobs lie on the bench. */
 const WAIT_PART = 0.1;
@@ -126,7 +126,12 @@ function adviceOf(
 ): TestAdvice {
   const { bits, chances } = information(engine, posterior, test);
   const live = test.power === 'live';
-  const minutes = test.handsMin + WAIT_PART * test.waitMin + test.riskMin + reaching(engine, situation, test);
+  const minutes =
+    test.handsMin +
+    WAIT_PART * test.waitMin +
+    MINUTES_PER_MONEY * test.money +
+    test.riskMin +
+    reaching(engine, situation, test);
   return {
     test,
     bits,

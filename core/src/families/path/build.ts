@@ -91,6 +91,7 @@ type TestMore = Partial<
     | 'handsMin'
     | 'waitMin'
     | 'riskMin'
+    | 'money'
     | 'cautions'
     | 'opens'
     | 'reliability'
@@ -119,6 +120,7 @@ const test = (
   power: more.power ?? 'dead',
   handsMin: more.handsMin ?? 2,
   waitMin: more.waitMin ?? 0,
+  money: more.money ?? 0,
   riskMin: more.riskMin ?? (more.power === 'live' ? 2 : 0),
   cautions: more.cautions ?? [],
   opens: more.opens ?? [],

@@ -98,6 +98,8 @@ export const pathTestSchema = z.object({
   power: z.enum(['dead', 'live', 'any']),
   handsMin: z.number().positive(),
   waitMin: z.number().min(0),
+  /** Parts that it uses up, in money. */
+  money: z.number().min(0),
   /** Extra minutes that its danger is worth. */
   riskMin: z.number().min(0),
   cautions: z.array(words),

@@ -224,7 +224,7 @@ export const vacuumCleanerPath: PathData = {
       'Unplugged. Ohms of the lamp, or try another.',
       'lamp',
       ['sound: healthy', 'dead: burnt'],
-      { level: 'lid', handsMin: 3 },
+      { level: 'lid', handsMin: 3, money: 2 },
     ),
     looks(
       'switch-ohms',
