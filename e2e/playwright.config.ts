@@ -7,7 +7,7 @@ export default defineConfig({
   workers: 1,
   // A test that passes the second time only is named as flaky in the list; two cores shared with others miss a moment now and then.
   retries: 1,
-  timeout: 60_000,
+  timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['../scripts/reporters/playwright-counts.ts']],
   use: {

@@ -119,3 +119,20 @@ test('the path is fitted to a model and kept as its sheet', async ({ page, demo 
   await page.getByLabel('Entry line').press('Enter');
   await expect(suspect(page, 'regulator').or(suspect(page, 'plug'))).toBeVisible();
 });
+
+test('a part shows its checks, any of them can be asked next; what no path knows is kept as by hand', async ({
+  page,
+  demo,
+}) => {
+  await openFind(page, demo.url, '0146');
+  await page.getByLabel('Stages').getByRole('button', { name: /^Find/ }).click();
+  await page.getByLabel('Drive path').getByText('idler wheel').click();
+  await page.getByLabel('Checks of idler wheel').getByRole('button', { name: 'Idler wheel' }).click();
+  const next = page.getByLabel('Next test');
+  await expect(next.getByRole('heading')).toHaveText('Idler wheel');
+  await next.getByRole('button', { name: 'flat spot' }).click();
+  await expect(suspect(page, 'idler wheel')).toContainText('found');
+  await page.getByLabel('Found something else, not in this path').fill('a mouse nest under the platter');
+  await page.getByRole('button', { name: 'Keep the finding' }).click();
+  await expect(page.getByLabel('Bench log')).toContainText('by hand, not in the path: a mouse nest under the platter');
+});

@@ -1,4 +1,5 @@
 /** Drive path of the cassette deck with a direct-drive capstan. Common practice, with no published source. */
+import { fgHead } from '../parts/fgHead.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
@@ -24,6 +25,7 @@ const SPEED_ANSWERS = [
   'fast|fast, or runs away: fast',
   'wanders: hunting',
 ];
+const FG = fgHead({ of: 'capstan', turned: 'the capstan', scope: { level: 'motor', power: 'any' } });
 
 export const cassetteDirectPath: PathData = {
   speed: { signal: 'tape', speedKey: null, heatKey: 'heat' },
@@ -40,13 +42,13 @@ export const cassetteDirectPath: PathData = {
     { id: 'motor', name: 'capstan motor out', minutes: 20, steps: ['motor', 'capstan', 'transport'] },
   ],
   signals: [
+    ...FG.signals,
     ...SUPPLY.signals,
     signal('lamps', 'display or lamps', ['dark', 'lit'], 'dark'),
     signal('order', 'order of the system', ['none', 'right'], 'none'),
     signal('leak', 'surface of the servo board', ['dry', 'leaks'], 'dry'),
     signal('control', 'control voltage', ['none', 'off', 'under', 'wandering', 'right', 'full'], 'none'),
     ...STATOR.signals,
-    signal('fg', 'frequency generator', ['none', 'weak', 'right'], 'none'),
     signal('capstan', 'capstan', ['still', 'quivers', 'slow', 'right', 'fast'], 'still'),
     signal('tape', 'tape in play', ['still', 'quivers', 'slow', 'right', 'fast'], 'still'),
     signal('warble', 'warble', ['none', 'warbles'], 'none'),
@@ -54,6 +56,7 @@ export const cassetteDirectPath: PathData = {
     signal('take-up', 'take-up', ['pulls', 'slack'], 'pulls'),
   ],
   blocks: [
+    ...FG.blocks,
     ...SUPPLY.blocks,
     block(
       'lamps',
@@ -118,19 +121,6 @@ export const cassetteDirectPath: PathData = {
     ),
     ...STATOR.blocks,
     block(
-      'fg',
-      'frequency generator',
-      'feedback',
-      ['capstan'],
-      ['fg'],
-      [row({}, { fg: 'right' })],
-      [
-        mode('lost', 'frequency generator open', 0.03, [row({}, { fg: 'none' })]),
-        mode('weak', 'frequency generator weak', 0.02, [row({}, { fg: 'weak' })]),
-        mode('scar', 'rotor magnet touched by a solder gun', 0.002, [row({}, { fg: 'weak' })], { byWork: true }),
-      ],
-    ),
-    block(
       'capstan',
       'capstan and bearing',
       'mechanical',
@@ -181,6 +171,7 @@ export const cassetteDirectPath: PathData = {
     ),
   ],
   tests: [
+    ...FG.tests,
     reads('lamps', 'Display or lamps', 'Switched on: lit?', 'lamps', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
       handsMin: 0.2,
@@ -275,14 +266,6 @@ export const cassetteDirectPath: PathData = {
       'servo',
       ['not the trim: healthy', 'comes right: trim', 'no answer, no output: dead', 'no answer, at its rail: full'],
       { ...live, handsMin: 3, reliability: 0.93 },
-    ),
-    reads(
-      'fg-scope',
-      'FG at the scope, capstan turned by hand',
-      'A clean sine that grows with speed.',
-      'fg',
-      ['clean sine: right', 'weak: weak', 'none: none'],
-      { level: 'motor', power: 'any', handsMin: 3, reliability: 0.95 },
     ),
     looks('capstan-spin', 'Capstan by hand', 'Unplugged. Free, no notch.', 'capstan', ['free: healthy', 'stiff: dry'], {
       level: 'cover',

@@ -3,6 +3,7 @@
  * and minutes are common practice of the trade, with no published source.
  */
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { fgHead } from '../parts/fgHead.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { statorDrive } from '../parts/statorDrive.js';
 import type { PathData } from '../path/schema.js';
@@ -27,6 +28,7 @@ const SUPPLY = linearSupply({
   supply: ['none * 2', 'low 2 10.8', 'right 10.8 13.2', 'high 13.2 20'],
 });
 const STATOR = statorDrive(AT_BOARD);
+const FG = fgHead({ of: 'platter', turned: 'the platter', scope: { ...live } });
 
 export const directDriveQuartzPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -42,6 +44,7 @@ export const directDriveQuartzPath: PathData = {
     { id: 'bottom', name: 'bottom cover off', minutes: 10, steps: ['bottom', 'base', 'plinth'] },
   ],
   signals: [
+    ...FG.signals,
     ...SUPPLY.signals,
     ...STATOR.signals,
     signal('strobe', 'rim lamp', ['dark', 'lit'], 'dark'),
@@ -60,11 +63,11 @@ export const directDriveQuartzPath: PathData = {
     signal('capture', 'capture of the lock', ['right', 'missed'], 'right'),
     signal('lamp', 'lock lamp', ['dark', 'flashing', 'steady'], 'dark'),
     signal('control', 'control voltage', ['none', 'off', 'wandering', 'right', 'full'], 'none'),
-    signal('fg', 'frequency generator', ['none', 'weak', 'right'], 'none'),
     signal('platter', 'platter speed', SPEED, 'still'),
     signal('drag', 'drag of the bearing', ['free', 'drags'], 'free'),
   ],
   blocks: [
+    ...FG.blocks,
     ...SUPPLY.blocks,
     ...STATOR.blocks,
     block(
@@ -199,21 +202,6 @@ export const directDriveQuartzPath: PathData = {
       ],
     ),
     block(
-      'fg',
-      'FG head',
-      'feedback',
-      ['platter'],
-      ['fg'],
-      [row({}, { fg: 'right' })],
-      [
-        mode('lost', 'frequency generator lost', 0.03, [row({}, { fg: 'none' })]),
-        mode('weak', 'frequency generator weak or its gap wide', 0.03, [row({}, { fg: 'weak' })]),
-        mode('scar', 'magnetic coating touched or erased at one spot', 0.003, [row({}, { fg: 'weak' })], {
-          byWork: true,
-        }),
-      ],
-    ),
-    block(
       'platter',
       'platter',
       'mechanical',
@@ -245,6 +233,7 @@ export const directDriveQuartzPath: PathData = {
     ),
   ],
   tests: [
+    ...FG.tests,
     reads('rim-lamp', 'Rim lamp', 'Look at the lamp at the rim.', 'strobe', ['lit: lit', 'dark: dark'], {
       outside: true,
       power: 'any',
@@ -415,14 +404,6 @@ export const directDriveQuartzPath: PathData = {
       'platter',
       ['still wrong: still, quivers, slow, fast, hunting', 'comes right: right'],
       { ...live, handsMin: 3, waitMin: 20, context: { heat: 'warm', sink: 'yes' }, reliability: 0.93 },
-    ),
-    reads(
-      'fg-scope',
-      'FG at the scope, platter turned by hand',
-      'A clean sine that grows with speed.',
-      'fg',
-      ['clean sine: right', 'weak: weak', 'none: none'],
-      { ...live, handsMin: 3, reliability: 0.95 },
     ),
     ...SUPPLY.tests,
     ...STATOR.tests,

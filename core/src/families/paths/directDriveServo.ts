@@ -1,4 +1,5 @@
 /** Drive path of the direct-drive turntable with a pitch-controlled servo. Common practice, with no published source. */
+import { fgHead } from '../parts/fgHead.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
@@ -23,6 +24,7 @@ const SPEED_ANSWERS = [
   'fast|fast, or runs away: fast',
   'wanders: hunting',
 ];
+const FG = fgHead({ of: 'platter', turned: 'the platter', scope: { ...live } });
 
 export const directDriveServoPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -47,6 +49,7 @@ export const directDriveServoPath: PathData = {
     { id: 'bottom', name: 'bottom cover off', minutes: 10, steps: ['bottom', 'base', 'plinth'] },
   ],
   signals: [
+    ...FG.signals,
     ...SUPPLY.signals,
     signal('strobe', 'rim lamp', ['dark', 'lit'], 'dark'),
     signal('chosen', 'contact of the selector', ['right', 'open', 'noisy'], 'right'),
@@ -62,11 +65,11 @@ export const directDriveServoPath: PathData = {
       measure('comparator output', 'V', DECK, 'none * 0.3', 'under 0.3 1.5', 'right 1.5 4.5', 'full 4.5 12'),
     ),
     ...STATOR.signals,
-    signal('fg', 'frequency generator', ['none', 'weak', 'right'], 'none'),
     signal('drag', 'drag of the bearing', ['free', 'drags'], 'free'),
     signal('platter', 'platter speed', ['still', 'quivers', 'slow', 'right', 'fast'], 'still'),
   ],
   blocks: [
+    ...FG.blocks,
     ...SUPPLY.blocks,
     block(
       'strobe',
@@ -166,21 +169,6 @@ export const directDriveServoPath: PathData = {
     ),
     ...STATOR.blocks,
     block(
-      'fg',
-      'FG coil or head',
-      'feedback',
-      ['platter'],
-      ['fg'],
-      [row({}, { fg: 'right' })],
-      [
-        mode('lost', 'frequency generator lost', 0.04, [row({}, { fg: 'none' })]),
-        mode('weak', 'frequency generator weak or its gap wide', 0.02, [row({}, { fg: 'weak' })]),
-        mode('scar', 'magnetic coating touched or erased at one spot', 0.003, [row({}, { fg: 'weak' })], {
-          byWork: true,
-        }),
-      ],
-    ),
-    block(
       'platter',
       'platter as rotor',
       'mechanical',
@@ -213,6 +201,7 @@ export const directDriveServoPath: PathData = {
     ),
   ],
   tests: [
+    ...FG.tests,
     reads('rim-lamp', 'Rim lamp', 'Look at the lamp at the rim.', 'strobe', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
       handsMin: 0.2,
@@ -331,14 +320,6 @@ export const directDriveServoPath: PathData = {
       'platter',
       ['still wrong: still, quivers, slow, fast, hunting', 'comes right: right'],
       { ...live, handsMin: 3, waitMin: 20, context: { heat: 'warm', sink: 'yes' }, reliability: 0.93 },
-    ),
-    reads(
-      'fg-scope',
-      'FG at the scope, platter turned by hand',
-      'A clean sine that grows with speed.',
-      'fg',
-      ['clean sine: right', 'weak: weak', 'none: none'],
-      { ...live, handsMin: 3, reliability: 0.95 },
     ),
     looks(
       'fg-look',
