@@ -2,9 +2,10 @@
 import { speedFromRun, toleranceOfUse, toleranceWords, jobTolerance } from '@amber-gauge/core/bench';
 import { familyOf, FAMILIES, type FamilySpeed } from '@amber-gauge/core/families';
 import { judge } from '@amber-gauge/core/speed';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useRun, useRuns, useSources } from '../../shared/api/queries.js';
+import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { useStored } from '../../shared/ui/useStored.js';
 import { useJobSource } from '../job/parts/useJobSource.js';
 import { FileRun } from './parts/FileRun.js';
@@ -19,7 +20,7 @@ import { Ways } from './ways/Ways.js';
 import { waysFor, type Way } from './ways/way.js';
 import classes from './Desk.module.css';
 
-const RunDetail = lazy(() => import('./parts/RunDetail.js'));
+const RunDetail = lazyPart(() => import('./parts/RunDetail.js').then((module) => module.RunDetail));
 
 export function SpeedDesk() {
   const sources = useSources().data ?? [];
@@ -95,9 +96,7 @@ export function SpeedDesk() {
       </Ways>
       {!live && run && (
         <div ref={detail}>
-          <Suspense fallback={null}>
-            <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />
-          </Suspense>
+          <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />
         </div>
       )}
       <div className={classes.choices}>

@@ -2,7 +2,9 @@
 import { standing, type StageId } from '@amber-gauge/core/bench';
 import { reasonOf, type MendAdvice, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import Button from '@mui/material/Button';
-import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import '@xyflow/react/dist/base.css';
+import { useMemo, useRef, useState } from 'react';
+import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import type { SuspectView } from '../../../workers/find.worker.js';
 import type { JobView } from '../useJobView.js';
 import { FitModel } from './FitModel.js';
@@ -15,7 +17,7 @@ import { foundBlocks, suspicionOf } from './suspicion.js';
 import { percent, type Find } from './useFind.js';
 import classes from './Find.module.css';
 
-const PathRun = lazy(() => import('./PathRun.js').then((module) => ({ default: module.PathRun })));
+const PathRun = lazyPart(() => import('./PathRun.js').then((module) => module.PathRun), 'Drawing the path.');
 
 interface Props {
   readonly view: JobView;
@@ -64,9 +66,7 @@ export function PathFind({ view, stage, find, onStage }: Props) {
   return (
     <div className={classes.panes} data-testid="find-panes">
       <div className={classes.path}>
-        <Suspense fallback={<p className="quiet">Drawing the path.</p>}>
-          <PathRun path={path} blocks={blocks} readings={readings} opened={opened} onOpen={openFromPath} />
-        </Suspense>
+        <PathRun path={path} blocks={blocks} readings={readings} opened={opened} onOpen={openFromPath} />
         <p className={classes.change} role="status">
           {change ?? ''}
         </p>

@@ -2,7 +2,6 @@
 import type { DrivePath } from '@amber-gauge/core/families';
 import dagre from '@dagrejs/dagre';
 import { Handle, Position, ReactFlow, type Edge, type Node, type NodeProps } from '@xyflow/react';
-import '@xyflow/react/dist/base.css';
 import { useMemo } from 'react';
 import { SuspicionShape, SUSPICION_WORDS, type Suspicion } from '../../../shared/shapes/SuspicionShape.js';
 import { useWidth } from '../../../shared/ui/useWidth.js';

@@ -6,6 +6,7 @@ import { EMPTY_SHEET, type DrivePath } from '@amber-gauge/core/families';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FindAnswer, FindWorker } from '../../../workers/find.worker.js';
+import { whenQuiet } from '../../../shared/ui/lazyPart.js';
 import { useKnown, useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 
@@ -88,6 +89,9 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
     change: solution?.change ?? null,
   };
 }
+
+// Started ahead: once the server is away, it could not be fetched.
+whenQuiet(() => void reasoner());
 
 /** A change of less than this is not worth a word. */
 const LEAST_CHANGE = 0.05;

@@ -5,9 +5,10 @@ import { familyOf, type FamilySpeed } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { useRun, useSources } from '../../../shared/api/queries.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { SpeedReadout } from '../../speed/parts/SpeedReadout.js';
 import { Warnings } from '../../speed/parts/Warnings.js';
 import { storeInJob } from '../../speed/storeRun.js';
@@ -19,7 +20,7 @@ import { ReadingField } from './ReadingField.js';
 import { useJobSource } from './useJobSource.js';
 import classes from '../stages/Stages.module.css';
 
-const RunDetail = lazy(() => import('../../speed/parts/RunDetail.js'));
+const RunDetail = lazyPart(() => import('../../speed/parts/RunDetail.js').then((module) => module.RunDetail));
 
 export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StageProps) {
   const sources = useSources().data ?? [];
@@ -111,11 +112,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
           label="Speed"
         />
       )}
-      {!live && run && (
-        <Suspense fallback={null}>
-          <DetailOf job={view.job} run={run} before={before} speed={speed} sources={sources} />
-        </Suspense>
-      )}
+      {!live && run && <DetailOf job={view.job} run={run} before={before} speed={speed} sources={sources} />}
     </>
   );
 }

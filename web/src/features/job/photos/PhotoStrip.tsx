@@ -1,12 +1,13 @@
 /** Small photos in a row; tapping one opens it with its marks. */
 import type { JobPhoto, StageId } from '@amber-gauge/core/bench';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
+import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
 import { usePicture } from './usePicture.js';
 import classes from './Photos.module.css';
 
-const PhotoView = lazy(() => import('./PhotoView.js').then((module) => ({ default: module.PhotoView })));
+const PhotoView = lazyPart(() => import('./PhotoView.js').then((module) => module.PhotoView));
 
 interface Props {
   readonly view: JobView;
@@ -29,11 +30,7 @@ export function PhotoStrip({ view, stage, about }: Props) {
           </li>
         ))}
       </ul>
-      {shown && (
-        <Suspense fallback={null}>
-          <PhotoView view={view} stage={stage} shown={shown} onClose={() => setOpen(null)} />
-        </Suspense>
-      )}
+      {shown && <PhotoView view={view} stage={stage} shown={shown} onClose={() => setOpen(null)} />}
     </>
   );
 }

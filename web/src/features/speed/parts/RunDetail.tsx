@@ -19,7 +19,7 @@ interface Props {
   readonly sourceName: string | null;
 }
 
-export default function RunDetail({ run, before = null, parts, sourceName }: Props) {
+export function RunDetail({ run, before = null, parts, sourceName }: Props) {
   const { figures } = run;
   const earlier = before && before.id !== run.id ? before : null;
   const lines = namedLines(figures, parts.all);
