@@ -1,5 +1,5 @@
 import type { EventBody } from '@amber-gauge/core/bench';
-import { EMPTY_SHEET } from '@amber-gauge/core/families';
+import { EMPTY_SHEET, PATHS } from '@amber-gauge/core/families';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
@@ -164,6 +164,24 @@ describe('the sheet of a model', () => {
     fireEvent.click(screen.getByRole('button', { name: 'As the family has it' }));
     expect((screen.getAllByLabelText('from, V')[1] as HTMLInputElement).value).not.toBe('99');
     expect(keep().disabled).toBe(false);
+  });
+
+  it('a variant of the family takes out the parts that it has not, and another brings them back', () => {
+    const mixer = PATHS.get('stand-mixer');
+    if (!mixer) throw new Error('no path');
+    const kept = { model: 'Made Up', version: 0, sheet: EMPTY_SHEET };
+    show(<SheetDialog familyId="stand-mixer" model="Made Up" path={mixer} kept={kept} onDone={() => {}} />);
+    const pressed = (name: string) => screen.getByRole('button', { name }).getAttribute('aria-pressed');
+    fireEvent.click(screen.getByRole('button', { name: 'governor and control plate' }));
+    expect([pressed('triac board'), pressed('pickup coil'), pressed('governor and plate')]).toEqual([
+      'true',
+      'true',
+      'false',
+    ]);
+    fireEvent.click(screen.getByRole('button', { name: 'electronic control with a pickup' }));
+    expect([pressed('triac board'), pressed('governor and plate')]).toEqual(['false', 'true']);
+    expect(pressed('electronic control with a pickup')).toBe('true');
+    expect(pressed('governor and control plate')).toBe('false');
   });
 
   it('reads ends as numbers, open, or so many times another reading', () => {
