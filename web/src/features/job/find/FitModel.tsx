@@ -95,10 +95,12 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
               </ToggleButton>
             ))}
           </div>
-          <p>
-            Test points as they are called on its board, and what is right there. A value may be a number, nothing
-            (open), or so many times another reading: 0.85 x reservoir.
-          </p>
+          {path.signals.some((signal) => signal.measure) && (
+            <p>
+              Test points as they are called on its board, and what is right there. A value may be a number, nothing
+              (open), or so many times another reading: 0.85 x reservoir.
+            </p>
+          )}
           {path.signals.map((signal) =>
             signal.measure ? (
               <SignalFields

@@ -59,7 +59,8 @@ export function PathFind({ view, stage, find, onStage }: Props) {
   };
   const choose = (testId: string) => {
     setChosen(testId);
-    heading.current?.scrollIntoView({ block: 'start' });
+    // After the test is drawn: what is above it may have changed its height.
+    requestAnimationFrame(() => heading.current?.scrollIntoView({ block: 'start' }));
   };
   const mend = answer.advice.mends[0];
   const suspicion = (one: SuspectView) => suspicionOf(one, found);

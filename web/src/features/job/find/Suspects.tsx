@@ -91,7 +91,7 @@ function OwnFinding({ view, stage }: { readonly view: JobView; readonly stage: S
     setText('');
   };
   return (
-    <div className="row">
+    <div className={`row ${classes.own}`}>
       <TextField
         label="Found something else, not in this path"
         value={text}
