@@ -20,6 +20,7 @@ function timed(path: DrivePath) {
     power: 'dead' as const,
     done: new Set<string>(),
     unreachable: new Set<string>(),
+    putBack: new Map(),
   };
   const events: Event[] = path.tests
     .filter((test) => test.signal !== null)

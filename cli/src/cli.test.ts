@@ -144,3 +144,36 @@ describe('gauge pulses and gauge gyro', () => {
     });
   });
 });
+
+describe('gauge line', () => {
+  it('says what a typed line means, in one JSON object', () => {
+    const { status, json } = gauge('line', '27,5 V DC @ main cap', '--family', 'belt-turntable-dc', '--json');
+    expect(status).toBe(0);
+    expect(json()).toMatchObject({
+      kind: 'reading',
+      quantity: 'voltage',
+      value: 27.5,
+      unit: 'V',
+      current: 'dc',
+      place: 'reservoir',
+      new_place: false,
+      will: '27.5 V d.c., at reservoir',
+      keeps: ['reading'],
+    });
+  });
+
+  it('takes the unit of the prompt, gives both ends of a range, and asks where it is near', () => {
+    const line = (...args: string[]) => gauge('line', ...args, '--family', 'belt-turntable-dc', '--json').json();
+    expect(line('11,9', '--prompt', 'supply-volts')).toMatchObject({ value: 11.9, unit: 'V', keeps: ['answer'] });
+    expect(line('4.6-5.4 V')).toMatchObject({ bound: 'between', low: 4.6, high: 5.4 });
+    expect(line('27.5 V at resevoir')).toMatchObject({ kind: 'ask-place', near: ['reservoir'], keeps: [] });
+    expect(line('hunts at 33')).toMatchObject({ kind: 'answer', testId: 'steady', outcome: 'surges' });
+  });
+
+  it('refuses an unknown family or test by name', () => {
+    expect(gauge('line', '5 V', '--family', 'x', '--json').json()).toMatchObject({ error: { code: 'UNKNOWN_FAMILY' } });
+    const wrong = gauge('line', '5 V', '--family', 'rim-drive', '--prompt', 'x', '--json');
+    expect(wrong.status).toBe(2);
+    expect(wrong.json()).toMatchObject({ error: { code: 'UNKNOWN_TEST' } });
+  });
+});

@@ -127,7 +127,7 @@ function testRow(engine: Engine, family: Family, test: PathTest): string {
     test.name,
     test.how,
     [path.levels.find((one) => one.id === test.level)?.name ?? '', ...context].join('; '),
-    test.power,
+    test.probe ? `${test.power}, probe` : test.power,
     `${test.handsMin} + ${test.waitMin}`,
     `${healthy?.words ?? ''}${range}`,
     test.outcomes

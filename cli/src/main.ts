@@ -3,6 +3,7 @@ import { adviceScoreCommand } from './adviceScore.js';
 import { familyPagesCommand } from './familyPages.js';
 import { familiesCommand, findCommand } from './find.js';
 import { CliRefusal } from './refusal.js';
+import { lineCommand } from './line.js';
 import { gyroCommand, pulsesCommand } from './rotation.js';
 import { toneCommand } from './tone.js';
 
@@ -11,6 +12,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Promise<Com
   pulses: pulsesCommand,
   gyro: gyroCommand,
   find: findCommand,
+  line: lineCommand,
   families: familiesCommand,
   'advice-score': adviceScoreCommand,
   'family-pages': familyPagesCommand,

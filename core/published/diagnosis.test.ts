@@ -152,6 +152,7 @@ describe('three multipliers and two adders of de Kleer and Williams 1987 (from m
       power: 'dead',
       done,
       unreachable: new Set(),
+      putBack: new Map(),
     });
     expect(tests[0]?.test.id).toBe('probe-x');
   });

@@ -11,7 +11,7 @@ import { measureWav, synthTone, weightingDb, WEIGHTING_TABLE } from '../src/spee
 import { unscaledDetector } from '../src/speed/tone/quasiPeak.js';
 
 const strobe = (line: string, mainsHz: number, nominalRpm: number): number => {
-  const entry = parseEntry(line, ['33', '45', '78']);
+  const entry = parseEntry(line, { speedIds: ['33', '45', '78'] });
   if (entry.kind !== 'strobe') throw new Error(line);
   return typedStrobe(entry, { mainsHz, nominalRpm, clockwise: true })?.errorPercent as number;
 };

@@ -1,6 +1,5 @@
 /** Log lines and typed lines in words: how the product says what it understood. */
 import { errorDecimals, fixed, signed, withUnit, THIN, type Bound, type Qualifier } from '../quantity/index.js';
-import type { Entry } from './entry.js';
 import { ledgerWords, ledgerWordsAbout } from './describeLedger.js';
 import { POWER_WORDS, WORK_WORDS, type EventBody } from './event.js';
 
@@ -18,6 +17,16 @@ export function valueWords(reading: ValueLike): string {
   if (reading.bound === 'open') return 'open';
   if (reading.bound === 'short') return 'short';
   if (reading.bound === 'overload') return 'over range (OL)';
+  if (reading.bound === 'between' && reading.values.length === 2) {
+    const [low, high] = reading.values as readonly [number, number];
+    const plain = (value: number): ValueLike => ({
+      ...reading,
+      values: [value],
+      bound: 'exact',
+      qualifier: reading.qualifier,
+    });
+    return `${withUnit(low, reading.unit ?? '').trim()} to ${valueWords(plain(high))}`;
+  }
   const unit = reading.unit ?? '';
   const list =
     reading.values.length > 1
@@ -35,30 +44,6 @@ export function whereWords(where: {
   readonly condition: string | null;
 }): string {
   return [where.place ? `at ${where.place}` : 'no place', where.speedId, where.condition].filter(Boolean).join(', ');
-}
-
-/** How a typed line was understood, before Enter. */
-export function entryWords(entry: Entry): string {
-  switch (entry.kind) {
-    case 'empty':
-      return '';
-    case 'reading':
-      return `${valueWords(entry)}, ${whereWords(entry)}`;
-    case 'strobe':
-      return entry.direction === 'still'
-        ? `strobe ring ${entry.speedId} stands still`
-        : `strobe ring ${entry.speedId}: ${entry.bars} bars ${entry.direction} in ${entry.overS} s${entry.edge ? `, ${entry.edge} edge` : ', edge not said: kept unfinished'}`;
-    case 'trim':
-      return `trim ${entry.speedId} at ${entry.clock}, facing the screw`;
-    case 'work':
-      return `work done: ${WORK_WORDS[entry.action]} ${entry.what}`;
-    case 'note':
-      return 'a note';
-    case 'ask':
-      return `${valueWords(entry.readings[0])} or ${valueWords(entry.readings[1])}?`;
-    case 'bad':
-      return entry.message;
-  }
 }
 
 /** "−1.80 ± 0.12 %" or "did not turn". */
@@ -106,3 +91,6 @@ export function eventWords(body: EventBody): string {
       return ledgerWords(body);
   }
 }
+
+/** First letter large. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,6 +1,7 @@
 /** Lines of making safe, strip-down, gate, timers and photos in words. */
 import { fixed, withUnit } from '../quantity/index.js';
 import { POWER_WORDS, type EventBody } from './event.js';
+import { endWords } from './ledger/index.js';
 import type { FindBody } from './find/body.js';
 import type { GateBody } from './gate/body.js';
 import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
@@ -31,7 +32,7 @@ export function ledgerWords(body: LaterBody): string {
     case 'step':
       return `off: ${stepWords(body)}`;
     case 'open-end':
-      return `open end: ${body.what}, ${body.how}`;
+      return `open end: ${endWords(body)}`;
     case 'close':
       return body.how ? `closed: ${body.how}` : 'closed';
     case 'refit':

@@ -1,38 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { familyOf } from '../families/index.js';
-import { entryWords } from './describe.js';
-import { parseEntry } from './entry.js';
-import { eventFromEntry, type EntryContext } from './fromEntry.js';
+import { parseEntry } from './entry/index.js';
+import { bearsOnNothing, entryPreview, linesFromEntry, type EntryContext } from './fromEntry.js';
 
 const ids = ['33', '45'];
-const words = (line: string) => entryWords(parseEntry(line, ids)).replaceAll('\u202f', ' ');
 
 describe('entry line', () => {
   it.each([
-    ['27.5V @reservoir', '27.5 V d.c., at reservoir'],
-    ['0.62Vpp @reservoir', '0.62 V peak to peak, at reservoir'],
-    ['4k7', '4.7 kΩ, no place'],
-    ['2.3 2.3 2.0R @U-V-W', '2.3, 2.3, 2 Ω, at U-V-W'],
-    ['OL', 'over range (OL), no place'],
-    ['>20M', 'above 20 MΩ, no place'],
-    ['12,4 V', '12.4 V d.c., no place'],
-    ['5.02V @motor 45 warm', '5.02 V d.c., at motor, 45, warm'],
-    ['trim33 10:30', 'trim 33 at 10:30, facing the screw'],
-    ['33: 12 bars left near in 10 s', 'strobe ring 33: 12 bars left in 10 s, near edge'],
-    ['3012Hz', '3012 Hz, no place'],
-    ['cleaned the pitch pot', 'work done: cleaned the pitch pot'],
-    ['2 screws missing', 'a note'],
-    ['1,500V', '1.5 V d.c., no place or 1.5 kV d.c., no place?'.replace(', no place', '').replace(', no place', '')],
-  ])('%s → %s', (line, expected) => expect(words(line)).toBe(expected));
-
-  it.each([
-    ['27.5Q @res', 'Q'],
+    ['27.5Q @res', '27.5'],
     ['trim78 10:30', '78'],
     ['30V 8A @x', '8A'],
     ['47', '47'],
   ])('%s stays, with %s marked', (line, part) => {
-    const entry = parseEntry(line, ids);
+    const entry = parseEntry(line, { speedIds: ids });
     expect(entry.kind).toBe('bad');
     if (entry.kind === 'bad') expect(line.slice(entry.from, entry.to)).toBe(part);
   });
@@ -40,7 +21,7 @@ describe('entry line', () => {
   it('never throws and always marks inside the line', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 60 }), (line) => {
-        const entry = parseEntry(line, ids);
+        const entry = parseEntry(line, { speedIds: ids });
         if (entry.kind !== 'bad') return;
         expect(entry.from).toBeGreaterThanOrEqual(0);
         expect(entry.to).toBeLessThanOrEqual(line.length);
@@ -56,11 +37,13 @@ describe('from line to log', () => {
     presentSpeedId: '33',
     source: { id: 's', name: 'record', nominalHz: 3150, tolerancePercent: 0.1 },
     mainsHz: 60,
-    promptPlace: null,
+    familyId: 'belt-turntable-dc',
+    prompt: null,
+    open: [],
     holdKey: null,
   };
   const event = (line: string, more: Partial<EntryContext> = {}) =>
-    eventFromEntry(parseEntry(line, ids), line, { ...context, ...more });
+    linesFromEntry(parseEntry(line, { speedIds: ids }), line, { ...context, ...more })[0];
 
   it('makes a frequency near the tone a speed, with the counter and the source in its uncertainty', () => {
     const body = event('3100Hz');
@@ -77,7 +60,10 @@ describe('from line to log', () => {
   });
 
   it('answers the prompt when no place is typed', () => {
-    expect(event('2.1V', { promptPlace: 'charge left' })).toMatchObject({ kind: 'reading', place: 'charge left' });
+    expect(event('2.1V', { prompt: { testId: null, name: '', place: 'charge left', unit: 'V' } })).toMatchObject({
+      kind: 'reading',
+      place: 'charge left',
+    });
   });
 
   it('signs the strobe by the side looked at', () => {
@@ -87,5 +73,62 @@ describe('from line to log', () => {
     expect(near.errorPercent).toBeCloseTo(0.333, 3);
     expect(far.errorPercent).toBeCloseTo(-0.333, 3);
     expect(event('33: 24 bars left in 60 s')).toMatchObject({ kind: 'note' });
+  });
+
+  it('counts against the tone that was typed, whose tolerance nobody knows', () => {
+    const body = event('3150 gives 3012');
+    if (body?.kind !== 'speed') throw new Error('not a speed');
+    expect(body.errorPercent).toBeCloseTo(-4.381, 3);
+    expect(body.referenceIncluded).toBe(true);
+    expect(event('3000 gives 3012')).toMatchObject({ kind: 'speed', referenceIncluded: false });
+  });
+
+  it('says before Enter exactly what it will file', () => {
+    const preview = (line: string, more: Partial<EntryContext> = {}) =>
+      entryPreview(parseEntry(line, { speedIds: ids }), line, { ...context, ...more }).replaceAll('\u202f', ' ');
+    expect(preview('3100 Hz @45')).toBe('speed 45: −1.59 ± 0.12 %, on record');
+    expect(preview('33: -1.2 %')).toBe('speed 33: −1.20 %');
+    expect(preview('45.2 rpm at 45')).toBe('speed 45: +0.44 %');
+    expect(preview('3100 Hz', { source: null })).toContain('choose the test record');
+    expect(preview('gap 17mm')).toBe('17 mm, at gap, a new place');
+    expect(preview('4.6-5.4 V')).toBe('4.6 V to 5.4 V d.c., no place');
+    expect(preview('unplugged')).toBe('power: unplugged');
+    expect(preview('plugged in')).toContain('gate');
+    expect(preview('unsoldered red and black')).toBe('open end: red, unsoldered; open end: black, unsoldered');
+  });
+
+  it('answers the test asked with a bare number in its unit, under its own condition', () => {
+    const prompt = { testId: 'drive-33', name: 'Volts at the motor, 33⅓', place: 'motor terminals', unit: 'V' };
+    const entry = parseEntry('5,02', { speedIds: ids, prompt });
+    expect(linesFromEntry(entry, '5,02', { ...context, prompt })).toEqual([
+      { kind: 'answer', testId: 'drive-33', name: prompt.name, outcome: null, words: '', value: 5.02, unit: 'V' },
+    ]);
+  });
+
+  it('goes live through the gate only, and closes what is open by its words', () => {
+    expect(event('plugged in')).toBeUndefined();
+    expect(event('unplugged')).toMatchObject({ kind: 'power', state: 'unplugged-unknown' });
+    const end = {
+      kind: 'open-end',
+      what: 'motor red',
+      how: 'unsoldered',
+      usualId: null,
+      stepKey: null,
+      moveKey: null,
+    } as const;
+    const open = [{ key: 'k1', at: '', end, under: null, closed: null }];
+    const entry = parseEntry('soldered back motor red', { speedIds: ids, open: ['motor red'] });
+    expect(linesFromEntry(entry, 'soldered back motor red', { ...context, open })).toEqual([
+      { kind: 'close', target: 'k1', how: 'soldered back motor red' },
+    ]);
+  });
+
+  it('says why a reading bears on nothing', () => {
+    const kept = event('40 V at the fan');
+    if (!kept) throw new Error('not kept');
+    expect(bearsOnNothing(kept, 'belt-turntable-dc')).toContain('measures no V at fan');
+    const known = event('27.5 V @reservoir');
+    if (!known) throw new Error('not kept');
+    expect(bearsOnNothing(known, 'belt-turntable-dc')).toBeNull();
   });
 });

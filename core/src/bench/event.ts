@@ -120,8 +120,10 @@ export interface WorkBody {
 export interface PowerBody {
   readonly kind: 'power';
   readonly state: PowerState;
-  /** What was confirmed on going live. */
+  /** What was confirmed on going live, or what was asked and answered. */
   readonly conditions: readonly string[];
+  /** An answer to the question whether it was on: false when it was turned by hand or read otherwise. */
+  readonly wasOn?: boolean | undefined;
 }
 
 /** The capture key pressed with both hands busy: time and prompt, the value comes later. */

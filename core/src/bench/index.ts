@@ -1,9 +1,11 @@
 export * from './event.js';
-export * from './entry.js';
+export * from './entry/index.js';
 export * from './describe.js';
 export * from './describeLedger.js';
 export * from './job.js';
 export * from './state.js';
+export { bleedPlan, type BleedPlan } from './safety/bleedPlan.js';
+export { chargePlaces, STORE_ALIASES, type ChargeLeft } from './charge.js';
 export * from './power.js';
 export * from './ledger/index.js';
 export * from './safety/index.js';

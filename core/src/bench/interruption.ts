@@ -15,7 +15,7 @@ export interface WhereHandsWere {
 }
 
 /** A break of less than this needs no reminder. */
-export const BREAK_MINUTES = 10;
+export const BREAK_MINUTES = 20;
 
 /** Null while the last line is fresh, nothing was entered yet, or the job is handed back. */
 export function whereHandsWere(

@@ -28,11 +28,13 @@ export function owedItems(job: JobFacts, state: JobState): Owed[] {
   const out: Owed[] = [];
   const worked = state.work.length > 0;
   const owe: Owe = (stage, text, needs = 'any') => out.push({ stage, text, needs });
+  if (state.doubt) owe('make-safe', `Say whether it is on: ${state.doubt.what}`);
+  if (state.charge) owe('make-safe', `Bleed the charge: ${Math.round(state.charge.volts)} V`);
   if (job.complaint.trim() === '') owe('take-in', 'Write down what the owner says');
   for (const speed of state.speeds) {
     if (!speed.asFound && !worked) owe('take-in', `Measure as found, ${speed.label}`);
   }
-  if (!state.chargeProved && !isLive(state.power) && (worked || state.powerSince !== null))
+  if (!state.chargeProved && state.charge === null && !isLive(state.power) && (worked || state.powerSince !== null))
     owe('make-safe', 'Prove the charge gone');
   owedLedger(state, owe);
   for (const hold of state.holds) owe('find', `Type the value held: ${hold.prompt}`);
@@ -79,7 +81,12 @@ export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
   });
   if (state.handedBackAt) return wish('hand-back', 'Handed back', 'done');
   const due = state.timers.find((timer) => isDue(timer, now));
-  if (due) return wish(timerStage(due.timer), `${due.label || TIMER_WORDS[due.timer]} done: look at it`, 'hands');
+  if (due)
+    return wish(
+      timerStage(due.timer),
+      dueWords({ timer: due.timer, label: due.label || TIMER_WORDS[due.timer] }),
+      'hands',
+    );
   const running = state.timers.find((timer) => isRunning(timer, now) && holdsHands(timer));
   if (running) return wish(timerStage(running.timer), running.label, 'waits', running.dueAt);
   const first = firstByHand(owedItems(job, state), state);
@@ -89,13 +96,19 @@ export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
   return wish(stage, first.text, stage === 'hand-back' ? 'back' : 'hands');
 }
 
-const timerStage = (timer: string): StageId => (timer === 'soak' || timer === 'warm-up' ? 'prove' : 'mend');
+const timerStage = (timer: string): StageId =>
+  timer === 'discharge' ? 'make-safe' : timer === 'soak' || timer === 'warm-up' ? 'prove' : 'mend';
+
+const dueWords = (timer: { readonly timer: string; readonly label: string }): string =>
+  timer.timer === 'discharge' ? 'Wait over: measure what is left' : `${timer.label} done: look at it`;
 
 /**
  * A held value is typed before anything else: it is forgotten first. What is off goes back only after
  * the work: before that the mend comes first.
  */
 function firstByHand(owed: readonly Owed[], state: JobState): Owed | null {
+  const danger = owed.find((item) => /^(?:Say whether it is on|Bleed the charge)/.test(item.text));
+  if (danger) return danger;
   const held = owed.find((item) => item.text.startsWith('Type the value held'));
   if (held) return held;
   const worked = state.work.length > 0;

@@ -1,65 +1,146 @@
-/** The power state: what was said of it, corrected by what was measured since. */
+/**
+ * The power state: what was said of it, corrected by what was measured since. Where the log contradicts
+ * what was said, the dangerous one holds until somebody answers.
+ */
+import { fixed } from '../quantity/index.js';
+import { CHARGE_PLACE, chargePlaces, chargeVolts, nextCharge, TOUCH_LIMIT_V, type ChargeLeft } from './charge.js';
 import type { BenchEvent, PowerState } from './event.js';
 import { isLive, POWER_WORDS } from './event.js';
 import type { JobFacts } from './job.js';
+import { poweredBy } from './needsPower.js';
 import { holdsCharge } from './safety/stores.js';
 
-/** The place under which what is left of a charge is measured. */
-export const CHARGE_PLACE = 'charge left';
+export { CHARGE_PLACE, TOUCH_LIMIT_V };
 
-/**
- * Volts d.c. under which parts may be touched even when wet: IEC 61010-1 (from memory) has 60 V dry
- * and 35 V wet; the lower one holds for every family.
- */
-export const TOUCH_LIMIT_V = 35;
+/** A line that cannot be while the unit is as it was said to be. */
+export interface PowerDoubt {
+  readonly key: string;
+  readonly at: string;
+  /** "33 was measured turning". */
+  readonly what: string;
+  /** What was said of it before. */
+  readonly said: PowerState;
+}
 
 export interface PowerNow {
+  /** What is acted on: with a doubt open the live one. */
   readonly state: PowerState;
   readonly since: string | null;
   /** A reading since it was last live says that the charge is gone, or nothing in it holds one. */
   readonly chargeProved: boolean;
+  /** Measured and over the limit; null when none was, or it is gone. */
+  readonly charge: ChargeLeft | null;
+  readonly doubt: PowerDoubt | null;
 }
 
 /** Without a reading a unit that can hold charge is never called discharged, whatever was said. */
 export function powerFrom(job: JobFacts, lines: readonly BenchEvent[]): PowerNow {
+  return powerSteps(job, lines).at(-1) ?? startNow(job);
+}
+
+/** The power state after each line. */
+export function powerSteps(job: JobFacts, lines: readonly BenchEvent[]): PowerNow[] {
+  const places = chargePlaces(job);
+  const placed = placesGiven(lines);
+  let now = startNow(job);
+  return lines.map((line) => {
+    now = after(job, now, line, places, placed);
+    return now;
+  });
+}
+
+const startNow = (job: JobFacts): PowerNow => {
   const stores = holdsCharge(job);
-  let state = startState(job, stores);
-  let since: string | null = null;
-  let chargeProved = !stores;
-  for (const { body, enteredAt } of lines) {
-    if (body.kind === 'power') {
-      since = enteredAt;
-      if (isLive(body.state)) chargeProved = !stores;
-      state = unplugged(body.state) ? unpluggedState(chargeProved) : body.state;
-    }
-    const volts = chargeReading(body);
-    if (volts === null || !stores) continue;
-    const proved = volts < TOUCH_LIMIT_V && !isLive(state);
-    if (proved !== chargeProved && unplugged(state)) since = enteredAt;
-    chargeProved = proved;
-    if (unplugged(state)) state = unpluggedState(chargeProved);
-  }
-  return { state, since, chargeProved };
+  return { state: startState(job, stores), since: null, chargeProved: !stores, charge: null, doubt: null };
+};
+
+function placesGiven(lines: readonly BenchEvent[]): ReadonlyMap<string, string> {
+  return new Map(lines.flatMap(({ body }) => (body.kind === 'place' ? [[body.target, body.place] as const] : [])));
+}
+
+function after(
+  job: JobFacts,
+  now: PowerNow,
+  { key, body, enteredAt }: BenchEvent,
+  places: ReadonlySet<string>,
+  placed: ReadonlyMap<string, string>,
+): PowerNow {
+  if (body.kind === 'power') return said(job, now, body, enteredAt);
+  if (body.kind === 'hand-back') return { ...now, doubt: null, state: now.doubt?.said ?? now.state };
+  const place = body.kind === 'reading' ? (body.place ?? placed.get(key) ?? null) : null;
+  const left = chargeVolts(body, place, places);
+  if (left !== null) return isLive(now.state) && now.doubt === null ? now : charged(now, key, left, enteredAt);
+  const what = isLive(now.state) ? null : poweredBy(job, body, place);
+  if (what === null) return now;
+  const doubt: PowerDoubt = { key, at: enteredAt, what, said: now.state };
+  return { ...now, doubt, state: job.powerKind === 'pack' ? 'pack-in' : 'live-direct' };
+}
+
+function said(
+  job: JobFacts,
+  now: PowerNow,
+  body: Extract<BenchEvent['body'], { kind: 'power' }>,
+  at: string,
+): PowerNow {
+  const stores = holdsCharge(job);
+  // It was on, unless a doubt is answered with "turned by hand".
+  const wasOn = isLive(body.state) || (now.doubt !== null && body.wasOn !== false);
+  const chargeProved = wasOn ? !stores : now.chargeProved;
+  const charge = wasOn ? null : now.charge;
+  const state = unplugged(body.state) ? unpluggedState(chargeProved) : body.state;
+  return { state, since: at, chargeProved, charge, doubt: null };
+}
+
+function charged(
+  now: PowerNow,
+  key: string,
+  { volts, atLeast }: { readonly volts: number; readonly atLeast: boolean },
+  at: string,
+): PowerNow {
+  // A capacitor is read while the plug is out: it settles nothing about a doubt whether the plug is in.
+  if (now.doubt !== null) return now;
+  const proved = volts < TOUCH_LIMIT_V && !atLeast;
+  const charge = proved ? null : volts < TOUCH_LIMIT_V ? now.charge : nextCharge(now.charge, key, volts, at);
+  const since = proved !== now.chargeProved && unplugged(now.state) ? at : now.since;
+  const state = unplugged(now.state) ? unpluggedState(proved) : now.state;
+  return { ...now, state, since, chargeProved: proved, charge };
 }
 
 const unplugged = (state: PowerState): boolean => state === 'unplugged-discharged' || state === 'unplugged-unknown';
 const unpluggedState = (proved: boolean): PowerState => (proved ? 'unplugged-discharged' : 'unplugged-unknown');
-
-function chargeReading(body: BenchEvent['body']): number | null {
-  if (body.kind !== 'reading' || body.place !== CHARGE_PLACE || body.unit !== 'V' || body.bound === 'above')
-    return null;
-  return Math.abs(body.values[0] ?? Infinity);
-}
 
 /** Until something is said a unit may hold charge, or its pack may be in. */
 function startState(job: JobFacts, stores: boolean): PowerState {
   return job.powerKind === 'pack' ? 'pack-in' : unpluggedState(!stores);
 }
 
-/** The state in words, for this unit: one that stores nothing worth fearing says so. */
+type Told = Pick<PowerNow, 'state' | 'chargeProved' | 'charge' | 'doubt'>;
+
+/** "Unplugged, charge 311 V", "Pack out, charge unknown", "Is it on? Said unplugged". One wording, in the bar and in the log. */
+export function powerNowWords(now: Told, job: Pick<JobFacts, 'familyId' | 'powerKind' | 'ratedVolts'>): string {
+  if (now.doubt) return `Is it on? Said ${now.doubt.said === 'pack-out' ? 'pack out' : 'unplugged'}`;
+  if (isLive(now.state)) return POWER_WORDS[now.state];
+  const out = now.state === 'pack-out' ? 'Pack out' : 'Unplugged';
+  if (!holdsCharge(job)) return now.state === 'pack-out' ? out : `${out}, no stored charge`;
+  if (now.charge)
+    return `${out}, charge ${fixed(now.charge.volts, now.charge.volts < 100 ? 1 : 0).replace('.0', '')} V`;
+  return now.chargeProved ? `${out}, discharged` : `${out}, charge unknown`;
+}
+
+/** The state in words where only the state is known (a list): one that stores nothing worth fearing says so. */
 export function powerWords(state: PowerState, job: Pick<JobFacts, 'familyId' | 'powerKind' | 'ratedVolts'>): string {
   if (unplugged(state) && !holdsCharge(job)) return 'Unplugged, no stored charge';
   return POWER_WORDS[state];
+}
+
+/** The words of each power line, as the bar said them once it was kept. */
+export function powerLineWords(job: JobFacts, lines: readonly BenchEvent[]): ReadonlyMap<string, string> {
+  const steps = powerSteps(job, lines);
+  return new Map(
+    lines.flatMap(({ key, body }, i) =>
+      body.kind === 'power' ? [[key, powerNowWords(steps[i] as PowerNow, job)] as const] : [],
+    ),
+  );
 }
 
 /** Neither live nor charged: only then is anything taken off, mended or measured dead. */

@@ -2,7 +2,7 @@
 import { errorDecimals, fixed, signed, THIN, type Tolerance } from '../quantity/index.js';
 import { familyOf } from '../families/index.js';
 import { verdictWords } from '../speed/index.js';
-import { eventWords, speedWords, valueWords } from './describe.js';
+import { capital, eventWords, speedWords, valueWords } from './describe.js';
 import { standing, WORK_WORDS, type BenchEvent, type SpeedBody } from './event.js';
 import { jobNumber, jobTolerance, unitName, type JobFacts } from './job.js';
 import { jobState, type SpeedPair, type SpeedReading } from './state.js';
@@ -144,5 +144,3 @@ export function howMeasured(speed: SpeedBody): string {
   if (speed.wowPeakPercent === null) return parts;
   return `${parts}; wow and flutter ${fixed(speed.wowPeakPercent, errorDecimals(0.05))}${THIN}% unweighted peak`;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -2,7 +2,7 @@
 import { expandedUncertainty, fromLimits, type UncertaintyPart } from '../quantity/index.js';
 import { readStrobe, ringBars, runOfStrobe, type SpeedRun, type StrobeReading } from '../speed/index.js';
 import type { FamilySpeed } from '../families/index.js';
-import type { EntryReading, EntryStrobe } from './entry.js';
+import type { EntryReading, EntryStrobe } from './entry/index.js';
 import type { SpeedBody, SpeedMethod } from './event.js';
 
 /** A test tape or record with its nominal and tolerance. */
@@ -72,11 +72,20 @@ export function speedFromReading(
   if (value === undefined || reading.values.length !== 1 || reading.place !== null || reading.bound !== 'exact')
     return null;
   const base = blank(text, speed, reading.condition);
-  if (reading.unit === 'Hz') return source && fromCounter(base, value, speed, source);
+  if (reading.unit === 'Hz') {
+    const tone = toneOf(reading.nominalHz, source);
+    return tone && fromCounter(base, value, speed, tone);
+  }
   if (reading.unit === '%') return { ...base, method: 'typed', errorPercent: value, rpm: rpmAt(speed, value) };
   if (reading.unit !== 'rpm') return null;
   const errorPercent = speed.nominalRpm === null ? null : 100 * (value / speed.nominalRpm - 1);
   return { ...base, method: 'typed', errorPercent, rpm: value };
+}
+
+/** The tone counted against: the one typed ("3150 gives 3012") goes before the chosen source, whose tolerance it keeps when it is its own. */
+function toneOf(nominalHz: number | null, source: ToneSource | null): ToneSource | null {
+  if (nominalHz === null || nominalHz === source?.nominalHz) return source;
+  return { id: '', name: `a tone of ${nominalHz} Hz`, nominalHz, tolerancePercent: null };
 }
 
 /** A unit that stands still has "did not turn" as its reading. */

@@ -138,16 +138,12 @@ describe('what a job wants next', () => {
   it('walks from as found over work to hand back', () => {
     const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
     expect(wish().text).toBe('Measure as found, 33⅓ rpm');
-    expect(wish(speed('33', -1.8), speed('45', -1.7)).stage).toBe('mend');
-    expect(
-      wish(
-        speed('33', -1.8),
-        speed('45', -1.7),
-        { kind: 'power', state: 'unplugged-discharged', conditions: [] },
-        work('x'),
-      ).text,
-    ).toBe('Measure as left, 33⅓ rpm');
-    const right = [speed('33', -1.8), speed('45', -1.7), work('x'), speed('33', 0.1), speed('45', 0.1), off];
+    const on: EventBody = { kind: 'power', state: 'live-direct', conditions: [] };
+    const found = [on, speed('33', -1.8), speed('45', -1.7), off];
+    expect(wish(speed('33', -1.8), speed('45', -1.7)).text).toBe('Say whether it is on: 33 was measured turning');
+    expect(wish(...found).stage).toBe('mend');
+    expect(wish(...found, work('x')).text).toBe('Measure as left, 33⅓ rpm');
+    const right = [...found, work('x'), on, speed('33', 0.1), speed('45', 0.1), off];
     expect(wish(...right).kind).toBe('back');
     expect(wish(...right, { kind: 'hand-back', leftUndone: '' }).kind).toBe('done');
   });

@@ -13,7 +13,8 @@ import { gatePasses, type GatePass } from './gate/index.js';
 import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
-import { powerFrom } from './power.js';
+import type { ChargeLeft } from './charge.js';
+import { powerFrom, type PowerDoubt } from './power.js';
 import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
 import { timersOf, type JobTimer } from './timers/index.js';
 
@@ -49,6 +50,10 @@ export interface JobState {
   readonly power: PowerState;
   readonly powerSince: string | null;
   readonly chargeProved: boolean;
+  /** Over the touch limit when last measured. */
+  readonly charge: ChargeLeft | null;
+  /** What the log contradicts about the power, until it is answered. */
+  readonly doubt: PowerDoubt | null;
   readonly safeLines: readonly UnitSafeLine[];
   readonly ledger: Ledger;
   readonly findings: readonly Finding[];
@@ -76,11 +81,13 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[]): JobState
     power: power.state,
     powerSince: power.since,
     chargeProved: power.chargeProved,
+    charge: power.charge,
+    doubt: power.doubt,
     safeLines: safeLinesOf(job, lines, power),
     ledger,
     findings: findingsOf(ledger),
     gates: gatePasses(lines),
-    timers: timersOf(lines),
+    timers: timersOf(lines).map((timer) => endedByReading(timer, power.chargeProved)),
     photos: photosOf(lines),
     starts: startLog(job, lines),
     work: lines.flatMap((line) =>
@@ -93,6 +100,10 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[]): JobState
     lastAt: lines[lines.length - 1]?.enteredAt ?? null,
   };
 }
+
+/** A wait for a charge to go is ended by the reading that says it is gone, never by the clock. */
+const endedByReading = (timer: JobTimer, chargeProved: boolean): JobTimer =>
+  timer.timer === 'discharge' && timer.end === null && chargeProved ? { ...timer, end: 'answered' } : timer;
 
 function speedPairs(job: JobFacts, lines: readonly BenchEvent[]): SpeedPair[] {
   const limits = jobTolerance(job);

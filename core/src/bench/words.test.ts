@@ -1,3 +1,4 @@
+import { BLANK_READING } from './entry/index.js';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyOf } from '../families/index.js';
 import { CoreError } from '../errors.js';
@@ -151,17 +152,7 @@ describe('a job', () => {
 });
 
 describe('speed lines', () => {
-  const reading = (value: number, unit: string) =>
-    ({
-      kind: 'reading',
-      values: [value],
-      unit,
-      qualifier: null,
-      bound: 'exact',
-      place: null,
-      speedId: null,
-      condition: null,
-    }) as const;
+  const reading = (value: number, unit: string) => ({ ...BLANK_READING, values: [value], unit });
 
   it('come from turns a minute and percent as they are, with no uncertainty invented', () => {
     expect(speedFromReading(reading(33.5, 'rpm'), '', speed33, source)).toMatchObject({

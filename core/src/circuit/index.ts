@@ -1,3 +1,4 @@
+export * from './bleed.js';
 export * from './discharge.js';
 export * from './limit.js';
 export * from './startVolts.js';

@@ -182,7 +182,13 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
   );
   const done = new Set(file.observations.map((entry) => entry.test));
   const level = path.levels[0]?.id ?? '';
-  const advice = adviseNext(engine, posterior, { level, power: 'dead', done, unreachable: new Set() });
+  const advice = adviseNext(engine, posterior, {
+    level,
+    power: 'dead',
+    done,
+    unreachable: new Set(),
+    putBack: new Map(),
+  });
   return {
     kind: 'answer',
     family: file.family,

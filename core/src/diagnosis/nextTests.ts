@@ -3,7 +3,7 @@
  * present state of opening and power, with its danger counted in minutes; or the mend, when knowing
  * more costs more than trying.
  */
-import type { DrivePath, PathRepair, PathTest } from '../families/index.js';
+import { needsPower, type DrivePath, type PathRepair, type PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
 import type { Posterior } from './posterior.js';
@@ -18,10 +18,15 @@ export interface Situation {
   readonly done: ReadonlySet<string>;
   /** Tests that cannot be done on this unit. */
   readonly unreachable: ReadonlySet<string>;
+  /** What is off now and must be put back before a test, by test: "belt". Such tests come last. */
+  readonly putBack: ReadonlyMap<string, readonly string[]>;
 }
 
-/** Minutes to go live through the gate, and to make dead again with the charge proved gone (common practice). */
-export const POWER_MINUTES = { live: 2, dead: 3 } as const;
+/**
+ * Minutes to switch on a unit that nobody has opened, to go live through the gate once it is open, and
+ * to make it dead again with the charge proved gone (common practice).
+ */
+export const POWER_MINUTES = { on: 0.5, live: 2, dead: 3 } as const;
 /** Minutes that a unit of money is worth when a repair is tried or a test uses up parts (an hour of the bench at 60). */
 export const MINUTES_PER_MONEY = 1;
 /** A waiting minute costs this part of a minute of hands: other jobs lie on the bench. */
@@ -39,7 +44,12 @@ export interface TestAdvice {
   readonly minutes: number;
   /** Bits per minute. */
   readonly worth: number;
+  /** A probe on live parts. */
   readonly live: boolean;
+  /** Switched on for it, probed or merely watched. */
+  readonly powered: boolean;
+  /** What is off now and goes back before it. */
+  readonly putBack: readonly string[];
   /** Blocks that its answers part from each other. */
   readonly splits: readonly (readonly string[])[];
   /** Chance of each answer. */
@@ -96,6 +106,7 @@ export function adviseNext(
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */
 function byWorth(a: TestAdvice, b: TestAdvice): number {
   if ((a.forbidden === null) !== (b.forbidden === null)) return a.forbidden === null ? -1 : 1;
+  if ((a.putBack.length === 0) !== (b.putBack.length === 0)) return a.putBack.length === 0 ? -1 : 1;
   if (a.live !== b.live) {
     const [dead, live] = a.live ? [b, a] : [a, b];
     if (dead.worth >= EQUAL_WORTH * live.worth) return a.live ? 1 : -1;
@@ -125,7 +136,8 @@ function adviceOf(
   danger: string | null,
 ): TestAdvice {
   const { bits, chances } = information(engine, posterior, test);
-  const live = test.power === 'live';
+  const live = test.probe;
+  const powered = needsPower(test);
   const minutes =
     test.handsMin +
     WAIT_PART * test.waitMin +
@@ -138,10 +150,12 @@ function adviceOf(
     minutes,
     worth: bits / minutes,
     live,
+    powered,
+    putBack: situation.putBack.get(test.id) ?? [],
     splits: [],
     chances: test.outcomes.map((outcome, i) => ({ outcome: outcome.id, chance: chances[i] as number })),
     healthy: healthyAnswer(engine, test)?.words ?? null,
-    forbidden: live ? danger : null,
+    forbidden: powered ? danger : null,
   };
 }
 
@@ -246,13 +260,11 @@ export function reaching(
   const [here, there] = [situation.level, need.level].map((id) => levels.findIndex((level) => level.id === id));
   const opening = levels.slice((here ?? 0) + 1, (there ?? 0) + 1).reduce((sum, level) => sum + level.minutes, 0);
   const mustOpen = opening > 0;
-  if (need.power === 'live')
-    return (
-      opening +
-      (situation.power === 'live' && !mustOpen
-        ? 0
-        : POWER_MINUTES.live + (situation.power === 'live' ? POWER_MINUTES.dead : 0))
-    );
+  if (needsPower(need)) {
+    if (situation.power === 'live' && !mustOpen) return 0;
+    const on = (here ?? 0) <= 0 && !mustOpen ? POWER_MINUTES.on : POWER_MINUTES.live;
+    return opening + on + (situation.power === 'live' ? POWER_MINUTES.dead : 0);
+  }
   const off = situation.power === 'live' && (need.power === 'dead' || mustOpen) ? POWER_MINUTES.dead : 0;
   return opening + off;
 }

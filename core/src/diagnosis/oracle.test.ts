@@ -193,6 +193,7 @@ describe('beside a second engine', () => {
           power: 'dead' as const,
           done: new Set<string>(),
           unreachable: new Set<string>(),
+          putBack: new Map(),
         };
         const { tests } = adviseNext(engine, posteriorOf(engine, eventsOf(seen)), situation);
         const book = byTheBook(chain, seen);

@@ -1,25 +1,34 @@
-/** Why a test is the next one, in words. */
+/** Why a test is the next one, in words and minutes. */
 import { fixed } from '../quantity/index.js';
-import type { TestAdvice } from './nextTests.js';
+import { LEAST_BITS, type TestAdvice } from './nextTests.js';
 
 const list = (names: readonly string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}` : (names[0] ?? '');
 
-/** "splits supply from governor; 2 min; dead; 0.84 bits". */
+/** "parts supply from governor; about 2 min, dead". */
 export function reasonOf(advice: TestAdvice): string {
   const [one, other] = [...advice.splits].sort((a, b) => b.length - a.length);
   const split =
     one && other
-      ? `splits ${list(one)} from ${list(other)}`
+      ? `parts ${list(one)} from ${list(other)}`
       : one
-        ? `says more of ${list(one)}`
-        : 'says a little of everything';
+        ? `tells more of ${list(one)}`
+        : advice.bits < LEAST_BITS
+          ? 'would tell next to nothing now'
+          : 'tells a little of everything';
   return `${split}; ${costOf(advice)}`;
 }
 
-/** "2 min; dead; 0.84 bits". */
-export function costOf({ minutes, bits, test }: TestAdvice): string {
-  const time = minutes < 1 ? 'under 1 min' : `${fixed(minutes, 0)} min`;
-  const power = test.power === 'any' ? [] : [test.power];
-  return [time, ...power, `${fixed(bits, 2)} bits`].join('; ');
+const NEEDS: Readonly<Record<TestAdvice['test']['power'], string | null>> = {
+  dead: 'dead',
+  powered: 'switched on',
+  running: 'running',
+  either: null,
+};
+
+/** "about 2 min, dead"; "about 5 min, running, probe on live parts". */
+export function costOf({ minutes, test }: TestAdvice): string {
+  const time = minutes < 1 ? 'under 1 min' : `about ${fixed(minutes, 0)} min`;
+  const probe = test.probe ? 'probe on live parts' : null;
+  return [time, NEEDS[test.power], probe].filter(Boolean).join(', ');
 }

@@ -51,9 +51,13 @@ export const SMALL: DrivePath = {
     ),
   ],
   tests: [
-    reads('volts', 'Supply', 'Measure.', 'volts', ['none: none', 'right: right'], { level: 'open', power: 'live' }),
+    reads('volts', 'Supply', 'Measure.', 'volts', ['none: none', 'right: right'], {
+      level: 'open',
+      power: 'powered',
+      probe: true,
+    }),
     reads('light', 'Lamp', 'Look.', 'light', ['dark: dark', 'lit: lit'], {
-      power: 'any',
+      power: 'either',
       handsMin: 0.5,
       outside: true,
     }),

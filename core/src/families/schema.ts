@@ -64,6 +64,10 @@ export const usualEndSchema = z.object({
   id,
   what: words,
   how: z.enum(['unsoldered', 'unplugged', 'cut', 'bridged', 'switched', 'lifted', 'removed']),
+  /** The state in which power may come, asked at the gate in these words. */
+  safe: words,
+  /** Blocks of the path that are out of it while this is open; * is all of it. */
+  blocks: z.array(z.string()),
 });
 
 /** A usual piece of work that opens ends by itself and closes them with its last line. */

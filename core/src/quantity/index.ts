@@ -3,3 +3,4 @@ export * from './tolerance.js';
 export * from './uncertainty.js';
 export * from './show.js';
 export * from './notation.js';
+export { plainSigns, spokenMeasures, type SpokenMeasure } from './spoken.js';

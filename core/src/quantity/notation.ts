@@ -7,7 +7,7 @@
 export type Qualifier = 'dc' | 'ac' | 'pp' | 'rms';
 
 /** A value that is not a plain number: over range, open, shorted, above or below a limit. */
-export type Bound = 'exact' | 'above' | 'below' | 'open' | 'short' | 'overload';
+export type Bound = 'exact' | 'above' | 'below' | 'between' | 'open' | 'short' | 'overload';
 
 /** One written value, in the base unit (volts, ohms, farads, ...), or why it is not one. */
 export type Written =

@@ -10,6 +10,7 @@ import {
   type Event,
   type Observation,
   type Situation,
+  type ValueStates,
 } from '../../diagnosis/index.js';
 import { fitPath, PATHS, type DrivePath, type ModelSheet } from '../../families/index.js';
 import { judge } from '../../speed/index.js';
@@ -19,6 +20,8 @@ import { jobTolerance, type JobFacts } from '../job.js';
 import { stepsOff, type Ledger } from '../ledger/index.js';
 import { withHealthy, type HealthyValues } from './healthy.js';
 import { signalAt } from './places.js';
+
+import { putBackFirst } from './putBack.js';
 
 /** What the engine is to be told, and what could not be told it. */
 export interface FindEvidence {
@@ -134,7 +137,12 @@ export function findEvidence(
     problems,
     since,
     words,
-    situation: { ...situationOf(path, state), done: doneIn(path, seen), unreachable },
+    situation: {
+      ...situationOf(path, state),
+      done: doneIn(path, seen),
+      unreachable,
+      putBack: putBackFirst(job, path, state.ledger),
+    },
   };
 }
 
@@ -193,6 +201,20 @@ function speedWeights(job: JobFacts, speed: SpeedBody): Record<string, number> |
   return verdict.kind === 'not-right' ? { [verdict.side]: 1 } : { right: 0.5, [side]: 0.5 };
 }
 
+/** A reading that moves between two ends counts for the states along its way, each alike. */
+function statesOfRange(signal: DrivePath['signals'][number], ends: readonly number[], unit: string): ValueStates {
+  const [low, high = low] = ends as readonly [number, number?];
+  const steps = high === low ? [low] : [low, (3 * low + high) / 4, (low + high) / 2, (low + 3 * high) / 4, high];
+  const weights: Record<string, number> = {};
+  for (const value of steps) {
+    const states = statesOfValue(signal, value, unit);
+    if (states.kind === 'absurd') return states;
+    for (const [state, weight] of Object.entries(states.weights))
+      weights[state] = (weights[state] ?? 0) + weight / steps.length;
+  }
+  return { kind: 'states', weights };
+}
+
 /** Null when the place is none the path measures at; words when the value cannot be. */
 function readingObservation(
   path: DrivePath,
@@ -201,10 +223,10 @@ function readingObservation(
   place: string | null,
 ): Observation | string | null {
   const value = body.values[0];
-  if (place === null || value === undefined || body.bound !== 'exact') return null;
+  if (place === null || value === undefined || (body.bound !== 'exact' && body.bound !== 'between')) return null;
   const signal = signalAt(path, body, place);
   if (!signal) return null;
-  const states = statesOfValue(signal, value, body.unit ?? '');
+  const states = statesOfRange(signal, body.bound === 'between' ? body.values : [value], body.unit ?? '');
   if (states.kind === 'absurd') return states.message;
   const context = {
     ...(body.speedId && known(path, 'speed', body.speedId) ? { speed: body.speedId } : {}),

@@ -1,9 +1,12 @@
 /** What the gate asks before power and before hand-back, and what of it is still unanswered. */
 import { limitSum } from '../../circuit/index.js';
 import { familyOf, type UsualEnd } from '../../families/index.js';
+import { capital } from '../describe.js';
 import type { WorkBody } from '../event.js';
 import type { JobFacts } from '../job.js';
 import {
+  END_SAFE,
+  endWords,
   findingsOf,
   openEnds,
   stepsOff,
@@ -32,6 +35,8 @@ export interface GateAsks {
   readonly stepsOff: readonly LedgerStep[];
   /** Usual ends of the family that are not on the list: are they all in place? */
   readonly usual: readonly UsualEnd[];
+  /** The state in which an end is safe: a test bridge removed, a lifted leg soldered back. */
+  readonly safeOf: (end: OpenEnd) => string;
   /** The work that calls for a short test of the supply; null when none does. */
   readonly shortTestFor: string | null;
   readonly limitNeeded: boolean;
@@ -58,13 +63,21 @@ export function gateAsks(
     to,
     ends,
     stepsOff: stepsOff(state.ledger),
+    safeOf: ({ end }) => family.openEnds.find((one) => one.id === end.usualId)?.safe ?? END_SAFE[end.how],
     usual: touched ? family.openEnds.filter((end) => !listed.has(end.id)) : [],
     shortTestFor: testFor && !back ? testFor.work.what : null,
     limitNeeded: !back,
-    conditions: back ? [] : conditionsOf(to, family.keepClear),
+    conditions: back ? [] : [...conditionsOf(to, family.keepClear), ...coversOff(state.ledger)],
     findings: back ? findingsOf(state.ledger).filter((finding) => finding.explained === null) : [],
     firstSeconds: family.firstSeconds,
   };
+}
+
+/** A cover that is off is on again, or hands are kept off what it covered. */
+function coversOff(ledger: Ledger): GateCondition[] {
+  const off = stepsOff(ledger).map((step) => step.step.what);
+  if (off.length === 0) return [];
+  return [{ id: 'covers', text: `Off now: ${off.join(', ')}. On again, or hands and tools kept off what they cover` }];
 }
 
 function conditionsOf(to: GateTo, keepClear: string): GateCondition[] {
@@ -89,9 +102,9 @@ export function gateProblems(asks: GateAsks, answers: GateAnswers, volts: number
   const add = (id: string, text: string) => problems.push({ id, text });
   const accepted = new Set(answers.accepted.filter((one) => one.why.trim() !== '').map((one) => one.key));
   for (const end of asks.ends)
-    if (!accepted.has(end.key)) add(`end:${end.key}`, `Open: ${end.end.what}, ${end.end.how}`);
+    if (!accepted.has(end.key)) add(`end:${end.key}`, `Open: ${endWords(end.end)}. ${capital(asks.safeOf(end))}?`);
   for (const end of asks.usual)
-    if (!answers.inPlace.includes(end.id)) add(`usual:${end.id}`, `Look: ${end.what}, in place?`);
+    if (!answers.inPlace.includes(end.id)) add(`usual:${end.id}`, `Look: ${end.what}: ${end.safe}?`);
   if (asks.to === 'hand-back') {
     for (const step of asks.stepsOff) add(`off:${step.key}`, `Still off: step ${step.number}, ${step.step.what}`);
     for (const finding of asks.findings) add(`finding:${finding.id}`, finding.text);

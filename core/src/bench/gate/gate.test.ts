@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { familyOf } from '../../families/index.js';
+import { FAMILIES, familyOf } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { toleranceOfUse, type JobFacts } from '../job.js';
-import { parseStep } from '../ledger/index.js';
+import { parseStep, type EndHow } from '../ledger/index.js';
 import { owedItems, nextWish } from '../owed.js';
 import { jobState } from '../state.js';
 import { gateAsks, gateProblems, type GateAnswers } from './asks.js';
@@ -51,7 +51,9 @@ const later = (hours: number) => new Date(Date.UTC(2026, 0, 1) + minute * 1000 +
 describe('the gate before power', () => {
   it('is passed only when nothing is open', () => {
     const modeSwitch = end('mode switch', 'mode-switch');
-    expect(problems([modeSwitch]).map((one) => one.text)).toEqual(['Open: mode switch, unsoldered']);
+    expect(problems([modeSwitch]).map((one) => one.text)).toEqual([
+      'Open: mode switch, unsoldered. Soldered back, marks in the home position?',
+    ]);
     expect(problems([modeSwitch, close(modeSwitch.key)])).toEqual([]);
     expect(problems([modeSwitch], { accepted: [{ key: modeSwitch.key, why: 'insulated' }] })).toEqual([]);
     expect(problems([modeSwitch], { accepted: [{ key: modeSwitch.key, why: ' ' }] })).toHaveLength(1);
@@ -61,7 +63,34 @@ describe('the gate before power', () => {
     expect(gateAsks(job, jobState(job, []), 'live-isolated').usual).toEqual([]);
     const touched = gateAsks(job, jobState(job, [line(parseStep('cover'))]), 'live-isolated');
     expect(touched.usual.map((one) => one.id)).toContain('mode-switch');
-    expect(problems([line(parseStep('cover'))], { inPlace: [] }).length).toBe(family.openEnds.length);
+    const asked = problems([line(parseStep('cover'))], { inPlace: [] }).map((one) => one.id);
+    expect(asked.filter((id) => id.startsWith('usual:'))).toHaveLength(family.openEnds.length);
+    expect(asked).toContain('condition:covers');
+  });
+
+  it('asks each end for its own safe state, in every family', () => {
+    const asksFor = (what: string, how: EndHow) =>
+      problems([line({ kind: 'open-end', what, how, usualId: null, stepKey: null, moveKey: null })])[0]?.text;
+    expect(asksFor('boost switch', 'bridged')).toBe('Open: boost switch, bridged. Bridge removed?');
+    expect(asksFor('leg of D4', 'lifted')).toBe('Open: leg of D4, lifted. Leg soldered back?');
+    expect(asksFor('R7', 'shorted')).toBe('Open: R7, shorted. Short removed?');
+    expect(asksFor('blue and brown', 'swapped')).toContain('Crossed back');
+    for (const one of FAMILIES)
+      for (const { id, how, safe } of one.openEnds) {
+        // What is off must never be called safe by being left as it is.
+        if (how === 'bridged') expect(safe, `${one.id} ${id}`).toMatch(/removed/);
+        if (how === 'lifted' && id === 'lifted-leg') expect(safe).toMatch(/soldered/);
+        if (how === 'unsoldered') expect(safe, `${one.id} ${id}`).toMatch(/soldered/);
+        expect(safe, `${one.id} ${id}`).not.toMatch(/in place/);
+      }
+  });
+
+  it('a cover that is off is on again, or hands are kept off: asked before live, not before it is opened', () => {
+    const off = [line(parseStep('bottom cover 4 x 30 mm'))];
+    const texts = problems(off, { confirmed: ['held', 'isolation'] }).map((one) => one.text);
+    expect(texts).toEqual(['Off now: bottom cover. On again, or hands and tools kept off what they cover']);
+    expect(problems(off, { confirmed: ['held', 'isolation', 'covers'] })).toEqual([]);
+    expect(problems([], { confirmed: ['held', 'isolation'] })).toEqual([]);
   });
 
   it('wants ohms across the supply after capacitor or bridge work, and refuses a short', () => {

@@ -1,5 +1,17 @@
 /** Log lines of the strip-down ledger. */
-export const END_HOWS = ['unsoldered', 'unplugged', 'cut', 'bridged', 'switched', 'lifted', 'removed'] as const;
+export const END_HOWS = [
+  'unsoldered',
+  'unplugged',
+  'cut',
+  'bridged',
+  'switched',
+  'lifted',
+  'removed',
+  'swapped',
+  'taped',
+  'shorted',
+  'left over',
+] as const;
 export type EndHow = (typeof END_HOWS)[number];
 
 /** Screws and the like that came off with a step. */

@@ -1,4 +1,6 @@
 export * from './body.js';
+export * from './ends.js';
+export { saidClosed, saidDistances, saidEnds, type SaidEnd } from './words.js';
 export * from './parse.js';
 export * from './ledger.js';
 export * from './reassembly.js';

@@ -1,8 +1,9 @@
 /** "Bottom cover 4 x 30 mm, tray B": a strip-down line typed with dirty hands, understood. */
 import type { Fasteners, StepBody } from './body.js';
+import { saidDistances } from './words.js';
 
 const PART =
-  /(?:(\d{1,3})\s*[x×*]\s*|(?<![\w.,-])(\d{1,3})\s+(?=(?:[\w.,-]+\s+){0,3}?(?:screws?|bolts?|nuts?|clips?|washers?|springs?|pins?|feet|standoffs?)\b))([^;+]*?)(?=\s*(?:[;+]|$|,\s*(?:tray\b|\d{1,3}\s*[x×*]\s)|\s+tray\b|\s+and\s+\d))/giu;
+  /(?:(\d{1,3})\s*[x×*]\s*|(?<![\w.,-])(\d{1,3})\s+(?=(?:[\w.,-]+\s+){0,3}?(?:screws?|bolts?|nuts?|clips?|washers?|springs?|pins?(?!\s+(?:plug|connector|socket|header|din|jack|strip|row|i\.?c\b))|feet|standoffs?)\b))([^;+]*?)(?=\s*(?:[;+]|$|,\s*(?:tray\b|\d{1,3}\s*[x×*]\s)|\s+tray\b|\s+and\s+\d))/giu;
 const TRAY = /^\s*,?\s*tray\s+([\p{L}\d]{1,12})/iu;
 const ODD = /star|earth|ground|spring|longer|shorter|left[- ]hand|odd|nylon|insulat/i;
 const COVER = /\b(?:cover|lid|bottom|base|top|back|panel|plate|hood|shell|case|housing)\b/i;
@@ -25,16 +26,27 @@ export function parseStep(line: string, after: readonly string[] = []): StepBody
       odd: ODD.test(kind),
     });
   }
-  const what = text.slice(0, first).replace(/[\s,:;-]+$/, '');
+  const distances = saidDistances(text);
+  const what = withoutDistances(text.slice(0, first)).replace(/[\s,:;-]+$/, '');
   return {
     ...EMPTY_STEP,
     text,
     what: what === '' ? 'fasteners' : what,
     fasteners: withLaterTray(fasteners),
+    distances,
     earth: EARTH.test(text),
     cover: COVER.test(what),
     after,
   };
+}
+
+/** "Hall board, hall gap 17 mm" is the hall board; a line that is nothing but a distance keeps its words. */
+function withoutDistances(text: string): string {
+  const plain = text.replace(
+    /[,;]\s*[^,;]*\b(?:gap|distance|height|depth|clearance|spacing)\b[^,;]*\d\s*(?:mm|cm)\b/gi,
+    '',
+  );
+  return plain.trim() === '' ? text : plain;
 }
 
 /** A step about which nothing is said yet. */

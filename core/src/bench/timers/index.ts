@@ -1,2 +1,3 @@
 export * from './body.js';
+export * from './duration.js';
 export * from './timers.js';

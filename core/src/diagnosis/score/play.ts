@@ -1,5 +1,5 @@
 /** One unit looked for by one way of choosing the next test; the engine's belief and stop rule are the same for all. */
-import type { PathTest } from '../../families/index.js';
+import { needsPower, type PathTest } from '../../families/index.js';
 import type { Random } from '../../numeric/index.js';
 import type { Engine } from '../engine.js';
 import { healthyAnswer } from '../healthy.js';
@@ -57,7 +57,7 @@ function orderOf(engine: Engine, way: Way, random: Random): Choosing['order'] {
   // From outside in, dead before live, cheapest first, then as the path lists them.
   const rank = ({ test }: TestAdvice) => [
     levels.findIndex((level) => level.id === test.level),
-    test.power === 'live' ? 1 : 0,
+    test.probe ? 1 : 0,
     test.handsMin + test.waitMin / 10,
     tests.indexOf(test),
   ];
@@ -90,6 +90,7 @@ class Search {
       power: 'dead',
       done: new Set(),
       unreachable: new Set(),
+      putBack: new Map(),
     };
   }
 
@@ -113,13 +114,13 @@ class Search {
 
   make(test: PathTest, advice: Advice, worth: number): void {
     this.tests++;
-    if (test.power === 'live') {
+    if (test.probe) {
       this.live++;
       if (advice.tests.some((one) => !one.live && one.forbidden === null && one.worth >= worth)) this.needlessLive++;
     }
     this.minutes += test.handsMin + reaching(this.engine, this.situation, test);
     const deeper = this.deeper(test.level);
-    const power = test.power === 'any' ? this.situation.power : test.power;
+    const power = needsPower(test) ? 'live' : test.power === 'either' ? this.situation.power : 'dead';
     this.situation = { ...this.situation, level: deeper, power };
     const { observation, outcome, slip } = this.unit.read(test, `t${this.count++}`);
     this.keep(test, observation);
@@ -144,7 +145,7 @@ class Search {
       const at = this.events.findIndex((event) => event.kind === 'saw' && event.observation.id === id);
       if (at < 0) continue;
       this.tests++;
-      if (test.power === 'live') this.live++;
+      if (test.probe) this.live++;
       this.minutes += test.handsMin + reaching(this.engine, this.situation, test);
       const { observation } = this.unit.read(test, `t${this.count++}`);
       this.tested.set(observation.id, test.id);

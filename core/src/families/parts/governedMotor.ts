@@ -134,7 +134,8 @@ export function governedMotor(at: Motor): PathPart {
         SPEED_ANSWERS,
         {
           level: beltLevel,
-          power: 'live',
+          power: 'powered',
+          probe: true,
           riskMin: 0.5,
           handsMin: 2,
           context: { belt: 'off' },
@@ -150,7 +151,8 @@ export function governedMotor(at: Motor): PathPart {
         ['quiet: quiet', 'ticks once a turn: tick', 'grinds: grind'],
         {
           level: beltLevel,
-          power: 'live',
+          power: 'powered',
+          probe: true,
           riskMin: 0.5,
           handsMin: 1,
           context: { belt: 'off' },

@@ -14,7 +14,8 @@ export interface Reach {
 /** A live reading at that place. */
 export const liveAt = ({ level, riskMin, cautions }: Reach) => ({
   level,
-  power: 'live' as const,
+  power: 'powered' as const,
+  probe: true,
   riskMin,
   cautions: [...cautions],
 });
@@ -28,4 +29,4 @@ export const join = (...parts: readonly Partial<PathPart>[]): PathPart => ({
 });
 
 /** What can be seen with the lid on. */
-export const OUTSIDE: Pick<PathTest, 'outside' | 'power'> = { outside: true, power: 'any' };
+export const OUTSIDE: Pick<PathTest, 'outside' | 'power'> = { outside: true, power: 'running' };

@@ -88,6 +88,7 @@ type TestMore = Partial<
     | 'context'
     | 'level'
     | 'power'
+    | 'probe'
     | 'handsMin'
     | 'waitMin'
     | 'riskMin'
@@ -121,7 +122,8 @@ const test = (
   handsMin: more.handsMin ?? 2,
   waitMin: more.waitMin ?? 0,
   money: more.money ?? 0,
-  riskMin: more.riskMin ?? (more.power === 'live' ? 2 : 0),
+  probe: more.probe ?? false,
+  riskMin: more.riskMin ?? (more.probe ? 2 : 0),
   cautions: more.cautions ?? [],
   opens: more.opens ?? [],
   reliability: more.reliability ?? 0.97,

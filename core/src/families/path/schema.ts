@@ -95,7 +95,10 @@ export const pathTestSchema = z.object({
   outcomes: z.array(outcomeSchema).min(2),
   /** Level of opening it needs. */
   level: id,
-  power: z.enum(['dead', 'live', 'any']),
+  /** dead: nothing on; powered: switched on, it need not turn; running: it turns, or ought to; either: does not matter. */
+  power: z.enum(['dead', 'powered', 'running', 'either']),
+  /** A probe stands on parts that are live while it is read: clip dead, step back, power, read, unplug. */
+  probe: z.boolean(),
   handsMin: z.number().positive(),
   waitMin: z.number().min(0),
   /** Parts that it uses up, in money. */

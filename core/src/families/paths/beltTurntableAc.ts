@@ -7,7 +7,7 @@ import type { PathData } from '../path/schema.js';
 const CORD = mainsCord('bottom');
 const SPEED = ['still', 'slow', 'right', 'fast', 'backward'] as const;
 const SPEED_ANSWERS = ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'backward: backward'];
-const live = { level: 'bottom', power: 'live' as const, riskMin: 6, cautions: ['isolation'] };
+const live = { level: 'bottom', power: 'powered' as const, probe: true, riskMin: 6, cautions: ['isolation'] };
 
 export const beltTurntableAcPath: PathData = {
   speed: { signal: 'platter', speedKey: null, heatKey: 'heat' },
@@ -199,7 +199,7 @@ export const beltTurntableAcPath: PathData = {
       'Plugged in, switched off: does it hum or turn?',
       'hum',
       ['quiet: quiet', 'hums or turns: hums, knocks'],
-      { ...OUTSIDE, handsMin: 0.5, context: { switch: 'off' } },
+      { ...OUTSIDE, power: 'powered', handsMin: 0.5, context: { switch: 'off' } },
     ),
     reads(
       'off-turns',
@@ -207,7 +207,7 @@ export const beltTurntableAcPath: PathData = {
       'Plugged in, switched off.',
       'motor',
       ['still: still', 'turns: slow, right, backward'],
-      { ...OUTSIDE, handsMin: 0.3, context: { switch: 'off' } },
+      { ...OUTSIDE, power: 'powered', handsMin: 0.3, context: { switch: 'off' } },
     ),
     reads('buzz', 'Buzz', 'Hand flat on the plinth.', 'buzz', ['none: none', 'buzzes: buzzes'], {
       ...OUTSIDE,
@@ -267,7 +267,15 @@ export const beltTurntableAcPath: PathData = {
       'Belt off, power on: does the pulley turn at its speed?',
       'motor',
       ['still: still', 'slow: slow', 'right: right', 'backward: backward'],
-      { level: 'platter', power: 'live', riskMin: 1, handsMin: 2, context: { belt: 'off' }, opens: ['belt'] },
+      {
+        level: 'platter',
+        power: 'powered',
+        probe: true,
+        riskMin: 1,
+        handsMin: 2,
+        context: { belt: 'off' },
+        opens: ['belt'],
+      },
     ),
     reads(
       'cradle',

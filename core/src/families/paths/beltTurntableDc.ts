@@ -8,7 +8,7 @@ import { linearSupply } from '../parts/linearSupply.js';
 import type { PathData } from '../path/schema.js';
 
 const SMALL_DECK = 'common practice: small deck with a 12 V motor';
-const live = { level: 'bottom', power: 'live' as const, cautions: ['magnet'] };
+const live = { level: 'bottom', power: 'powered' as const, probe: true, cautions: ['magnet'] };
 
 const AT_BOARD = { level: 'bottom', riskMin: 2, cautions: ['magnet'] };
 const SUPPLY = linearSupply({
@@ -202,18 +202,18 @@ export const beltTurntableDcPath: PathData = {
   tests: [
     reads('lamp', 'Lamp', 'Look at the lamp with the switch on.', 'lamp', ['lit: lit', 'dark: dark'], {
       outside: true,
-      power: 'any',
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads('speed-33', 'Platter at 33⅓', 'Choose 33⅓; measure, or look at the rim.', 'platter', SPEED_ANSWERS, {
       outside: true,
-      power: 'any',
+      power: 'running',
       handsMin: 2,
       context: { speed: '33' },
     }),
     reads('speed-45', 'Platter at 45', 'Choose 45; measure, or look at the rim.', 'platter', SPEED_ANSWERS, {
       outside: true,
-      power: 'any',
+      power: 'running',
       handsMin: 2,
       context: { speed: '45' },
     }),
@@ -223,7 +223,7 @@ export const beltTurntableDcPath: PathData = {
       'Let it run for twenty minutes; measure again.',
       'platter',
       SPEED_ANSWERS,
-      { outside: true, power: 'any', handsMin: 2, waitMin: 20, context: { speed: '33', heat: 'warm' } },
+      { outside: true, power: 'running', handsMin: 2, waitMin: 20, context: { speed: '33', heat: 'warm' } },
     ),
     reads(
       'steady',
@@ -231,7 +231,7 @@ export const beltTurntableDcPath: PathData = {
       'Listen to a held note, or watch the strobe.',
       'steadiness',
       ['steady: steady', 'surges: surging, hunting'],
-      { outside: true, power: 'any', handsMin: 1 },
+      { outside: true, power: 'running', handsMin: 1 },
     ),
     reads(
       'wow-rate',
@@ -244,11 +244,11 @@ export const beltTurntableDcPath: PathData = {
         'belt|a little below that: belt rate',
         'pulley|once a turn of the pulley: pulley rate, hunting',
       ],
-      { outside: true, power: 'any', handsMin: 3, reliability: 0.93 },
+      { outside: true, power: 'running', handsMin: 3, reliability: 0.93 },
     ),
     reads('rumble', 'Rumble', 'Ear to the plinth, stylus up.', 'rumble', ['none: none', 'rumbles: rumble'], {
       outside: true,
-      power: 'any',
+      power: 'running',
       handsMin: 1,
       reliability: 0.9,
     }),
@@ -258,7 +258,7 @@ export const beltTurntableDcPath: PathData = {
       'Tap round the selector with a plastic rod.',
       'platter',
       ['stays: slow, right, fast', 'stops or jumps: still, hunting'],
-      { outside: true, power: 'any', handsMin: 1, context: { speed: '33', tap: 'yes' }, reliability: 0.92 },
+      { outside: true, power: 'running', handsMin: 1, context: { speed: '33', tap: 'yes' }, reliability: 0.92 },
     ),
     looks(
       'spin-platter',
@@ -354,7 +354,7 @@ export const beltTurntableDcPath: PathData = {
       'Sweep it end to end while it runs; then set the centre.',
       'pitch',
       ['smooth, stood at centre: healthy', 'jumps: dirty', 'stood off centre: off-centre'],
-      { outside: true, power: 'any', handsMin: 1.5, reliability: 0.93 },
+      { outside: true, power: 'running', handsMin: 1.5, reliability: 0.93 },
     ),
     looks(
       'return-look',

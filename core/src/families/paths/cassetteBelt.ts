@@ -7,7 +7,7 @@ import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: 12 V deck with a governed motor';
 const AT_BOARD = { level: 'cover', riskMin: 1, cautions: ['magnet'] };
-const live = { level: 'cover', power: 'live' as const, riskMin: 1 };
+const live = { level: 'cover', power: 'powered' as const, probe: true, riskMin: 1 };
 const SUPPLY = linearSupply({
   ...AT_BOARD,
   origin: DECK,
@@ -218,6 +218,7 @@ export const cassetteBeltPath: PathData = {
   tests: [
     reads('lamps', 'Lamps or meters', 'Switched on: lit?', 'lamps', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads(

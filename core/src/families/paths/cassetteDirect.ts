@@ -8,7 +8,7 @@ import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: deck with a 12 V servo board';
 const AT_BOARD = { level: 'motor', riskMin: 2, cautions: ['magnet'] };
-const live = { level: 'motor', power: 'live' as const, cautions: ['magnet'] };
+const live = { level: 'motor', power: 'powered' as const, probe: true, cautions: ['magnet'] };
 const SUPPLY = linearSupply({
   ...AT_BOARD,
   level: 'cover',
@@ -25,7 +25,7 @@ const SPEED_ANSWERS = [
   'fast|fast, or runs away: fast',
   'wanders: hunting',
 ];
-const FG = fgHead({ of: 'capstan', turned: 'the capstan', scope: { level: 'motor', power: 'any' } });
+const FG = fgHead({ of: 'capstan', turned: 'the capstan', scope: { level: 'motor' } });
 
 export const cassetteDirectPath: PathData = {
   speed: { signal: 'tape', speedKey: null, heatKey: 'heat' },
@@ -174,6 +174,7 @@ export const cassetteDirectPath: PathData = {
     ...FG.tests,
     reads('lamps', 'Display or lamps', 'Switched on: lit?', 'lamps', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads('play', 'Tone in play, cold', 'Test tape, first minute: measure.', 'tape', SPEED_ANSWERS, { ...OUTSIDE }),
@@ -233,7 +234,7 @@ export const cassetteDirectPath: PathData = {
       'At its plug in play, d.c.',
       'order',
       ['none: none', 'there: right'],
-      { level: 'cover', power: 'live', riskMin: 1, handsMin: 2 },
+      { level: 'cover', power: 'powered', probe: true, riskMin: 1, handsMin: 2 },
     ),
     reads(
       'breath',
@@ -278,7 +279,7 @@ export const cassetteDirectPath: PathData = {
       'Its supply right: does any key bring an order?',
       'system',
       ['gives orders: healthy', 'gives none: dead'],
-      { level: 'cover', power: 'live', riskMin: 1, handsMin: 4, reliability: 0.94 },
+      { level: 'cover', power: 'powered', probe: true, riskMin: 1, handsMin: 4, reliability: 0.94 },
     ),
     looks(
       'fg-ohms',

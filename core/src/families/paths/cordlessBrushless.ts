@@ -13,7 +13,7 @@ const BRIDGE = bridge({
   windingsHow:
     'Pack out, motor leads off. Three pairs alike to a tenth of an ohm on a four-wire or a 1 A supply; none to the frame.',
 });
-const live = { level: 'shell', power: 'live' as const, riskMin: 4, cautions: ['blade'] };
+const live = { level: 'shell', power: 'powered' as const, probe: true, riskMin: 4, cautions: ['blade'] };
 
 export const cordlessBrushlessPath: PathData = {
   speed: { signal: 'load', speedKey: null, heatKey: null },
@@ -207,7 +207,7 @@ export const cordlessBrushlessPath: PathData = {
       'Trigger touched: dark, lit, blinks?',
       'lamp',
       ['dark: dark', 'lit: lit', 'blinks: blinks'],
-      { ...OUTSIDE, handsMin: 0.2 },
+      { ...OUTSIDE, power: 'powered', handsMin: 0.2 },
     ),
     reads(
       'grind',
@@ -303,7 +303,15 @@ export const cordlessBrushlessPath: PathData = {
       'About 30 V limited to 5 A: starts and runs? A controller that will not start at 30 V may be healthy.',
       'motor',
       ['runs: healthy', 'kicks: hall', 'weak, scrapes: magnet', 'runs, grinds: bearing'],
-      { level: 'board', power: 'live', riskMin: 4, handsMin: 8, opens: ['motor-plug'], reliability: 0.95 },
+      {
+        level: 'board',
+        power: 'powered',
+        probe: true,
+        riskMin: 4,
+        handsMin: 8,
+        opens: ['motor-plug'],
+        reliability: 0.95,
+      },
     ),
   ].concat(BRIDGE.tests),
   repairs: [

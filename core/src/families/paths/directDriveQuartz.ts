@@ -18,7 +18,7 @@ const speedAnswers = [
   'fast|runs away, or fast: fast',
   'wanders: hunting',
 ];
-const live = { level: 'bottom', power: 'live' as const, cautions: ['magnet'] };
+const live = { level: 'bottom', power: 'powered' as const, probe: true, cautions: ['magnet'] };
 
 const AT_BOARD = { level: 'bottom', riskMin: 2, cautions: ['magnet'] };
 const SUPPLY = linearSupply({
@@ -236,7 +236,7 @@ export const directDriveQuartzPath: PathData = {
     ...FG.tests,
     reads('rim-lamp', 'Rim lamp', 'Look at the lamp at the rim.', 'strobe', ['lit: lit', 'dark: dark'], {
       outside: true,
-      power: 'any',
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads(
@@ -245,7 +245,7 @@ export const directDriveQuartzPath: PathData = {
       'Pitch at its detent, 33⅓: measure.',
       'platter',
       speedAnswers,
-      { outside: true, power: 'any', context: { speed: '33', pitch: 'detent' } },
+      { outside: true, power: 'running', context: { speed: '33', pitch: 'detent' } },
     ),
     reads(
       'detent-45',
@@ -253,7 +253,7 @@ export const directDriveQuartzPath: PathData = {
       'Pitch at its detent, 45: measure.',
       'platter',
       speedAnswers,
-      { outside: true, power: 'any', context: { speed: '45', pitch: 'detent' } },
+      { outside: true, power: 'running', context: { speed: '45', pitch: 'detent' } },
     ),
     reads(
       'off-33',
@@ -261,7 +261,7 @@ export const directDriveQuartzPath: PathData = {
       'Pitch a little off the detent: does it hold?',
       'platter',
       speedAnswers,
-      { outside: true, power: 'any', handsMin: 1, context: { speed: '33', pitch: 'off' } },
+      { outside: true, power: 'running', handsMin: 1, context: { speed: '33', pitch: 'off' } },
     ),
     reads(
       'slow-end',
@@ -269,7 +269,7 @@ export const directDriveQuartzPath: PathData = {
       'Pitch at its slow end: does it hold?',
       'platter',
       speedAnswers,
-      { outside: true, power: 'any', handsMin: 1, context: { speed: '33', pitch: 'slow end' } },
+      { outside: true, power: 'running', handsMin: 1, context: { speed: '33', pitch: 'slow end' } },
     ),
     reads(
       'off-warm',
@@ -277,11 +277,11 @@ export const directDriveQuartzPath: PathData = {
       'Let it run for twenty minutes off the detent; does it hold?',
       'platter',
       speedAnswers,
-      { outside: true, power: 'any', waitMin: 20, context: { speed: '33', pitch: 'off', heat: 'warm' } },
+      { outside: true, power: 'running', waitMin: 20, context: { speed: '33', pitch: 'off', heat: 'warm' } },
     ),
     reads('detent-warm', 'At the detent after 20 minutes', 'The same at the detent.', 'platter', speedAnswers, {
       outside: true,
-      power: 'any',
+      power: 'running',
       waitMin: 20,
       context: { speed: '33', pitch: 'detent', heat: 'warm' },
     }),
@@ -291,7 +291,7 @@ export const directDriveQuartzPath: PathData = {
       'Look at it as this model has it: locked, or out.',
       'lamp',
       ['steady|locked: steady', 'flashing|out of lock: flashing', 'dark: dark'],
-      { outside: true, power: 'any', handsMin: 0.5, reliability: 0.93 },
+      { outside: true, power: 'running', handsMin: 0.5, reliability: 0.93 },
     ),
     looks(
       'slider-sweep',
@@ -299,7 +299,7 @@ export const directDriveQuartzPath: PathData = {
       'Sweep it end to end while it runs off the detent.',
       'pitch',
       ['smooth: healthy', 'jumps: dirty'],
-      { outside: true, power: 'any', handsMin: 1.5, reliability: 0.85 },
+      { outside: true, power: 'running', handsMin: 1.5, reliability: 0.85 },
     ),
     looks(
       'spin',

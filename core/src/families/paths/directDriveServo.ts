@@ -8,7 +8,7 @@ import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: deck with a 12 V servo board';
 const AT_BOARD = { level: 'bottom', riskMin: 2, cautions: ['magnet'] };
-const live = { level: 'bottom', power: 'live' as const, cautions: ['magnet'] };
+const live = { level: 'bottom', power: 'powered' as const, probe: true, cautions: ['magnet'] };
 const SUPPLY = linearSupply({
   ...AT_BOARD,
   origin: DECK,
@@ -204,6 +204,7 @@ export const directDriveServoPath: PathData = {
     ...FG.tests,
     reads('rim-lamp', 'Rim lamp', 'Look at the lamp at the rim.', 'strobe', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads('speed-33', 'Platter at 33⅓', 'Pitch at its centre, 33⅓: measure.', 'platter', SPEED_ANSWERS, {
@@ -232,7 +233,7 @@ export const directDriveServoPath: PathData = {
       'End to end while it runs: does the speed follow smoothly?',
       'pitch',
       ['follows: healthy', 'jumps: dirty', 'nothing happens, or it stops: open'],
-      { outside: true, power: 'any', handsMin: 1, reliability: 0.9 },
+      { outside: true, power: 'running', handsMin: 1, reliability: 0.9 },
     ),
     looks(
       'spin',

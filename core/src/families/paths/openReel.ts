@@ -6,7 +6,7 @@ import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: 24 V logic and servo supply';
 const INSIDE = { level: 'covers', riskMin: 4, cautions: ['isolation'] };
-const live = { level: 'covers', power: 'live' as const, riskMin: 4, cautions: ['isolation'] };
+const live = { level: 'covers', power: 'powered' as const, probe: true, riskMin: 4, cautions: ['isolation'] };
 const SUPPLY = linearSupply({
   ...INSIDE,
   origin: DECK,
@@ -275,6 +275,7 @@ export const openReelPath: PathData = {
   tests: [
     reads('lamps', 'Lamps or meters', 'Switched on: lit?', 'lamps', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads(
@@ -353,7 +354,7 @@ export const openReelPath: PathData = {
       'Mark on the capstan: does it turn, and at its speed?',
       'capstan',
       SPEED_ANSWERS,
-      { level: 'head', power: 'live', riskMin: 0.5, handsMin: 2 },
+      { level: 'head', power: 'powered', probe: true, riskMin: 0.5, handsMin: 2 },
     ),
     reads(
       'holdback-balance',
@@ -361,7 +362,7 @@ export const openReelPath: PathData = {
       'Spring balance on the tape at a middle radius, in play.',
       'holdback',
       ['low: low', 'right: right', 'high: high'],
-      { level: 'head', power: 'live', riskMin: 0.5, handsMin: 3 },
+      { level: 'head', power: 'powered', probe: true, riskMin: 0.5, handsMin: 3 },
     ),
     looks(
       'pinch-look',
@@ -369,7 +370,7 @@ export const openReelPath: PathData = {
       'Shine, cracks; press a nail in. Does the solenoid pull it home?',
       'pinch',
       ['soft, pulled home: healthy', 'hard or glazed: hard', 'not pulled home: solenoid'],
-      { level: 'head', power: 'live', riskMin: 0.5, handsMin: 2, reliability: 0.93 },
+      { level: 'head', power: 'powered', probe: true, riskMin: 0.5, handsMin: 2, reliability: 0.93 },
     ),
     looks(
       'tape-end',

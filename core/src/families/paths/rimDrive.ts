@@ -242,7 +242,7 @@ export const rimDrivePath: PathData = {
       'Volume up: plays, hums, nothing?',
       'hum',
       ['plays: plays', 'hums: hums', 'nothing: none'],
-      { ...OUTSIDE, handsMin: 0.5 },
+      { ...OUTSIDE, power: 'powered', handsMin: 0.5 },
     ),
     reads(
       'thump',
@@ -258,7 +258,7 @@ export const rimDrivePath: PathData = {
       'Platter coasting with the idler off: does it rumble?',
       'rumble',
       ['none: none', 'rumbles: rumbles'],
-      { ...OUTSIDE, handsMin: 0.7, reliability: 0.92 },
+      { ...OUTSIDE, power: 'dead', handsMin: 0.7, reliability: 0.92 },
     ),
     reads(
       'motor-noise',
@@ -274,7 +274,7 @@ export const rimDrivePath: PathData = {
       'Through all its positions: free or stiff?',
       'lever',
       ['free: free', 'stiff: stiff'],
-      { ...OUTSIDE, handsMin: 0.3 },
+      { ...OUTSIDE, power: 'either', handsMin: 0.3 },
     ),
     reads(
       'spindle-dot',
@@ -282,7 +282,7 @@ export const rimDrivePath: PathData = {
       'Dot of paint on the spindle, platter off: does it turn, and which way?',
       'motor',
       SPEED_ANSWERS.concat('jumps: hunting'),
-      { level: 'platter', power: 'live', riskMin: 1, handsMin: 2, context: { idler: 'off' } },
+      { level: 'platter', power: 'powered', probe: true, riskMin: 1, handsMin: 2, context: { idler: 'off' } },
     ),
     looks(
       'idler-look',
@@ -342,7 +342,15 @@ export const rimDrivePath: PathData = {
       'Isolation transformer first, the variable one after it. Touch no metal. Bring up slowly; at two thirds without turning, switch off.',
       'start',
       ['a third: early', 'two thirds: late', 'never: never'],
-      { level: 'platter', power: 'live', riskMin: 3, handsMin: 5, cautions: ['isolation'], reliability: 0.96 },
+      {
+        level: 'platter',
+        power: 'powered',
+        probe: true,
+        riskMin: 3,
+        handsMin: 5,
+        cautions: ['isolation'],
+        reliability: 0.96,
+      },
     ),
     looks(
       'trim-nudge',
@@ -350,7 +358,7 @@ export const rimDrivePath: PathData = {
       'From below, platter propped: a hair each way.',
       'trims',
       ['not the trims: healthy', 'jumps: dirty', 'comes right: off'],
-      { level: 'below', power: 'live', riskMin: 1, handsMin: 5, reliability: 0.93 },
+      { level: 'below', power: 'powered', probe: true, riskMin: 1, handsMin: 5, reliability: 0.93 },
     ),
     looks(
       'amp-capacitors',

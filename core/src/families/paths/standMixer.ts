@@ -178,7 +178,7 @@ export const standMixerPath: PathData = {
       'Has it smoked or smelt, and does it still work?',
       'smoke',
       ['none: none', 'smoked: smoke'],
-      { ...OUTSIDE, handsMin: 0.2 },
+      { ...OUTSIDE, power: 'either', handsMin: 0.2 },
     ),
     reads(
       'slot',
@@ -210,7 +210,7 @@ export const standMixerPath: PathData = {
       'Push the motor, rock the machine.',
       'stance',
       ['firm: firm', 'motor hangs: motor hangs', 'rocks: rocks'],
-      { ...OUTSIDE, handsMin: 0.5 },
+      { ...OUTSIDE, power: 'dead', handsMin: 0.5 },
     ),
     looks(
       'switch-ohms',

@@ -244,7 +244,15 @@ export const toolBrushedPath: PathData = {
       'At the trigger’s input while it is pulled against a load: clip on with the source out.',
       'fed',
       ['none: none', 'sags: sags', 'right: right'],
-      { level: 'shell', power: 'live', riskMin: 3, handsMin: 3, context: { load: 'loaded' }, cautions: ['blade'] },
+      {
+        level: 'shell',
+        power: 'powered',
+        probe: true,
+        riskMin: 3,
+        handsMin: 3,
+        context: { load: 'loaded' },
+        cautions: ['blade'],
+      },
     ),
   ].concat(TRIGGER.tests, MOTOR.tests),
   repairs: [

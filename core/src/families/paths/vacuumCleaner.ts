@@ -167,6 +167,7 @@ export const vacuumCleanerPath: PathData = {
       ['lit: lit', 'dark: dark'],
       {
         ...OUTSIDE,
+        power: 'powered',
         handsMin: 0.2,
       },
     ),
@@ -248,7 +249,7 @@ export const vacuumCleanerPath: PathData = {
       'At the board’s input: clip dead, step back, power, read, unplug.',
       'switched',
       ['none: none', 'mains: right'],
-      { level: 'lid', power: 'live', riskMin: 6, handsMin: 3, cautions: ['earthed-scope'] },
+      { level: 'lid', power: 'powered', probe: true, riskMin: 6, handsMin: 3, cautions: ['earthed-scope'] },
     ),
     looks(
       'fan-look',

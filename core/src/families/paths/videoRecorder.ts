@@ -6,7 +6,7 @@ import { block, joints, looks, measure, mode, reads, repair, row, signal } from 
 import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: recorder with 5 V and 12 V rails';
-const live = { level: 'cover', power: 'live' as const, cautions: ['earthed-scope'] };
+const live = { level: 'cover', power: 'powered' as const, probe: true, cautions: ['earthed-scope'] };
 const CAPSTAN = ['still', 'quivers', 'slow', 'right', 'fast'] as const;
 
 export const videoRecorderPath: PathData = {
@@ -327,12 +327,12 @@ export const videoRecorderPath: PathData = {
   tests: [
     reads('display', 'Display', 'Plugged in: is it lit?', 'display', ['lit: lit', 'dark: dark'], {
       outside: true,
-      power: 'any',
+      power: 'powered',
       handsMin: 0.3,
     }),
     reads('dew', 'Dew warning', 'Does it warn of damp in a dry room?', 'dew', ['off: off', 'on: on'], {
       outside: true,
-      power: 'any',
+      power: 'powered',
       handsMin: 0.3,
     }),
     reads(
@@ -341,7 +341,7 @@ export const videoRecorderPath: PathData = {
       'A scrap tape: in, threaded, or given back?',
       'loaded',
       ['no: no', 'changes its mind: changes its mind', 'threads: yes'],
-      { outside: true, power: 'any', handsMin: 1, context: { mode: 'load' } },
+      { outside: true, power: 'running', handsMin: 1, context: { mode: 'load' } },
     ),
     reads(
       'loading-sound',
@@ -349,7 +349,7 @@ export const videoRecorderPath: PathData = {
       'Listen while it takes the tape.',
       'loading',
       ['turns: turns', 'silent: still'],
-      { outside: true, power: 'any', handsMin: 0.7, context: { mode: 'load' }, reliability: 0.93 },
+      { outside: true, power: 'running', handsMin: 0.7, context: { mode: 'load' }, reliability: 0.93 },
     ),
     reads(
       'play-picture',
@@ -357,7 +357,7 @@ export const videoRecorderPath: PathData = {
       'Play a good tape.',
       'picture',
       ['good: good', 'bars or noise: bars', 'none: none'],
-      { outside: true, power: 'any', handsMin: 1, context: { mode: 'play' } },
+      { outside: true, power: 'running', handsMin: 1, context: { mode: 'play' } },
     ),
     reads(
       'still-picture',
@@ -365,7 +365,7 @@ export const videoRecorderPath: PathData = {
       'Still: the heads alone.',
       'picture',
       ['good: good', 'bars or noise: bars', 'none: none'],
-      { outside: true, power: 'any', handsMin: 0.7, context: { mode: 'still' } },
+      { outside: true, power: 'running', handsMin: 0.7, context: { mode: 'still' } },
     ),
     reads(
       'search-picture',
@@ -373,7 +373,7 @@ export const videoRecorderPath: PathData = {
       'Search: the capstan runs free of the control track.',
       'picture',
       ['good: good', 'bars or noise: bars', 'none: none'],
-      { outside: true, power: 'any', handsMin: 0.7, context: { mode: 'search' } },
+      { outside: true, power: 'running', handsMin: 0.7, context: { mode: 'search' } },
     ),
     reads(
       'play-speed',
@@ -381,7 +381,7 @@ export const videoRecorderPath: PathData = {
       'Sound of a known tune: still, slow, right, fast, unsteady?',
       'tape',
       ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'unsteady: unsteady'],
-      { outside: true, power: 'any', handsMin: 1, context: { mode: 'play' } },
+      { outside: true, power: 'running', handsMin: 1, context: { mode: 'play' } },
     ),
     reads(
       'play-warm',
@@ -389,11 +389,11 @@ export const videoRecorderPath: PathData = {
       'The same after half an hour.',
       'tape',
       ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'unsteady: unsteady'],
-      { outside: true, power: 'any', handsMin: 1, waitMin: 30, context: { mode: 'play', heat: 'warm' } },
+      { outside: true, power: 'running', handsMin: 1, waitMin: 30, context: { mode: 'play', heat: 'warm' } },
     ),
     reads('winds', 'Winds', 'Wind and rewind.', 'winding', ['turns: turns', 'still: still'], {
       outside: true,
-      power: 'any',
+      power: 'running',
       handsMin: 0.7,
       context: { mode: 'wind' },
     }),
@@ -495,7 +495,7 @@ export const videoRecorderPath: PathData = {
       'A clean sine that grows with speed.',
       'fg',
       ['clean sine: right', 'uneven: uneven', 'none: none'],
-      { level: 'cover', power: 'any', handsMin: 4, reliability: 0.96 },
+      { level: 'cover', power: 'dead', handsMin: 4, reliability: 0.96 },
     ),
     looks(
       'fg-joints',

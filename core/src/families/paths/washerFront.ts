@@ -7,7 +7,13 @@ import { bridge } from '../parts/bridge.js';
 import type { PathData } from '../path/schema.js';
 
 const WASHER = 'common practice: 230 V machine, three-phase motor of 2 to 3 Ω a pair';
-const live = { level: 'panel', power: 'live' as const, riskMin: 6, cautions: ['earthed-scope', 'backfeed'] };
+const live = {
+  level: 'panel',
+  power: 'powered' as const,
+  probe: true,
+  riskMin: 6,
+  cautions: ['earthed-scope', 'backfeed'],
+};
 
 const BRIDGE = bridge({
   level: 'back',
@@ -270,7 +276,7 @@ export const washerFrontPath: PathData = {
       'Plugged in, switched on: do they light?',
       'lamps',
       ['lit: lit', 'dark: dark'],
-      { outside: true, power: 'any', handsMin: 0.3 },
+      { outside: true, power: 'powered', handsMin: 0.3 },
     ),
     reads(
       'fills',
@@ -278,7 +284,7 @@ export const washerFrontPath: PathData = {
       'Start a wash: does water run, and stop at its level?',
       'valve',
       ['none: none', 'fills and stops: fills', 'overfills: overfills'],
-      { outside: true, power: 'any', handsMin: 1, waitMin: 5, context: { phase: 'fill' } },
+      { outside: true, power: 'running', handsMin: 1, waitMin: 5, context: { phase: 'fill' } },
     ),
     reads(
       'tumbles',
@@ -286,7 +292,7 @@ export const washerFrontPath: PathData = {
       'After the fill: one way, rest, the other way?',
       'drum',
       ['still: still', 'slow: slow', 'right: right', 'fast: fast'],
-      { outside: true, power: 'any', handsMin: 1, waitMin: 6 },
+      { outside: true, power: 'running', handsMin: 1, waitMin: 6 },
     ),
     reads(
       'motor-sound',
@@ -294,11 +300,11 @@ export const washerFrontPath: PathData = {
       'Ear at the back in wash: silent, hums, turns?',
       'motor',
       ['silent: still', 'hums: hums', 'turns in jerks: wrong', 'turns: turns'],
-      { outside: true, power: 'any', handsMin: 1, reliability: 0.9 },
+      { outside: true, power: 'running', handsMin: 1, reliability: 0.9 },
     ),
     reads('drains', 'Does the pump run', 'Choose drain.', 'pump', ['runs: runs', 'still: still'], {
       outside: true,
-      power: 'any',
+      power: 'running',
       handsMin: 1,
     }),
     reads(
@@ -307,7 +313,7 @@ export const washerFrontPath: PathData = {
       'Watch the timer through a wash.',
       'programme',
       ['runs: runs', 'stuck: stuck', 'none of it: none'],
-      { outside: true, power: 'any', handsMin: 1, waitMin: 15 },
+      { outside: true, power: 'running', handsMin: 1, waitMin: 15 },
     ),
     reads(
       'code',
@@ -315,7 +321,7 @@ export const washerFrontPath: PathData = {
       'Read it, or turn the row of lamps into its number. It names a symptom, not a part.',
       'code',
       ['none: none', 'motor: motor', 'door: door', 'water: water'],
-      { outside: true, power: 'any', handsMin: 1, reliability: 0.9 },
+      { outside: true, power: 'powered', handsMin: 1, reliability: 0.9 },
     ),
     reads(
       'noise',
@@ -323,7 +329,7 @@ export const washerFrontPath: PathData = {
       'Listen in wash and in spin.',
       'noise',
       ['quiet: quiet', 'rumbles: rumbles', 'squeals: squeals'],
-      { outside: true, power: 'any', handsMin: 1, reliability: 0.9 },
+      { outside: true, power: 'running', handsMin: 1, reliability: 0.9 },
     ),
     reads(
       'hand-turn',
@@ -451,7 +457,15 @@ export const washerFrontPath: PathData = {
       'Only when windings, bridge and feeds are proved: try a known board.',
       'control',
       ['the same: healthy', 'cured: dead, backfeed'],
-      { level: 'back', handsMin: 12, power: 'live', riskMin: 8, opens: ['board-plugs'], reliability: 0.97 },
+      {
+        level: 'back',
+        handsMin: 12,
+        power: 'powered',
+        probe: true,
+        riskMin: 8,
+        opens: ['board-plugs'],
+        reliability: 0.97,
+      },
     ),
     looks('panel-lamp', 'Panel lamp', 'Unplugged. Ohms of the lamp.', 'panel', ['through: healthy', 'open: dark'], {
       level: 'panel',

@@ -14,7 +14,13 @@ const BRIDGE = bridge({
   apartOhm: 1,
   windingsHow: 'Unplugged, motor plug off. Three pairs alike within 1 Ω; none to the case by the insulation tester.',
 });
-const live = { level: 'console', power: 'live' as const, riskMin: 8, cautions: ['earthed-scope', 'backfeed'] };
+const live = {
+  level: 'console',
+  power: 'powered' as const,
+  probe: true,
+  riskMin: 8,
+  cautions: ['earthed-scope', 'backfeed'],
+};
 
 export const washerTopPath: PathData = {
   speed: { signal: 'basket', speedKey: null, heatKey: null },
@@ -182,6 +188,7 @@ export const washerTopPath: PathData = {
   tests: [
     reads('display', 'Lamps of the console', 'Plugged in, switched on: lit?', 'display', ['lit: lit', 'dark: dark'], {
       ...OUTSIDE,
+      power: 'powered',
       handsMin: 0.2,
     }),
     reads(
@@ -190,7 +197,7 @@ export const washerTopPath: PathData = {
       'Read it, or turn the row of lamps into its number. It names a symptom, not a part.',
       'code',
       ['none: none', 'balance: balance', 'lid: lid', 'drive: drive'],
-      { ...OUTSIDE, handsMin: 1, reliability: 0.9 },
+      { ...OUTSIDE, power: 'powered', handsMin: 1, reliability: 0.9 },
     ),
     reads(
       'lid-click',

@@ -36,13 +36,7 @@ export const cordlessBrushless: Family = {
   safeLines: [SAFE.packOut, SAFE.packLook, SAFE.charge, SAFE.blade],
   cautions: ['cell', 'blade', 'potting', 'hot-air', 'spring'],
   licensed: 'Packs are opened only by those equipped for it; damaged ones go to the local hazardous-waste point.',
-  openEnds: [
-    END.motorPlug,
-    END.boardPlugs,
-    { id: 'potting', what: 'potting cut away over the switches', how: 'removed' },
-    END.lifted,
-    END.bridge,
-  ],
+  openEnds: [END.motorPlug, END.boardPlugs, END.potting, END.lifted, END.bridge],
   moves: [
     MOVE.outOfCircuit,
     {

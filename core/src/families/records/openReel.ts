@@ -34,14 +34,7 @@ export const openReel: Family = {
   safeLines: [SAFE.unplug, SAFE.charge, { ...SAFE.tapeOut, text: 'Tape and reels off' }, SAFE.tilt],
   cautions: ['solvent', 'spring', 'isolation', 'tip', 'cradle'],
   licensed: null,
-  openEnds: [
-    END.belt,
-    END.earth,
-    END.motorPlug,
-    END.boardPlugs,
-    { id: 'brake-springs', what: 'brake bands and their springs', how: 'removed' },
-    END.lifted,
-  ],
+  openEnds: [END.belt, END.earth, END.motorPlug, END.boardPlugs, END.brakeSprings, END.lifted],
   moves: [
     MOVE.newBelt,
     MOVE.oil,

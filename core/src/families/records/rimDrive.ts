@@ -40,13 +40,7 @@ export const rimDrive: Family = {
   cautions: ['solvent', 'isolation', 'penetrating', 'earthed-scope', 'spring', 'cradle'],
   licensed:
     'Some old players tie their chassis to one side of the mains: touch no metal while it is live; local rules may keep such work to licensed people.',
-  openEnds: [
-    END.earth,
-    { id: 'idler', what: 'idler wheel with its washers and spring', how: 'removed' },
-    END.motorPlug,
-    END.lifted,
-    END.voltage,
-  ],
+  openEnds: [END.earth, END.idler, END.motorPlug, END.lifted, END.voltage],
   moves: [
     MOVE.oil,
     MOVE.outOfCircuit,

@@ -37,13 +37,7 @@ export const standMixer: Family = {
   safeLines: [SAFE.unplug, SAFE.charge, SAFE.attachments],
   cautions: ['spring', 'earthed-scope', 'solvent', 'loose-motor'],
   licensed: 'It prepares food: grease and glue in the head must be fit for food machines.',
-  openEnds: [
-    END.earth,
-    { id: 'pickup-gap', what: 'pickup coil, its gap measured before', how: 'removed' },
-    END.boardPlugs,
-    END.lifted,
-    END.bridge,
-  ],
+  openEnds: [END.earth, END.pickupGap, END.boardPlugs, END.lifted, END.bridge],
   moves: [
     MOVE.brushes,
     MOVE.outOfCircuit,

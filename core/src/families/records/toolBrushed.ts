@@ -24,12 +24,7 @@ export const toolBrushed: Family = {
   safeLines: [SAFE.unplug, SAFE.packOut, SAFE.packLook, SAFE.charge, SAFE.blade],
   cautions: ['spring', 'blade', 'cell', 'loose-motor'],
   licensed: null,
-  openEnds: [
-    { id: 'brush-caps', what: 'brushes and their caps', how: 'removed' },
-    { id: 'trigger-wires', what: 'wires of the trigger module', how: 'unsoldered' },
-    END.lifted,
-    END.bridge,
-  ],
+  openEnds: [END.brushCaps, END.triggerWires, END.lifted, END.bridge],
   moves: [
     MOVE.brushes,
     MOVE.outOfCircuit,

@@ -34,14 +34,7 @@ export const vacuumCleaner: Family = {
   safeLines: [SAFE.unplug, SAFE.charge, SAFE.dust],
   cautions: ['loose-motor', 'earthed-scope', 'spring', 'backfeed', 'blade'],
   licensed: null,
-  openEnds: [
-    END.lifted,
-    END.bridge,
-    END.boardPlugs,
-    { id: 'reel', what: 'cord reel and its rings', how: 'removed' },
-    { id: 'motor-seal', what: 'motor seal, key in its gap', how: 'removed' },
-    END.motorPlug,
-  ],
+  openEnds: [END.lifted, END.bridge, END.boardPlugs, END.reel, END.motorSeal, END.motorPlug],
   moves: [
     MOVE.bypass,
     MOVE.brushes,

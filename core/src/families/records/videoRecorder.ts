@@ -46,13 +46,7 @@ export const videoRecorder: Family = {
   safeLines: [SAFE.unplug, SAFE.charge, SAFE.tapeOut, SAFE.windows],
   cautions: ['magnet', 'earthed-scope', 'solvent', 'spring'],
   licensed: null,
-  openEnds: [
-    { id: 'mode-switch', what: 'mode switch', how: 'unsoldered' },
-    END.boardPlugs,
-    { id: 'cassette-housing', what: 'cassette housing plug', how: 'unplugged' },
-    END.lifted,
-    END.earth,
-  ],
+  openEnds: [END.modeSwitch, END.boardPlugs, END.cassetteHousing, END.lifted, END.earth],
   moves: [
     {
       id: 'mode-switch-clean',

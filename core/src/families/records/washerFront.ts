@@ -28,13 +28,7 @@ export const washerFront: Family = {
   safeLines: [SAFE.unplug, SAFE.inverter, SAFE.charge, SAFE.water, SAFE.tilt, SAFE.sheet],
   cautions: ['tip', 'earthed-scope', 'backfeed', 'spring'],
   licensed: 'Fixed wiring, and in many places any mains work on a washer for others, is for licensed people.',
-  openEnds: [
-    END.earth,
-    END.motorPlug,
-    END.boardPlugs,
-    { id: 'pressure-wire', what: 'wire lifted at the pressure switch, both ends insulated', how: 'lifted' },
-    { id: 'hoses', what: 'hoses, hot and cold as labelled', how: 'removed' },
-  ],
+  openEnds: [END.earth, END.motorPlug, END.boardPlugs, END.pressureWire, END.hoses],
   moves: [
     {
       id: 'pressure-lift',

@@ -26,15 +26,7 @@ export const washerTop: Family = {
   cautions: ['tip', 'earthed-scope', 'backfeed', 'spring'],
   licensed:
     'Fixed wiring, and in many places any mains work on a washer for others, is for licensed people; the live sensor test only for those used to it.',
-  openEnds: [
-    END.lifted,
-    END.earth,
-    END.speaker,
-    END.boardPlugs,
-    END.motorPlug,
-    { id: 'hoses', what: 'hoses, hot and cold as labelled', how: 'removed' },
-    END.lid,
-  ],
+  openEnds: [END.lifted, END.earth, END.sensor, END.boardPlugs, END.motorPlug, END.hoses, END.lid],
   moves: [
     {
       id: 'sensor-swap',

@@ -140,19 +140,81 @@ export const STORE = {
 export const LOW_RESERVOIR =
   'Its supply stays under 35 V behind a transformer or adapter: the reservoir can spark but not harm.';
 
-const end = (id: string, what: string, how: UsualEnd['how']): UsualEnd => ({ id, what, how });
+const end = (
+  id: string,
+  what: string,
+  how: UsualEnd['how'],
+  safe: string,
+  ...outOfPath: readonly string[]
+): UsualEnd => ({ id, what, how, safe, blocks: [...outOfPath] });
 
+/** What is usually left open, each with the state in which power may come. Common practice. */
 export const END = {
-  earth: end('earth', 'earth wire on its screw, star washer under it', 'unplugged'),
-  motorPlug: end('motor-plug', 'motor connector', 'unplugged'),
-  belt: end('belt', 'belt', 'removed'),
-  boardPlugs: end('board-plugs', 'connectors of the board', 'unplugged'),
-  lid: end('lid-switch', 'lid or door switch plug', 'unplugged'),
-  bridge: end('bridge', 'wire bridging a switch for a test', 'bridged'),
-  lifted: end('lifted-leg', 'a leg lifted to measure out of circuit', 'lifted'),
-  voltage: end('voltage', 'voltage selector', 'switched'),
-  trimSeal: end('trim-hole', 'trim hole seal', 'cut'),
-  speaker: end('sensor', 'speed sensor plug', 'unplugged'),
+  earth: end('earth', 'earth wire', 'unplugged', 'on its screw, star washer under it, tugged', '*'),
+  motorPlug: end(
+    'motor-plug',
+    'motor connector',
+    'unplugged',
+    'plugged in, or insulated and clear',
+    'motor',
+    'winding',
+    'coils',
+    'armature',
+  ),
+  belt: end('belt', 'belt', 'removed', 'on and untwisted, or laid clear of what turns', 'belt'),
+  boardPlugs: end('board-plugs', 'connectors of the board', 'unplugged', 'all plugged in, none a pin aside', '*'),
+  lid: end('lid-switch', 'lid or door switch plug', 'unplugged', 'plugged in; never bridged', '*'),
+  bridge: end('bridge', 'wire bridging a switch for a test', 'bridged', 'removed'),
+  lifted: end('lifted-leg', 'a leg lifted to measure out of circuit', 'lifted', 'soldered back'),
+  voltage: end('voltage', 'voltage selector', 'switched', 'set to the volts of this socket', '*'),
+  trimSeal: end('trim-hole', 'trim hole seal', 'cut', 'no blade left in the hole; sealed before hand-back'),
+  sensor: end('sensor', 'speed sensor plug', 'unplugged', 'plugged in', 'sensor', 'tacho'),
+  hoses: end('hoses', 'hoses', 'removed', 'on, hot and cold as labelled; or taps shut and the floor dry'),
+  idler: end(
+    'idler',
+    'idler wheel with its washers and spring',
+    'removed',
+    'on with washers and spring, or laid clear of what turns',
+    'idler',
+  ),
+  pickupGap: end('pickup-gap', 'pickup coil', 'removed', 'screwed down, gap as measured before', 'pickup'),
+  brushCaps: end(
+    'brush-caps',
+    'brushes and their caps',
+    'removed',
+    'both in, bevel as it came out, caps home',
+    'brushes',
+  ),
+  triggerWires: end(
+    'trigger-wires',
+    'wires of the trigger module',
+    'unsoldered',
+    'soldered to their tags, none touching',
+    'trigger',
+  ),
+  reel: end('reel', 'cord reel and its rings', 'removed', 'closed over its rings, nothing bare', 'reel'),
+  motorSeal: end('motor-seal', 'motor seal', 'removed', 'seated, key of the motor in its gap'),
+  modeSwitch: end('mode-switch', 'mode switch', 'unsoldered', 'soldered back, marks in the home position', 'mode'),
+  cassetteHousing: end('cassette-housing', 'cassette housing plug', 'unplugged', 'plugged in', '*'),
+  brakeSprings: end(
+    'brake-springs',
+    'brake bands and their springs',
+    'removed',
+    'hooked on, free of the reels',
+    'brakes',
+  ),
+  pressureWire: end(
+    'pressure-wire',
+    'wire lifted at the pressure switch',
+    'lifted',
+    'on its tab, or both ends insulated for the test',
+  ),
+  potting: end(
+    'potting',
+    'potting cut away over the switches',
+    'removed',
+    'nothing conductive near the bare part; coated before hand-back',
+  ),
 } as const;
 
 const move = (

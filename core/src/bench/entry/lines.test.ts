@@ -1,0 +1,102 @@
+/** The table of spoken lines is the grammar's specification; the share understood is printed. */
+import { describe, expect, it } from 'vitest';
+import { PATHS } from '../../families/index.js';
+import type { DrivePath } from '../../families/index.js';
+import { PROMPTED, SPOKEN } from './lines.test-data.js';
+import { parseEntry } from './parse.js';
+import { knownPlaces } from './places.js';
+import type { Entry, EntryReading } from './types.js';
+
+declare const console: { log(text: string): void };
+
+const path = PATHS.get('belt-turntable-dc') as DrivePath;
+const known = {
+  speedIds: ['33', '45'],
+  places: knownPlaces({ familyId: 'belt-turntable-dc', powerKind: 'mains', ratedVolts: 230 }, path, path, []),
+  path,
+};
+
+const number = (value: number): string =>
+  value !== 0 && Math.abs(value) < 1e-5
+    ? Number(value.toPrecision(6)).toExponential()
+    : String(Number(value.toPrecision(6)));
+
+function reading(one: EntryReading): string {
+  const parts = [
+    ...one.values.map(number),
+    one.unit,
+    one.qualifier,
+    one.bound === 'exact' ? null : one.bound,
+    one.place === null ? null : `@${one.place}${one.newPlace ? '*' : ''}`,
+    one.speedId === null ? null : `#${one.speedId}`,
+    one.condition === null ? null : `~${one.condition}`,
+    one.nominalHz === null ? null : `of ${one.nominalHz}`,
+  ];
+  return parts.filter((part) => part !== null && part !== '').join(' ');
+}
+
+/** The table's notation of an entry. */
+function said(entry: Entry): string {
+  switch (entry.kind) {
+    case 'reading':
+      return reading(entry);
+    case 'readings':
+      return entry.readings.map(reading).join(' & ');
+    case 'ask':
+      return `ask ${number(entry.readings[0].values[0] as number)}|${reading(entry.readings[1])}`;
+    case 'ask-place':
+      return `near ${entry.near.join('|')}: ${reading(entry.reading)}`;
+    case 'strobe':
+      return entry.direction === 'still'
+        ? `strobe ${entry.speedId} still`
+        : `strobe ${entry.speedId} ${entry.bars} ${entry.direction} ${entry.edge ?? '?'} ${entry.overS}`;
+    case 'answer':
+      return `answer ${entry.testId}=${entry.outcome}`;
+    case 'trim':
+      return `trim ${entry.speedId ?? '?'} ${entry.clock}`;
+    case 'work':
+      return `work ${entry.action}: ${entry.what}`;
+    case 'ends':
+      return `ends ${entry.ends.map((end) => `${end.how}: ${end.what}`).join(' & ')}`;
+    case 'closed':
+      return `closed ${entry.what}`;
+    case 'power':
+      return `${entry.pack ? 'pack' : 'power'} ${entry.on ? 'on' : 'off'}`;
+    case 'start-volts':
+      return `starts ${entry.volts}`;
+    case 'timer':
+      return `timer ${entry.timer} ${entry.minutes}`;
+    case 'ordered':
+      return `ordered ${entry.what}`;
+    default:
+      return entry.kind;
+  }
+}
+
+describe('the entry line hears a repairer', () => {
+  const results = [
+    ...SPOKEN.map(([line, meaning]) => ({ line, meaning, heard: said(parseEntry(line, known)) })),
+    ...PROMPTED.map(([testId, line, meaning]) => {
+      const signal = path.signals.find((one) => one.id === path.tests.find((test) => test.id === testId)?.signal);
+      const prompt = { testId, place: signal?.measure?.place ?? null, unit: signal?.measure?.unit ?? null };
+      return { line: `${testId}: ${line}`, meaning, heard: said(parseEntry(line, { ...known, prompt })) };
+    }),
+  ];
+
+  it('holds a table of at least 250 lines, none twice', () => {
+    expect(results.length).toBeGreaterThanOrEqual(250);
+    expect(new Set(results.map((one) => one.line)).size).toBe(results.length);
+  });
+
+  it.each(results.map((one) => [one.line, one.meaning, one.heard] as const))('%s → %s', (_line, meaning, heard) => {
+    expect(heard).toBe(meaning);
+  });
+
+  it('prints the share understood', () => {
+    const right = results.filter((one) => one.heard === one.meaning).length;
+    console.log(
+      `spoken lines understood: ${right} of ${results.length} (${((100 * right) / results.length).toFixed(1)} %)`,
+    );
+    expect(right).toBe(results.length);
+  });
+});
