@@ -1,10 +1,54 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 const api = `http://127.0.0.1:${process.env.API_PORT ?? '4780'}`;
 
+/**
+ * A reload without the server shows the app with what it has. Built parts are kept by their hashed names;
+ * pages and answers come from the server first, and from what was last seen only when it does not answer.
+ */
+const offline: Parameters<typeof VitePWA>[0] = {
+  injectRegister: null,
+  manifest: false,
+  filename: 'sw.js',
+  workbox: {
+    skipWaiting: true,
+    clientsClaim: true,
+    inlineWorkboxRuntime: true,
+    cleanupOutdatedCaches: true,
+    globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+    globIgnores: ['sw.js'],
+    maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
+    navigateFallback: null,
+    runtimeCaching: [
+      {
+        urlPattern: ({ request }) => request.mode === 'navigate',
+        handler: 'NetworkFirst',
+        options: {
+          cacheName: 'pages',
+          // Every screen is the same page: one kept copy serves them all.
+          plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
+        },
+      },
+      {
+        urlPattern: ({ url, sameOrigin }) =>
+          sameOrigin &&
+          /^\/api\/v1\/(?:jobs|settings|sources|runs|families|photos)(?:\/|\?|$)/.test(url.pathname + url.search),
+        handler: 'NetworkFirst',
+        method: 'GET',
+        options: {
+          cacheName: 'answers',
+          expiration: { maxEntries: 400 },
+          cacheableResponse: { statuses: [200] },
+        },
+      },
+    ],
+  },
+};
+
 export default defineConfig({
-  plugins: [react()],
+  plugins: [react(), VitePWA(offline)],
   // The server puts a fresh nonce in for every answer; styles made at run time carry it.
   html: { cspNonce: 'NONCE_OF_THIS_ANSWER' },
   server: { host: '127.0.0.1', proxy: { '/api': api } },

@@ -54,7 +54,13 @@ const ledgerSchemas = [
     renewed: z.array(word).max(12),
   }),
   z.object({ kind: z.literal('explain'), finding: word, why: word }),
-  z.object({ kind: z.literal('move'), moveId: z.string().min(1).max(64), name: word, began: key.nullable() }),
+  z.object({
+    kind: z.literal('move'),
+    moveId: z.string().min(1).max(64),
+    name: word,
+    began: key.nullable(),
+    dropped: z.boolean().optional(),
+  }),
 ] as const;
 
 const safetySchemas = [

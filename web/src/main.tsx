@@ -5,6 +5,7 @@ import './app/global.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.js';
+import { keepForReload } from './app/keepForReload.js';
 import { startStream } from './shared/api/stream.js';
 import { setClock } from './shared/outbox/clock.js';
 import { startOutbox } from './shared/outbox/outbox.js';
@@ -12,6 +13,7 @@ import { startOutbox } from './shared/outbox/outbox.js';
 setClock().catch(() => undefined);
 void startOutbox();
 startStream();
+void keepForReload();
 
 const root = document.getElementById('root');
 if (root) {

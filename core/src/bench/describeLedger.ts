@@ -40,7 +40,7 @@ export function ledgerWords(body: LaterBody): string {
     case 'explain':
       return `explained: ${body.why}`;
     case 'move':
-      return body.began ? `ended: ${body.name}` : `begun: ${body.name}`;
+      return body.dropped ? `dropped: ${body.name}` : body.began ? `ended: ${body.name}` : `begun: ${body.name}`;
     case 'gate':
       return gateWords(body);
     case 'timer':

@@ -17,15 +17,17 @@ export interface WhereHandsWere {
 /** A break of less than this needs no reminder. */
 export const BREAK_MINUTES = 20;
 
-/** Null while the last line is fresh, nothing was entered yet, or the job is handed back. */
+/** On another device at once, on the same one after a break. Null while the last line is fresh, nothing was entered yet, or the job is handed back. */
 export function whereHandsWere(
   lines: readonly BenchEvent[],
   state: Pick<JobState, 'ledger' | 'timers' | 'handedBackAt'>,
   now: Date,
+  device: string | null = null,
 ): WhereHandsWere | null {
   const last = lines.at(-1);
   if (!last || state.handedBackAt) return null;
-  if (now.getTime() - Date.parse(last.enteredAt) < BREAK_MINUTES * 60_000) return null;
+  const elsewhere = device !== null && last.device !== device;
+  if (!elsewhere && now.getTime() - Date.parse(last.enteredAt) < BREAK_MINUTES * 60_000) return null;
   const find = (key: string) => lines.find((line) => line.key === key)?.body;
   return {
     stage: last.stage,

@@ -26,6 +26,8 @@ export interface PowerNow {
   /** What is acted on: with a doubt open the live one. */
   readonly state: PowerState;
   readonly since: string | null;
+  /** When it was said to be unplugged, or the pack out, last; null before, and while it is live. */
+  readonly unpluggedAt: string | null;
   /** A reading since it was last live says that the charge is gone, or nothing in it holds one. */
   readonly chargeProved: boolean;
   /** Measured and over the limit; null when none was, or it is gone. */
@@ -51,7 +53,14 @@ export function powerSteps(job: JobFacts, lines: readonly BenchEvent[]): PowerNo
 
 const startNow = (job: JobFacts): PowerNow => {
   const stores = holdsCharge(job);
-  return { state: startState(job, stores), since: null, chargeProved: !stores, charge: null, doubt: null };
+  return {
+    state: startState(job, stores),
+    since: null,
+    unpluggedAt: null,
+    chargeProved: !stores,
+    charge: null,
+    doubt: null,
+  };
 };
 
 function placesGiven(lines: readonly BenchEvent[]): ReadonlyMap<string, string> {
@@ -88,7 +97,7 @@ function said(
   const chargeProved = wasOn ? !stores : now.chargeProved;
   const charge = wasOn ? null : now.charge;
   const state = unplugged(body.state) ? unpluggedState(chargeProved) : body.state;
-  return { state, since: at, chargeProved, charge, doubt: null };
+  return { state, since: at, unpluggedAt: isLive(state) ? null : at, chargeProved, charge, doubt: null };
 }
 
 function charged(

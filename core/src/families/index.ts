@@ -24,6 +24,7 @@ export { POWER_KINDS } from './schema.js';
 export { EMPTY_SHEET, fitPath, modelSheetSchema, sheetProblem, withoutParts, type ModelSheet } from './path/fit.js';
 export { pathSchema } from './path/schema.js';
 export { PLACE_ALIASES } from './shared/aliases.js';
+export { LANE_ORDER, pathOrder } from './path/order.js';
 export { needsPower } from './path/power.js';
 export type {
   Context,

@@ -57,6 +57,8 @@ export const safeLineSchema = z.object({
   powerKinds,
   /** True where a reading of the charge answers it, never a tick. */
   byReading: z.boolean(),
+  /** Minutes that must pass after it was unplugged; the clock answers it, never a tick. Null for none. */
+  waitMin: z.number().positive().nullable(),
 });
 
 /** Something that is usually taken off, unplugged or bridged and then forgotten. */

@@ -20,5 +20,6 @@ export * from './sound/synth.js';
 export { SOUND_DEFAULTS } from './sound/defaults.js';
 export * from './run/result.js';
 export * from './run/make.js';
+export * from './run/played.js';
 export * from './run/compare.js';
 export * from './run/working.js';

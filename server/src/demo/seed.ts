@@ -19,6 +19,7 @@ import { insertRun } from '../features/runs/repository.js';
 import { markSeeded, wasSeeded } from '../features/settings/repository.js';
 import { insertSource } from '../features/sources/repository.js';
 import { seedDesk } from './desk.js';
+import { withPower } from './power.js';
 import { DEMO_PHOTOS } from './photos.js';
 import { DEMO_JOBS, DEMO_SOURCES, type DemoJob, type DemoTone } from './jobs.js';
 
@@ -74,7 +75,12 @@ async function seedJob(trx: Db, demo: DemoJob, sources: readonly ToneSource[], n
       body: withKeys(body, keys, photos),
     });
   }
-  await appendEvents(trx, id, events, now);
+  await appendEvents(
+    trx,
+    id,
+    withPower({ number: demo.number, ...fields, speedIds: [...fields.speedIds], tolerance }, events),
+    now,
+  );
   const job = await lockJob(trx, id);
   if (job) await refreshState(trx, job, now);
 }

@@ -3,6 +3,8 @@ import type { Job } from '@amber-gauge/contract';
 import {
   jobState,
   nextWish,
+  powerLineWords,
+  standing,
   owedItems,
   toleranceOfUse,
   type BenchEvent,
@@ -59,6 +61,7 @@ export function viewOf(events: readonly BenchEvent[], job: Job = JOB): JobView {
     state,
     owed: owedItems(job, state),
     next: nextWish(job, state, new Date('2026-01-01T09:00:00.000Z')),
+    powerWords: powerLineWords(job, standing(events)),
   };
 }
 

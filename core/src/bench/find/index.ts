@@ -3,4 +3,5 @@ export * from './evidence.js';
 export * from './confirmed.js';
 export * from './healthy.js';
 export * from './known.js';
+export { betweenRows, type BetweenValue } from './between.js';
 export * from './workOf.js';

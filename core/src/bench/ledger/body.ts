@@ -111,6 +111,8 @@ export interface MoveBody {
   readonly name: string;
   /** The line that began it; null when this line begins it. */
   readonly began: string | null;
+  /** It was given up: nothing was done, and the ends it opened stay open until they are closed. */
+  readonly dropped?: boolean | undefined;
 }
 
 export type LedgerBody = StepBody | OpenEndBody | CloseBody | RefitBody | ExplainBody | MoveBody;

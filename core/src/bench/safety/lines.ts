@@ -8,22 +8,37 @@ export interface UnitSafeLine {
   readonly line: SafeLine;
   /** answered: by the power state or a reading; said: by a tap; open: not yet. */
   readonly state: 'open' | 'said' | 'answered';
+  /** A wait that runs since it was unplugged, ISO 8601; null where none does. */
+  readonly waitUntil: string | null;
 }
 
 /** The family's lines for this unit, in order; the plug and the charge answer for themselves. */
 export function safeLinesOf(
   job: JobFacts,
   lines: readonly BenchEvent[],
-  power: { readonly state: PowerState; readonly since: string | null; readonly chargeProved: boolean },
+  power: {
+    readonly state: PowerState;
+    readonly since: string | null;
+    readonly unpluggedAt: string | null;
+    readonly chargeProved: boolean;
+  },
 ): UnitSafeLine[] {
   const said = new Set(lines.flatMap(({ body }) => (body.kind === 'safe' ? [body.lineId] : [])));
   const off = !isLive(power.state) && power.since !== null;
   return familyOf(job.familyId)
     .safeLines.filter((line) => line.powerKinds.includes(job.powerKind))
     .filter((line) => !line.byReading || holdsCharge(job))
-    .map((line) => {
-      if (line.byReading) return { line, state: power.chargeProved ? 'answered' : 'open' };
-      if (line.id === 'unplug' || line.id === 'pack-out') return { line, state: off ? 'answered' : 'open' };
-      return { line, state: said.has(line.id) ? 'said' : 'open' };
-    });
+    .map((line) => ({ line, state: stateOf(line), waitUntil: waitOf(line) }));
+
+  function stateOf(line: SafeLine): UnitSafeLine['state'] {
+    if (line.byReading) return power.chargeProved ? 'answered' : 'open';
+    if (line.waitMin !== null) return off && power.chargeProved ? 'answered' : 'open';
+    if (line.id === 'unplug' || line.id === 'pack-out') return off ? 'answered' : 'open';
+    return said.has(line.id) ? 'said' : 'open';
+  }
+
+  function waitOf({ waitMin }: SafeLine): string | null {
+    if (waitMin === null || !off || power.chargeProved || power.unpluggedAt === null) return null;
+    return new Date(Date.parse(power.unpluggedAt) + 60_000 * waitMin).toISOString();
+  }
 }

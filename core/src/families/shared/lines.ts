@@ -7,7 +7,8 @@ const line = (
   why: string,
   powerKinds: readonly PowerKind[] = ['mains', 'adapter', 'pack'],
   byReading = false,
-): SafeLine => ({ id, text, why, powerKinds: [...powerKinds], byReading });
+  waitMin: number | null = null,
+): SafeLine => ({ id, text, why, powerKinds: [...powerKinds], byReading, waitMin });
 
 export const SAFE = {
   unplug: line(
@@ -81,6 +82,8 @@ export const SAFE = {
     'Wait five minutes after unplugging, then measure the bus',
     'Inverter capacitors hold charge for minutes, and without limit when their bleeder is open.',
     ['mains'],
+    false,
+    5,
   ),
   sheet: line(
     'sheet',

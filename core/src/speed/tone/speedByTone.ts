@@ -7,21 +7,24 @@ const RECORD_RPM = [100 / 3, 45, 78.26];
 export interface SpeedPlayed {
   /** As in "a 33⅓ rpm band played at 45 rpm" or "played at double speed". */
   readonly words: string;
+  /** The record speed that was selected; null for a tape at double or half speed. */
+  readonly playedRpm: number | null;
   /** Pitch over nominal that this alone would give. */
   readonly ratio: number;
   /** What is left as the error of the speed selected, percent. */
   readonly errorPercent: number;
 }
 
-const PLAYED: readonly Pick<SpeedPlayed, 'words' | 'ratio'>[] = [
+const PLAYED: readonly Omit<SpeedPlayed, 'errorPercent'>[] = [
   ...RECORD_RPM.flatMap((band) =>
     RECORD_RPM.filter((played) => played !== band).map((played) => ({
       words: `a ${speedName(band)} rpm band played at ${speedName(played)} rpm`,
       ratio: played / band,
+      playedRpm: played,
     })),
   ),
-  { words: 'a tape played at double speed', ratio: 2 },
-  { words: 'a tape played at half speed', ratio: 0.5 },
+  { words: 'a tape played at double speed', ratio: 2, playedRpm: null },
+  { words: 'a tape played at half speed', ratio: 0.5, playedRpm: null },
 ];
 
 /** The speed that a large error speaks for, within 4 %: 4252.5 Hz on 3150 is 33⅓ played at 45, right on speed. */

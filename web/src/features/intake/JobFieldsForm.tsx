@@ -5,7 +5,7 @@ import { toleranceOfUse, toleranceWords } from '@amber-gauge/core/bench';
 import { FAMILIES, familyOf } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect } from 'react';
@@ -59,7 +59,7 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
   const wrong = Object.values(formState.errors)[0];
   return (
     <form className={classes.form} onSubmit={(event) => void handleSubmit(onSubmit)(event)} noValidate>
-      <TextField
+      <Field
         select
         label="Kind of machine"
         value={familyId}
@@ -71,7 +71,7 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
             {one.name}
           </MenuItem>
         ))}
-      </TextField>
+      </Field>
       <Words register={register} />
       <Rated control={control} />
       <Controller
@@ -99,7 +99,7 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
         control={control}
         name="tolerance"
         render={({ field }) => (
-          <TextField
+          <Field
             select
             label="Tolerance that counts"
             value={field.value.use}
@@ -111,11 +111,11 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
                 {toleranceWords({ tolerance: toleranceOfUse(family, one.use) })}
               </MenuItem>
             ))}
-          </TextField>
+          </Field>
         )}
       />
-      <TextField label="What the owner says" multiline minRows={2} {...register('complaint')} />
-      <TextField label="What was tried from outside" multiline minRows={2} {...register('tried')} />
+      <Field label="What the owner says" multiline minRows={2} {...register('complaint')} />
+      <Field label="What was tried from outside" multiline minRows={2} {...register('tried')} />
       {wrong && (
         <p role="alert" className={`danger ${classes.wide}`}>
           {wrong.message ?? 'One of the fields is not filled in rightly.'}
@@ -135,10 +135,10 @@ function inFamilyOrder(speeds: readonly { readonly id: string }[], chosen: reado
 function Words({ register }: { readonly register: UseFormRegister<JobFields> }) {
   return (
     <>
-      <TextField label="Make" {...register('make')} />
-      <TextField label="Model" {...register('model')} />
-      <TextField label="Serial" {...register('serial')} />
-      <TextField label="Whose" {...register('customer')} />
+      <Field label="Make" {...register('make')} />
+      <Field label="Model" {...register('model')} />
+      <Field label="Serial" {...register('serial')} />
+      <Field label="Whose" {...register('customer')} />
     </>
   );
 }
@@ -150,18 +150,18 @@ function Rated({ control }: { readonly control: Control<JobFields> }) {
         control={control}
         name="powerKind"
         render={({ field }) => (
-          <TextField select label="Fed by" {...field}>
+          <Field select label="Fed by" {...field}>
             <MenuItem value="mains">mains</MenuItem>
             <MenuItem value="adapter">adapter</MenuItem>
             <MenuItem value="pack">pack or batteries</MenuItem>
-          </TextField>
+          </Field>
         )}
       />
       <Controller
         control={control}
         name="ratedVolts"
         render={({ field, fieldState }) => (
-          <TextField
+          <Field
             label="Rated volts (mains or pack)"
             value={field.value ?? ''}
             onChange={(event) =>

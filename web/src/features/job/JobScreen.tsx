@@ -1,18 +1,25 @@
 /** The job: stages at the left, the stage in the middle, the bench log at the right, the entry line at the foot. */
 import { standing, STAGES, whereHandsWere, type StageId, type WhereHandsWere } from '@amber-gauge/core/bench';
-import { useEffect, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { fieldHasFocus } from '../../shared/ui/focus.js';
+import { submitLines } from '../../shared/outbox/outbox.js';
 import { useAsked } from './asked.js';
+import { FindContext } from './find/findContext.js';
+import { useFind } from './find/useFind.js';
 import { EntryLine } from './parts/EntryLine.js';
 import { JobBar } from './parts/JobBar.js';
 import { Log } from './parts/Log.js';
 import { Spine } from './parts/Spine.js';
-import { useCapture } from './parts/useCapture.js';
+import { useGoLive } from './parts/goLive.js';
+import { holdLine, useCapture } from './parts/useCapture.js';
+import { useJobKeys } from './parts/useJobKeys.js';
 import { Welcome } from './parts/Welcome.js';
+import { deviceId } from '../../shared/outbox/device.js';
 import { serverNow } from '../../shared/outbox/clock.js';
+import { ChargePanel } from './safe/ChargePanel.js';
+import { PowerQuestion } from './safe/PowerQuestion.js';
 import { Stage } from './stages/Stage.js';
-import { promptOf } from './stages/prompt.js';
+import { askedBy, promptOf } from './stages/prompt.js';
 import { useJobView, type JobView } from './useJobView.js';
 import classes from './Job.module.css';
 
@@ -29,31 +36,47 @@ export function JobScreen() {
 function JobLayout({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const navigate = useNavigate();
   const [logOpen, setLogOpen] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  const goLive = useGoLive((state) => state.ask);
+  const find = useFind(view);
   const go = (to: StageId) => void navigate(`/job/${view.job.id}/${to}`, { replace: true });
-  useStageKeys(go);
   const [presentSpeed, setSpeedId] = usePinnedSpeed(view, stage);
   const [were, setWere] = useState<WhereHandsWere | null>(() => handsOf(view));
   const asked = useAsked((state) => (stage === 'find' ? state.asked : null));
   const plain = promptOf(view, stage, presentSpeed);
-  const prompt = asked ? { text: asked.name, place: asked.place } : plain;
-  useCapture(view.job.id, stage, prompt.text);
+  const prompt = useMemo(
+    () => asked ?? askedBy({ text: plain.text, place: plain.place }),
+    [asked, plain.text, plain.place],
+  );
+  useCapture(view.job.id, stage, prompt.name);
+  const commands = useJobKeys({
+    onStage: go,
+    onPower: () => goLive('last'),
+    onBench: () => void navigate('/'),
+    onHold: () => void submitLines(view.job.id, holdLine(stage, prompt.name)),
+    onEntry: () => field.current?.focus(),
+  });
   return (
-    <div className={classes.job}>
-      <JobBar view={view} stage={stage} onLog={() => setLogOpen((open) => !open)} />
-      <Spine view={view} stage={stage} onStage={go} />
-      <main className={classes.stage}>
-        {were && <Welcome view={view} were={were} stage={stage} onStage={go} onSeen={() => setWere(null)} />}
-        <Stage view={view} stage={stage} prompt={prompt} speedId={presentSpeed} onSpeed={setSpeedId} onStage={go} />
-      </main>
-      <Log view={view} stage={stage} open={logOpen} onClose={() => setLogOpen(false)} />
-      <EntryLine view={view} stage={stage} speedId={presentSpeed} promptPlace={prompt.place} />
-    </div>
+    <FindContext value={find}>
+      <div className={classes.job}>
+        <JobBar view={view} stage={stage} onLog={() => setLogOpen((open) => !open)} onStage={go} />
+        <Spine view={view} stage={stage} onStage={go} />
+        <main className={classes.stage} tabIndex={-1}>
+          {were && <Welcome view={view} were={were} stage={stage} onStage={go} onSeen={() => setWere(null)} />}
+          <PowerQuestion view={view} stage={stage} />
+          <ChargePanel view={view} stage={stage} onMeasure={stage === 'make-safe' ? null : () => go('make-safe')} />
+          <Stage view={view} stage={stage} prompt={plain} speedId={presentSpeed} onSpeed={setSpeedId} onStage={go} />
+        </main>
+        <Log view={view} stage={stage} open={logOpen} onClose={() => setLogOpen(false)} />
+        <EntryLine view={view} stage={stage} speedId={presentSpeed} prompt={prompt} field={field} commands={commands} />
+      </div>
+    </FindContext>
   );
 }
 
 /** Where the hands were when the job was opened. */
 const handsOf = (view: JobView): WhereHandsWere | null =>
-  whereHandsWere(standing(view.lines.map((line) => line.event)), view.state, serverNow());
+  whereHandsWere(standing(view.lines.map((line) => line.event)), view.state, serverNow(), deviceId());
 
 /** The speed asked for when the stage was opened; it stays until another is chosen, so that a fresh number is not swept away. */
 function usePinnedSpeed(view: JobView, stage: StageId): [string, (speedId: string) => void] {
@@ -70,17 +93,4 @@ function wantedSpeed(view: JobView, stage: StageId): string {
   const before = stage === 'take-in' || work.length === 0;
   const owing = speeds.find((speed) => (before ? !speed.asFound : !speed.asLeft));
   return (owing ?? wrong ?? speeds[0])?.speedId ?? '';
-}
-
-function useStageKeys(go: (stage: StageId) => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape' && document.activeElement instanceof HTMLElement) document.activeElement.blur();
-      if (event.ctrlKey || event.metaKey || event.altKey || fieldHasFocus()) return;
-      const stage = STAGES[Number(event.key) - 1];
-      if (stage) go(stage);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  });
 }

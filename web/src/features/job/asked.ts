@@ -1,13 +1,8 @@
-/** The test that Find asks for now: the capture key stamps its name, a value typed bare belongs to its place. */
+/** The test that Find asks for now: the capture key stamps its name, a value typed bare is its answer. */
+import type { PromptAsked } from '@amber-gauge/core/bench';
 import { create } from 'zustand';
 
-export interface Asked {
-  readonly name: string;
-  /** Where it is measured; null for a look. */
-  readonly place: string | null;
-}
-
-export const useAsked = create<{ asked: Asked | null; ask: (asked: Asked | null) => void }>((set) => ({
+export const useAsked = create<{ asked: PromptAsked | null; ask: (asked: PromptAsked | null) => void }>((set) => ({
   asked: null,
   ask: (asked) => set({ asked }),
 }));

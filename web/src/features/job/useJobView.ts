@@ -5,6 +5,8 @@ import {
   jobState,
   nextWish,
   owedItems,
+  powerLineWords,
+  standing,
   type BenchEvent,
   type JobState,
   type NextWish,
@@ -27,6 +29,8 @@ export interface JobView {
   readonly state: JobState;
   readonly owed: readonly Owed[];
   readonly next: NextWish;
+  /** The words of each power line, as the bar said them. */
+  readonly powerWords: ReadonlyMap<string, string>;
 }
 
 const NOW_EVERY_MS = 5000;
@@ -54,7 +58,8 @@ export function useJobView(id: string): { view: JobView | null; error: Error | n
     const lines = inOrder([...status.values()].map((line) => line.event)).map(
       (event) => status.get(event.key) as LogLine,
     );
-    return { job: data.job, lines, state, owed: owedItems(data.job, state) };
+    const powerWords = powerLineWords(data.job, standing(counted));
+    return { job: data.job, lines, state, owed: owedItems(data.job, state), powerWords };
   }, [data, entries, id]);
   const view = useMemo(() => base && { ...base, next: nextWish(base.job, base.state, now) }, [base, now]);
   return { view, error };

@@ -3,7 +3,7 @@ import type { Settings } from '@amber-gauge/contract';
 import { fixed, signed } from '@amber-gauge/core/quantity';
 import { calibrateClock, type ClockCalibration as Found, type SpeedRun } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
 import { decodeElse, inWorker, reporting, STOPPED } from '../../workers/speedClient.js';
 import { FileDrop } from '../speed/ways/FileDrop.js';
@@ -35,8 +35,8 @@ export function ClockCalibration({ settings }: { readonly settings: Settings }) 
         within ±{settings.clockLimitPpm} ppm.
       </p>
       <div className="row">
-        <TextField label="Known frequency, Hz" value={hz} onChange={(event) => setHz(event.target.value)} />
-        <TextField label="Known within ± ppm" value={limit} onChange={(event) => setLimit(event.target.value)} />
+        <Field label="Known frequency, Hz" value={hz} onChange={(event) => setHz(event.target.value)} />
+        <Field label="Known within ± ppm" value={limit} onChange={(event) => setLimit(event.target.value)} />
       </div>
       <FileDrop
         label="Recording of the known frequency"

@@ -3,7 +3,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { settingFieldsSchema, type SettingFields, type Settings } from '@amber-gauge/contract';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { queryClient, keys } from '../../shared/api/queries.js';
@@ -47,15 +47,15 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
   }
   return (
     <form className={classes.grid} onSubmit={(event) => void handleSubmit((fields) => save(fields))(event)} noValidate>
-      <TextField label="Shop" {...register('shopName')} />
-      <TextField label="Address" {...register('shopAddress')} />
-      <TextField label="Currency" {...register('currency')} />
-      <TextField label="Mains volts" {...register('mainsVolts', { valueAsNumber: true })} />
+      <Field label="Shop" {...register('shopName')} />
+      <Field label="Address" {...register('shopAddress')} />
+      <Field label="Currency" {...register('currency')} />
+      <Field label="Mains volts" {...register('mainsVolts', { valueAsNumber: true })} />
       <Controller
         control={control}
         name="mainsHz"
         render={({ field }) => (
-          <TextField
+          <Field
             select
             label="Mains frequency"
             value={field.value}
@@ -63,14 +63,14 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
           >
             <MenuItem value={50}>50 Hz</MenuItem>
             <MenuItem value={60}>60 Hz</MenuItem>
-          </TextField>
+          </Field>
         )}
       />
-      <TextField
+      <Field
         label="Sound card clock within ± ppm (100: common practice)"
         {...register('clockLimitPpm', { valueAsNumber: true })}
       />
-      <TextField
+      <Field
         label="Sound card clock, correction in ppm (0: as it runs)"
         {...register('clockCorrectionPpm', { valueAsNumber: true })}
       />

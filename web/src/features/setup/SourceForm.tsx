@@ -2,7 +2,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { sourceFieldsSchema, sourceSchema, type Source } from '@amber-gauge/contract';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../shared/ui/Field.js';
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
@@ -36,9 +36,9 @@ export function SourceForm({ source, onDone }: { readonly source: Source | null;
       noValidate
       style={{ padding: '16px 0' }}
     >
-      <TextField label="Name" {...register('name')} />
-      <TextField label="Nominal, Hz" {...register('nominalHz', { setValueAs: number })} />
-      <TextField
+      <Field label="Name" {...register('name')} />
+      <Field label="Nominal, Hz" {...register('nominalHz', { setValueAs: number })} />
+      <Field
         label="Tolerance, ± % (empty: not known; a good trade tape has 0.3)"
         {...register('tolerancePercent', { setValueAs: number })}
       />

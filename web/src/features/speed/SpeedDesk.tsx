@@ -17,7 +17,8 @@ import { Warnings } from './parts/Warnings.js';
 import { storeRun } from './storeRun.js';
 import { useParts } from './useParts.js';
 import { Ways } from './ways/Ways.js';
-import { waysFor, type Way } from './ways/way.js';
+import { wayOf, waysFor, type Way } from './ways/way.js';
+import { isToday } from '../../shared/ui/when.js';
 import classes from './Desk.module.css';
 
 const RunDetail = lazyPart(() => import('./parts/RunDetail.js').then((module) => module.RunDetail));
@@ -34,7 +35,9 @@ export function SpeedDesk() {
   const [compared, setCompared] = useState<string | null>(null);
   const [live, setLive] = useState(false);
   const detail = useRef<HTMLDivElement>(null);
-  const run = useRun(chosen ?? runs[0]?.id ?? null).data ?? null;
+  // Opened, it shows what was measured today in the way shown; another day's figure only when it is chosen.
+  const today = runs.find((one) => isToday(one.measuredAt) && wayOf(one.figures.detail) === wishedWay);
+  const run = useRun(chosen ?? today?.id ?? null).data ?? null;
   const before = useRun(compared).data ?? null;
   const speed = (family.speeds.find((one) => one.id === speedId) ?? family.speeds[0]) as FamilySpeed;
   const parts = useParts(family, speed);
@@ -64,7 +67,7 @@ export function SpeedDesk() {
         </>
       )}
       {!live && !run ? (
-        <h1 className="prompt">Choose a way and measure</h1>
+        <h1 className="prompt">Nothing measured today: choose a way and measure</h1>
       ) : (
         <h1 className="off-screen">Speed desk</h1>
       )}
@@ -73,6 +76,7 @@ export function SpeedDesk() {
         way={way}
         onWay={(chosenWay) => {
           setLive(false);
+          setChosen(null);
           setWay(chosenWay);
         }}
         family={family}
@@ -82,7 +86,10 @@ export function SpeedDesk() {
         sources={sources}
         onSource={choose}
         onLive={setLive}
-        onMeasured={async (measured) => setChosen((await storeRun(measured, null)).id)}
+        onMeasured={async (measured) => {
+          if (measured.speedId) setSpeedId(measured.speedId);
+          setChosen((await storeRun(measured, null)).id);
+        }}
       >
         <MachineChoice
           family={family}
@@ -100,13 +107,22 @@ export function SpeedDesk() {
         </div>
       )}
       <div className={classes.choices}>
-        <ImportRun onImported={(kept) => setChosen(kept.id)} />
+        <ImportRun
+          onImported={(kept) => {
+            setWay(wayOf(kept.figures.detail));
+            setChosen(kept.id);
+          }}
+        />
         <Link to="/speed/tones">Make a test tone</Link>
       </div>
       <RunList
         runs={runs}
         chosen={run?.id ?? null}
-        onChoose={setChosen}
+        onChoose={(id) => {
+          const picked = runs.find((one) => one.id === id);
+          if (picked) setWay(wayOf(picked.figures.detail));
+          setChosen(id);
+        }}
         compared={compared}
         onCompare={(id) => {
           setCompared(id === compared ? null : id);

@@ -3,7 +3,7 @@ import { fixed } from '@amber-gauge/core/quantity';
 import { TEST_TONES_HZ, type SynthTone } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { download } from '../../shared/ui/download.js';
@@ -49,7 +49,7 @@ export function ToneMaker() {
     setBusy(false);
   };
   const field = (label: string, value: string, set: (text: string) => void) => (
-    <TextField
+    <Field
       label={label}
       value={value}
       onChange={(event) => set(event.target.value)}
@@ -65,7 +65,7 @@ export function ToneMaker() {
         the recording on the <Link to="/speed">speed desk</Link> and the meter must read what stands here.
       </p>
       <div className={classes.maker}>
-        <TextField
+        <Field
           select
           label="Tone"
           value={TEST_TONES_HZ.some((one) => String(one) === hz) ? hz : 'own'}
@@ -77,22 +77,22 @@ export function ToneMaker() {
             </MenuItem>
           ))}
           <MenuItem value="own">another</MenuItem>
-        </TextField>
+        </Field>
         {!TEST_TONES_HZ.some((one) => String(one) === hz) && field('Frequency, Hz', hz, setHz)}
-        <TextField select label="Sample rate" value={rate} onChange={(event) => setRate(Number(event.target.value))}>
+        <Field select label="Sample rate" value={rate} onChange={(event) => setRate(Number(event.target.value))}>
           {RATES.map((one) => (
             <MenuItem key={one} value={one}>
               {one} Hz
             </MenuItem>
           ))}
-        </TextField>
-        <TextField select label="Samples" value={coding} onChange={(event) => setCoding(event.target.value as Coding)}>
+        </Field>
+        <Field select label="Samples" value={coding} onChange={(event) => setCoding(event.target.value as Coding)}>
           {CODINGS.map(([id, words]) => (
             <MenuItem key={id} value={id}>
               {words}
             </MenuItem>
           ))}
-        </TextField>
+        </Field>
         {field('Length, s', seconds, setSeconds)}
         {field('Speed error, %', error, setError)}
         {field('Wow or flutter, % peak', wow, setWow)}

@@ -3,14 +3,19 @@
  * hears, so that many tabs do not use up the browser's few connections.
  */
 import { jobChangedSchema } from '@amber-gauge/contract';
+import { flush, useOutbox } from '../outbox/outbox.js';
 import { keys, queryClient } from './queries.js';
 
-type Message = { readonly kind: 'all' } | { readonly kind: 'job'; readonly id: string };
+type Message =
+  | { readonly kind: 'all' }
+  | { readonly kind: 'job'; readonly id: string }
+  | { readonly kind: 'away'; readonly away: boolean };
 
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('amber-gauge-changes');
 
 function apply(message: Message): void {
-  if (message.kind === 'all') void queryClient.invalidateQueries();
+  if (message.kind === 'away') useOutbox.setState({ away: message.away });
+  else if (message.kind === 'all') void queryClient.invalidateQueries();
   else {
     void queryClient.invalidateQueries({ queryKey: keys.job(message.id) });
     void queryClient.invalidateQueries({ queryKey: keys.jobs });
@@ -26,6 +31,11 @@ export function startStream(): void {
       apply(message);
       channel?.postMessage(message);
     };
+    source.addEventListener('error', () => pass({ kind: 'away', away: true }));
+    source.addEventListener('open', () => {
+      pass({ kind: 'away', away: false });
+      void flush();
+    });
     source.addEventListener('all', () => pass({ kind: 'all' }));
     source.addEventListener('job', (event: MessageEvent<string>) => {
       const change = jobChangedSchema.safeParse(JSON.parse(event.data));

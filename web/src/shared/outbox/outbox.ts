@@ -38,9 +38,28 @@ export function makeLine(stage: StageId, body: EventBody, at: Date = serverNow()
 
 /** Stores lines of a job; resolves when they are safe in this browser, then sends them. */
 export async function submitLines(jobId: string, ...events: readonly BenchEvent[]): Promise<void> {
+  if (isDoubled(jobId, events)) return;
   for (const event of events) await putEntry({ jobId, event, refused: null });
   await refresh();
   void flush();
+}
+
+/** The same lines again this soon are the second half of a double click or a bouncing key, ms. */
+const DOUBLE_MS = 700;
+let lastSubmitted = { what: '', at: -Infinity };
+
+/** Holds are exempt: two presses of the capture key are two moments. */
+function isDoubled(jobId: string, events: readonly BenchEvent[]): boolean {
+  if (events.some((event) => event.body.kind === 'hold')) return false;
+  // Keys made for these lines differ each time; what they say does not.
+  const own = new Set(events.map((event) => event.key));
+  const what = JSON.stringify([jobId, events.map((event) => event.body)], (_name, value: unknown) =>
+    typeof value === 'string' && own.has(value) ? '*' : value,
+  );
+  const at = performance.now();
+  const doubled = what === lastSubmitted.what && at - lastSubmitted.at < DOUBLE_MS;
+  lastSubmitted = { what, at };
+  return doubled;
 }
 
 /** Stores a photo's line with its picture; the picture is sent first, the line only once it has arrived. */

@@ -19,16 +19,17 @@ export function KeysHelp() {
     return () => window.removeEventListener('keydown', onKey);
   }, []);
   const keys: readonly (readonly [string, string])[] = [
-    ['/', 'entry line of the job'],
-    ['1 … 8', 'the stages, when no field has focus'],
-    ['Esc', 'leave a field'],
+    ['a letter, a figure', 'on a job: opens the entry line with itself in it; it changes nothing else'],
+    ['/', 'on a job: the entry line, empty'],
+    ['Esc', 'leave a field; on a job the next key is then a command: 1 to 8 a stage, p power, h hold, b bench'],
+    ['Alt 1 … 8', 'on a job: the stages, also from inside a field'],
+    ['F8', 'power of the job: live through the gate, or unplugged; it can be undone for 10 s'],
+    ['F6, F7', 'the answers where the log shows it was on: on now, or unplugged again'],
     [
       capture === ' ' ? 'Space' : capture,
-      'capture: stamp time and prompt, also inside a field (a foot pedal may type it)',
+      'capture: stamp time and prompt, also inside a field (a foot pedal may type it); Space does it only when nothing has focus and nobody types',
     ],
-    ['b s u', 'bench, speed desk, set-up'],
-    ['n', 'take in a unit'],
-    ['p', 'power of the job: live through the gate, or unplugged'],
+    ['b s u n', 'elsewhere: bench, speed desk, set-up, take in a unit'],
     ['?', 'this list'],
   ];
   return (

@@ -10,3 +10,6 @@ export function when(iso: string): string {
 }
 
 export const whenFull = (iso: string): string => dayjs(iso).format('YYYY-MM-DD HH:mm');
+
+/** Is it of today, by this device's calendar? */
+export const isToday = (iso: string): boolean => dayjs(iso).isSame(dayjs(), 'day');

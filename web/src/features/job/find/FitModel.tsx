@@ -7,7 +7,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import { useState } from 'react';
 import { ApiError, call } from '../../../shared/api/client.js';
@@ -203,7 +203,7 @@ function SignalFields({ path, signalId, sheet, onSheet }: FieldsProps) {
   };
   return (
     <div className={classes.sheetRow}>
-      <TextField
+      <Field
         label={`${measure.place}, called here`}
         value={sheet.places[signalId] ?? ''}
         onChange={(event) => rename(event.target.value)}
@@ -212,7 +212,7 @@ function SignalFields({ path, signalId, sheet, onSheet }: FieldsProps) {
         <span key={band.state} className="row">
           <span>{band.state}</span>
           {(['from', 'to'] as const).map((end) => (
-            <TextField
+            <Field
               key={end}
               label={`${end}, ${measure.unit}`}
               value={typed[i]?.[end] ?? ''}

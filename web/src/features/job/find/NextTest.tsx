@@ -1,34 +1,35 @@
 /** One next test in large type, with its conditions, where to put the probes, and its answers to tap. */
 import { isDead, isLive, openEnds, type BenchEvent, type StageId } from '@amber-gauge/core/bench';
+import { familyOf, needsPower, type DrivePath, type PathTest } from '@amber-gauge/core/families';
 import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
-import { familyOf, type DrivePath, type PathTest } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useAsked } from '../asked.js';
-import { numberIn } from '../numberIn.js';
+import { useGoLive } from '../parts/goLive.js';
+import { POWER_KEY } from '../parts/useJobKeys.js';
+import { ReadingField } from '../parts/ReadingField.js';
+import { Cautions } from '../safe/Cautions.js';
+import type { JobView } from '../useJobView.js';
 import { healthyWords } from './healthyWords.js';
 import { RowReadings } from './RowReadings.js';
-import type { JobView } from '../useJobView.js';
-import { Cautions } from '../safe/Cautions.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Find.module.css';
 
 interface Props {
   readonly view: JobView;
   readonly stage: StageId;
+  readonly speedId: string;
   readonly path: DrivePath;
   readonly advice: TestAdvice;
   readonly onOther: () => void;
+  readonly onStage: (stage: StageId) => void;
 }
 
-export function NextTest({ view, stage, path, advice, onOther }: Props) {
+export function NextTest({ view, stage, speedId, path, advice, onOther, onStage }: Props) {
   const { test } = advice;
   const signal = path.signals.find((one) => one.id === test.signal);
   const level = path.levels.find((one) => one.id === test.level);
-  const live = isLive(view.state.power);
-  const needsGate = test.power === 'live' && !live;
-  const needsDead = test.power === 'dead' && !isDead(view.state);
   const context = path.contexts
     .filter((one) => test.context[one.id])
     .map((one) => `${one.name}: ${test.context[one.id]}`);
@@ -40,39 +41,63 @@ export function NextTest({ view, stage, path, advice, onOther }: Props) {
     );
   const ask = useAsked((state) => state.ask);
   const place = signal?.measure?.place ?? null;
+  const unit = signal?.measure?.unit ?? null;
+  const prompt = useMemo(() => ({ testId: test.id, name: test.name, place, unit }), [test.id, test.name, place, unit]);
   useEffect(() => {
-    ask({ name: test.name, place });
+    ask(prompt);
     return () => ask(null);
-  }, [ask, test.name, place]);
+  }, [ask, prompt]);
   const skip = () =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'unreachable', testId: test.id, name: test.name }));
+  const keepEnds = () => {
+    const ends = endsOf(view, stage, test);
+    if (ends.length > 0) void submitLines(view.job.id, ...ends);
+  };
+  // What is off cannot be tested as if it were on, and nothing dead is done on a live unit.
+  const blocked = advice.putBack.length > 0 || (test.power === 'dead' && isLive(view.state.power));
   return (
     <section className="stack" aria-label="Next test">
       <h1 className="prompt">{test.name}</h1>
       <p className={classes.how}>{test.how}</p>
       {healthyWords(path, advice) && <p className={classes.healthy}>{healthyWords(path, advice)}</p>}
       {advice.forbidden && <p className={stages.caution}>{advice.forbidden}</p>}
-      {needsGate && (
-        <p className={stages.caution}>
-          Live. Press p: through the gate first. Clip dead, step back, power, read, unplug.
-        </p>
+      {advice.putBack.length > 0 ? (
+        <div className={stages.caution}>
+          Put back first: {advice.putBack.join(', ')}.{' '}
+          <Button variant="outlined" onClick={() => onStage('open-up')}>
+            Open up
+          </Button>
+        </div>
+      ) : (
+        <PowerTag view={view} test={test} onStage={onStage} />
       )}
-      {needsDead && <p className={stages.caution}>{live ? 'Unplug first.' : 'Prove the charge gone first.'}</p>}
       <p className="quiet">
         {[level && level.minutes > 0 && level.name, ...context, reasonOf(advice)].filter(Boolean).join(' · ')}
       </p>
       {test.opens.length > 0 && <p className="quiet">Opens what must be closed again: {openedWords(view, test)}.</p>}
       <Cautions text={`${test.name} ${test.how}`} familyId={view.job.familyId} />
       {signal?.measure && (
-        <Value view={view} stage={stage} advice={advice} unit={signal.measure.unit} place={signal.measure.place} />
+        <ReadingField
+          view={view}
+          stage={stage}
+          speedId={speedId}
+          prompt={prompt}
+          placeholder={signal.measure.unit}
+          label={`${signal.measure.place}, ${signal.measure.unit}`}
+          disabled={blocked}
+          onKept={keepEnds}
+        />
       )}
-      {test.row && <RowReadings test={test} labels={test.row.labels} unit={test.row.unit} onAnswer={answer} />}
+      {test.row && !blocked && (
+        <RowReadings test={test} labels={test.row.labels} unit={test.row.unit} onAnswer={answer} />
+      )}
       <div className={classes.answers}>
         {test.outcomes.map((outcome) => (
           <Button
             key={outcome.id}
             variant="outlined"
             className={stages.big ?? ''}
+            disabled={blocked}
             onClick={() => answer(outcome.id, outcome.words)}
           >
             {outcome.words}
@@ -84,6 +109,45 @@ export function NextTest({ view, stage, path, advice, onOther }: Props) {
         <Button onClick={onOther}>Another test</Button>
       </div>
     </section>
+  );
+}
+
+interface TagProps {
+  readonly view: JobView;
+  readonly test: PathTest;
+  readonly onStage: (stage: StageId) => void;
+}
+
+/** What the test asks of the power, and the way there: through the gate, whether probed or merely switched on. */
+function PowerTag({ view, test, onStage }: TagProps) {
+  const ask = useGoLive((state) => state.ask);
+  const { power } = view.state;
+  const live = isLive(power);
+  if (needsPower(test)) {
+    const how = test.probe
+      ? 'Live: clip dead, step back, power, read, unplug.'
+      : test.power === 'running'
+        ? 'Running, hands clear of what turns.'
+        : 'Switched on, hands off.';
+    if (live) return test.probe ? <p className={stages.caution}>{how}</p> : <p className={classes.tag}>{how}</p>;
+    return (
+      <div className={test.probe ? stages.caution : classes.tag}>
+        {how} Not on yet: {POWER_KEY}, through the gate.{' '}
+        <Button variant="outlined" onClick={() => ask('last')}>
+          To the gate
+        </Button>
+      </div>
+    );
+  }
+  if (test.power !== 'dead' || isDead(view.state)) return null;
+  if (live) return <p className={stages.caution}>Unplug first.</p>;
+  return (
+    <div className={stages.caution}>
+      Prove the charge gone first.{' '}
+      <Button variant="outlined" onClick={() => onStage('make-safe')}>
+        Make safe
+      </Button>
+    </div>
   );
 }
 
@@ -102,43 +166,3 @@ const openedWords = (view: JobView, test: PathTest): string =>
     .openEnds.filter((end) => test.opens.includes(end.id))
     .map((end) => end.what)
     .join(', ');
-
-interface ValueProps {
-  readonly view: JobView;
-  readonly stage: StageId;
-  readonly advice: TestAdvice;
-  readonly unit: string;
-  readonly place: string;
-}
-
-/** The value as a number: it counts for both states near the edge of a band. */
-function Value({ view, stage, advice, unit, place }: ValueProps) {
-  const [typed, setTyped] = useState('');
-  const value = numberIn(typed);
-  const keep = () => {
-    if (value === null) return;
-    const { id, name } = advice.test;
-    void submitLines(
-      view.job.id,
-      makeLine(stage, { kind: 'answer', testId: id, name, outcome: null, words: '', value, unit }),
-      ...endsOf(view, stage, advice.test),
-    );
-    setTyped('');
-  };
-  return (
-    <div className={stages.ask}>
-      <input
-        className={stages.field}
-        value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && keep()}
-        placeholder={unit}
-        aria-label={`${place}, ${unit}`}
-        autoComplete="off"
-      />
-      <Button variant="contained" className={stages.keep ?? ''} disabled={value === null} onClick={keep}>
-        Keep reading
-      </Button>
-    </div>
-  );
-}

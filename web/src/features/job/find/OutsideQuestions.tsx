@@ -4,14 +4,15 @@ import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
-import { useFind, type Find } from './useFind.js';
+import { useJobFind } from './findContext.js';
+import type { Find } from './useFind.js';
 import classes from './Find.module.css';
 
 /** A reading that speaks so many bits against a block makes it far less likely. */
 const CLEARING_BITS = -1.5;
 
 export function OutsideQuestions({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
-  const find = useFind(view);
+  const find = useJobFind();
   if (!find?.answer || view.state.work.length > 0) return null;
   const next = find.answer.advice.tests.find((one) => one.test.outside);
   const cleared = clearedBy(find);

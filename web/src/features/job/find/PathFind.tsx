@@ -1,46 +1,47 @@
-/** Find on a family that has a drive path: the run of blocks, one next test, the suspects, the tests after it. */
-import { standing, type StageId } from '@amber-gauge/core/bench';
+/** Find on a family that has a drive path: the path as one list with rails, and beside it one next test. */
+import { betweenRows, standing, type StageId } from '@amber-gauge/core/bench';
 import { reasonOf, type MendAdvice, type TestAdvice } from '@amber-gauge/core/diagnosis';
+import type { PathBlock } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
-import '@xyflow/react/dist/base.css';
 import { useMemo, useRef, useState } from 'react';
-import { lazyPart } from '../../../shared/ui/lazyPart.js';
-import type { SuspectView } from '../../../workers/find.worker.js';
+import { useMoney } from '../../../shared/ui/money.js';
 import type { JobView } from '../useJobView.js';
+import { BlockInside } from './BlockInside.js';
 import { FitModel } from './FitModel.js';
 import { FunctionGrid } from './FunctionGrid.js';
 import { NextTest } from './NextTest.js';
-import { latestReadings } from './latest.js';
-import type { PathBlockView } from './PathRun.js';
-import { Suspects } from './Suspects.js';
+import { OwnFinding } from './OwnFinding.js';
+import { PathList, type BlockView } from './PathList.js';
 import { foundBlocks, suspicionOf } from './suspicion.js';
 import { percent, type Find } from './useFind.js';
 import classes from './Find.module.css';
 
-const PathRun = lazyPart(() => import('./PathRun.js').then((module) => module.PathRun), 'Drawing the path.');
-
 interface Props {
   readonly view: JobView;
   readonly stage: StageId;
+  readonly speedId: string;
   readonly find: Find;
   readonly onStage: (stage: StageId) => void;
 }
 
-export function PathFind({ view, stage, find, onStage }: Props) {
+/** Shares under this are not spoken of below the list. */
+const LEAST_SHARE = 0.02;
+
+export function PathFind({ view, stage, speedId, find, onStage }: Props) {
   const { path, evidence, answer, change } = find;
   const [opened, setOpened] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
-  const heading = useRef<HTMLDivElement>(null);
   const [skipped, setSkipped] = useState<readonly string[]>([]);
+  const heading = useRef<HTMLDivElement>(null);
   const lines = useMemo(() => standing(view.lines.map((line) => line.event)), [view.lines]);
   const found = useMemo(() => foundBlocks(path, lines), [path, lines]);
-  const readings = useMemo(() => latestReadings(path, evidence), [path, evidence]);
+  const between = useMemo(() => betweenRows(path, evidence, lines), [path, evidence, lines]);
   const blocks = useMemo(
     () =>
       new Map(
-        (answer?.suspects ?? []).map((one): [string, PathBlockView] => [
+        (answer?.suspects ?? []).map((one): [string, BlockView] => [
           one.block,
-          { id: one.block, name: one.name, suspicion: suspicionOf(one, found) },
+          { share: one.share, suspicion: suspicionOf(one, found) },
         ]),
       ),
     [answer, found],
@@ -49,31 +50,60 @@ export function PathFind({ view, stage, find, onStage }: Props) {
   const open = [...answer.advice.tests, ...answer.advice.rest];
   const tests = answer.advice.tests.filter((one) => !skipped.includes(one.test.id));
   const next = open.find((one) => one.test.id === chosen) ?? tests[0] ?? answer.advice.tests[0];
-  const checksOf = (block: string) => {
-    const gives = path.blocks.find((one) => one.id === block)?.outputs ?? [];
-    return open.filter(({ test }) => test.block === block || (test.signal !== null && gives.includes(test.signal)));
-  };
-  const openFromPath = (block: string) => {
-    setOpened(block);
-    requestAnimationFrame(() => document.getElementById(`suspect-${block}`)?.scrollIntoView({ block: 'nearest' }));
-  };
   const choose = (testId: string) => {
     setChosen(testId);
     // After the test is drawn: what is above it may have changed its height.
     requestAnimationFrame(() => heading.current?.scrollIntoView({ block: 'start' }));
   };
-  const mend = answer.advice.mends[0];
-  const suspicion = (one: SuspectView) => suspicionOf(one, found);
+  const inside = (block: PathBlock) => {
+    const one = answer.suspects.find((suspect) => suspect.block === block.id);
+    const checks = open.filter(
+      ({ test }) => test.block === block.id || (test.signal !== null && block.outputs.includes(test.signal)),
+    );
+    return (
+      one && (
+        <BlockInside
+          view={view}
+          stage={stage}
+          one={one}
+          words={evidence.words}
+          checks={checks}
+          mends={answer.advice.mends.filter((mend) => curesBlock(mend, block.id))}
+          onChoose={choose}
+          onMend={() => onStage('mend')}
+        />
+      )
+    );
+  };
   return (
     <div className={classes.panes} data-testid="find-panes">
       <div className={classes.path}>
-        <PathRun path={path} blocks={blocks} readings={readings} opened={opened} onOpen={openFromPath} />
+        <PathList
+          path={path}
+          blocks={blocks}
+          between={between}
+          asked={askedBlocks(path.blocks, next)}
+          askedSignal={next?.test.signal ?? null}
+          opened={opened}
+          onOpen={setOpened}
+          inside={inside}
+        />
+        {answer.healthy >= LEAST_SHARE && (
+          <p className={classes.beyond}>
+            nothing wrong in this path <span className="mono">{percent(answer.healthy)} %</span>
+          </p>
+        )}
+        {answer.outside >= LEAST_SHARE && (
+          <p className={classes.beyond}>
+            something this path does not know <span className="mono">{percent(answer.outside)} %</span>
+          </p>
+        )}
+        <OwnFinding view={view} stage={stage} />
+      </div>
+      <div className={classes.find} ref={heading}>
         <p className={classes.change} role="status">
           {change ?? ''}
         </p>
-      </div>
-      <div className={classes.find} ref={heading}>
-        <p className={classes.swipe}>Swipe for the path ›</p>
         {evidence.problems.map((problem) => (
           <p key={problem.key} className="danger" role="alert">
             {problem.message}
@@ -85,57 +115,92 @@ export function PathFind({ view, stage, find, onStage }: Props) {
             {answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}
           </p>
         )}
-        {answer.advice.next === 'mend' && mend && <MendFirst mend={mend} onStage={onStage} />}
-        {next && (
+        {answer.outside > 0.5 && (
+          <p className={classes.odd}>
+            What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you find.
+          </p>
+        )}
+        {next ? (
           <NextTest
             key={next.test.id}
             view={view}
             stage={stage}
+            speedId={speedId}
             path={path}
             advice={next}
             onOther={() => {
               setChosen(null);
               setSkipped([...skipped, next.test.id]);
             }}
+            onStage={onStage}
           />
+        ) : (
+          <h1 className="prompt">{answer.advice.mends[0] ? 'Nothing more to test' : 'Nothing left to ask'}</h1>
         )}
-        {!next && <h1 className="prompt">{mend ? 'Nothing more to test' : 'Nothing left to ask'}</h1>}
-        {evidence.since && <h2>Since: {evidence.since}</h2>}
-        <Suspects
-          view={view}
-          stage={stage}
-          answer={answer}
-          suspicion={suspicion}
-          words={evidence.words}
-          opened={opened}
-          onOpen={setOpened}
-          checksOf={checksOf}
-          onChoose={choose}
-        />
+        <Enough first={answer.advice.mends[0]} advised={answer.advice.next === 'mend'} onStage={onStage} />
+        {evidence.since && <p className="quiet">Since: {evidence.since}</p>}
+        <WhyNot tests={open.filter((one) => one !== next)} onChoose={choose} />
         <FunctionGrid view={view} stage={stage} find={find} />
         <FitModel view={view} find={find} />
-        <Following tests={answer.advice.tests} />
       </div>
     </div>
   );
 }
 
-function MendFirst({ mend, onStage }: { readonly mend: MendAdvice; readonly onStage: (stage: StageId) => void }) {
-  return (
-    <p className={classes.mend}>
-      <strong>{mend.repair.name}</strong>: {percent(mend.chance)} %, {Math.round(mend.minutes)} min. Trying it costs
-      less than knowing more.{' '}
-      <Button variant="contained" onClick={() => onStage('mend')}>
-        Go to Mend
-      </Button>
-    </p>
+/** Rows that the test reads: the block it looks at, or the one that gives the signal. */
+function askedBlocks(blocks: readonly PathBlock[], next: TestAdvice | undefined): ReadonlySet<string> {
+  if (!next) return new Set();
+  const { block, signal } = next.test;
+  return new Set(
+    blocks.filter((one) => one.id === block || (signal !== null && one.outputs.includes(signal))).map((one) => one.id),
   );
 }
 
-/** Why not another test: every test still open with its numbers. */
-function Following({ tests }: { readonly tests: readonly TestAdvice[] }) {
+const curesBlock = ({ repair }: MendAdvice, block: string): boolean =>
+  repair.cures.some((ref) => ref.startsWith(`${block}.`));
+
+interface EnoughProps {
+  readonly first: MendAdvice | undefined;
+  /** Trying costs less than knowing more. */
+  readonly advised: boolean;
+  readonly onStage: (stage: StageId) => void;
+}
+
+/** Always there: stop testing and mend, with what it costs to be wrong. */
+function Enough({ first, advised, onStage }: EnoughProps) {
+  const money = useMoney();
+  const wrong = first ? Math.round(100 * (1 - first.chance)) : null;
+  return (
+    <div className={advised ? `${classes.enough} ${classes.advised}` : classes.enough}>
+      <p>
+        {first ? (
+          <>
+            <strong>{first.repair.name}</strong>: cures it with {percent(first.chance)} %. Wrong, {wrong} %, costs about{' '}
+            {Math.max(1, Math.round(first.minutes - first.repair.money))} min
+            {first.repair.money > 0 ? ` and ${money(first.repair.money)}` : ''}.
+            {advised ? ' Trying it costs less than knowing more.' : ''}
+          </>
+        ) : (
+          'Nothing likely to cure it is known yet: being wrong costs the whole of what is tried.'
+        )}
+      </p>
+      <Button variant={advised ? 'contained' : 'outlined'} onClick={() => onStage('mend')}>
+        Enough, go to mend
+      </Button>
+    </div>
+  );
+}
+
+/** Why not another test: every test still open, each can be chosen. */
+function WhyNot({
+  tests,
+  onChoose,
+}: {
+  readonly tests: readonly TestAdvice[];
+  readonly onChoose: (id: string) => void;
+}) {
   const [open, setOpen] = useState(false);
-  if (tests.length < 2) return null;
+  if (tests.length === 0) return null;
   return (
     <section aria-label="Tests that would follow">
       <Button onClick={() => setOpen(!open)} aria-expanded={open}>
@@ -143,9 +208,15 @@ function Following({ tests }: { readonly tests: readonly TestAdvice[] }) {
       </Button>
       {open && (
         <ul className={classes.following}>
-          {tests.slice(1, 12).map((one) => (
-            <li key={one.test.id}>
-              {one.test.name} <span className="quiet">{one.forbidden ?? reasonOf(one)}</span>
+          {tests.map((one) => (
+            <li key={one.test.id} className={classes.check}>
+              <Button variant="outlined" onClick={() => onChoose(one.test.id)}>
+                {one.test.name}
+              </Button>
+              <span className="quiet">
+                {one.forbidden ??
+                  (one.putBack.length > 0 ? `put back first: ${one.putBack.join(', ')}` : reasonOf(one))}
+              </span>
             </li>
           ))}
         </ul>

@@ -3,14 +3,17 @@ import { isDead, workOfRepair, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
-import { percent, useFind } from './useFind.js';
+import { useMoney } from '../../../shared/ui/money.js';
+import { useJobFind } from './findContext.js';
+import { percent } from './useFind.js';
 import classes from './Find.module.css';
 
 /** So many are shown; the rest is under a percent or dear. */
 const SHOWN = 5;
 
 export function PathMends({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
-  const find = useFind(view);
+  const find = useJobFind();
+  const money = useMoney();
   const mends = find?.answer?.advice.mends ?? [];
   if (mends.length === 0) return null;
   const dead = isDead(view.state);
@@ -29,7 +32,8 @@ export function PathMends({ view, stage }: { readonly view: JobView; readonly st
             <span>
               {repair.name}{' '}
               <span className="quiet small">
-                {percent(chance)} %, {Math.round(minutes)} min{repair.money > 0 ? `, parts about ${repair.money}` : ''}
+                {percent(chance)} %, {Math.round(minutes)} min
+                {repair.money > 0 ? `, parts about ${money(repair.money)}` : ''}
                 {repair.waitMin > 0 ? `, then ${Math.round(repair.waitMin / 60)} h of waiting` : ''}
               </span>
             </span>

@@ -36,7 +36,9 @@ export function findOf(...given: EventBody[]): {
   view: ReturnType<typeof viewOf>;
   find: Find & { answer: FindAnswer };
 } {
-  const events = given.map((body) => line(body));
+  const switched = (state: 'live-direct' | 'unplugged-unknown') => line({ kind: 'power', state, conditions: [] });
+  // Switched on for what was seen, and off again.
+  const events = [switched('live-direct'), ...given.map((body) => line(body)), switched('unplugged-unknown')];
   const view = viewOf(events);
   const evidence = findEvidence(JOB, path, standing(events), {
     ledger: view.state.ledger,
@@ -54,7 +56,7 @@ export function findOf(...given: EventBody[]): {
     unexplained: unexplained(posterior),
     advice: adviseNext(engine, posterior, evidence.situation),
   };
-  return { view, find: { family: path, path, kept: null, evidence, answer, change: null } };
+  return { view, find: { family: path, path, kept: null, evidence, answer, change: null, turn: 1 } };
 }
 
 /** Before and after each: no network, an outbox of its own. */

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { show } from '../../../test/scene.js';
 import { useAsked } from '../asked.js';
+import { useGoLive } from '../parts/goLive.js';
 import { answered, bodies, findOf, path, stage } from './find.test-data.js';
 import { NextTest } from './NextTest.js';
 import { RowReadings } from './RowReadings.js';
@@ -16,7 +17,17 @@ describe('the next test', () => {
     const { view, find } = findOf(...given);
     const advice = find.answer.advice.tests.find((one) => one.test.id === id);
     if (!advice) throw new Error(`${id} is not advised`);
-    show(<NextTest view={view} stage="find" path={path} advice={advice} onOther={() => {}} />);
+    show(
+      <NextTest
+        view={view}
+        stage="find"
+        path={path}
+        speedId="33"
+        advice={advice}
+        onOther={() => {}}
+        onStage={() => {}}
+      />,
+    );
   };
 
   it('is answered by a tap', async () => {
@@ -29,7 +40,7 @@ describe('the next test', () => {
 
   it('is answered by a value in its unit, comma or point', async () => {
     adviceFor('supply-volts', answered('speed-33', 'slow'));
-    expect(screen.getByText(/through the gate first/)).toBeTruthy();
+    expect(screen.getByText(/Live: clip dead.*F8, through the gate/)).toBeTruthy();
     fireEvent.change(screen.getByRole('textbox', { name: 'supply at the board, V' }), { target: { value: '9,4' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep reading' }));
     await waitFor(async () =>
@@ -40,7 +51,12 @@ describe('the next test', () => {
   it('says what a healthy unit shows and from where, and names itself for the capture key', () => {
     adviceFor('supply-volts', answered('speed-33', 'slow'));
     expect(screen.getByText(/^Healthy: 10.8 to 13.2 V \(common practice/)).toBeTruthy();
-    expect(useAsked.getState().asked).toEqual({ name: 'Supply at the board', place: 'supply at the board' });
+    expect(useAsked.getState().asked).toEqual({
+      testId: 'supply-volts',
+      name: 'Supply at the board',
+      place: 'supply at the board',
+      unit: 'V',
+    });
     cleanup();
     expect(useAsked.getState().asked).toBeNull();
   });
@@ -87,5 +103,27 @@ describe('the next test', () => {
     adviceFor('steady');
     fireEvent.click(screen.getByRole('button', { name: 'Cannot reach it' }));
     await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'unreachable', testId: 'steady' }));
+  });
+
+  it('says put back first where a part is off, and takes no answer as if it were on', () => {
+    const off: EventBody = {
+      kind: 'open-end',
+      what: 'belt',
+      how: 'removed',
+      usualId: 'belt',
+      stepKey: null,
+      moveKey: null,
+    };
+    adviceFor('speed-45', answered('speed-33', 'slow'), off);
+    expect(screen.getByText(/Put back first: belt/)).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'slow' }).disabled).toBe(true);
+  });
+
+  it('carries the gate for a test that is merely switched on, as for one that is probed', () => {
+    adviceFor('steady');
+    expect(screen.getByText(/Running, hands clear.*F8, through the gate/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'To the gate' }));
+    expect(useGoLive.getState().wanted).toBe('last');
+    useGoLive.setState({ wanted: null });
   });
 });

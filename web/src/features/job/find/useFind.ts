@@ -21,6 +21,8 @@ export interface Find {
   readonly answer: FindAnswer | null;
   /** The block whose suspicion moved most with the last line, in words; null when nothing moved. */
   readonly change: string | null;
+  /** Counts the answers, so that one can tell whether a new one has come. */
+  readonly turn: number;
 }
 
 let worker: Remote<FindWorker> | null = null;
@@ -54,7 +56,7 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
   );
   // A line that goes from waiting to kept tells nothing new: it must not wipe the words of the change.
   const solved = useRef('');
-  const [solution, setSolution] = useState<{ answer: FindAnswer; change: string | null } | null>(null);
+  const [solution, setSolution] = useState<{ answer: FindAnswer; change: string | null; turn: number } | null>(null);
   useEffect(() => {
     if (!evidence) return;
     const { events, situation } = evidence;
@@ -65,6 +67,7 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
       situation,
       [...situation.done],
       [...situation.unreachable],
+      [...situation.putBack],
     ]);
     if (question === solved.current) return;
     let stale = false;
@@ -73,7 +76,11 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
       .then((answer) => {
         if (stale) return;
         solved.current = question;
-        setSolution((before) => ({ answer, change: changeWords(before?.answer ?? null, answer) }));
+        setSolution((before) => ({
+          answer,
+          change: changeWords(before?.answer ?? null, answer),
+          turn: (before?.turn ?? 0) + 1,
+        }));
       });
     return () => {
       stale = true;
@@ -87,6 +94,7 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
     kept: kept ?? null,
     answer: solution?.answer ?? null,
     change: solution?.change ?? null,
+    turn: solution?.turn ?? 0,
   };
 }
 

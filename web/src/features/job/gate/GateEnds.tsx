@@ -1,7 +1,7 @@
 /** Open ends at the gate: closed here, or left open with a reason; and what else may be off that nobody listed. */
-import type { GateAnswers, GateAsks, StageId } from '@amber-gauge/core/bench';
+import { capital, endWords, type GateAnswers, type GateAsks, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import { Check } from './Check.js';
@@ -19,8 +19,8 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
   const whyOf = (key: string) => answers.accepted.find((one) => one.key === key)?.why ?? '';
   const accept = (key: string, why: string) =>
     onChange({ accepted: [...answers.accepted.filter((one) => one.key !== key), ...(why ? [{ key, why }] : [])] });
-  const close = (key: string) =>
-    void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: key, how: 'put back' }));
+  const close = (key: string, how: string) =>
+    void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: key, how }));
   const off = (id: string) => {
     const usual = asks.usual.find((one) => one.id === id);
     if (!usual) return;
@@ -37,21 +37,23 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
   const hand = asks.to === 'hand-back';
   return (
     <>
-      {asks.ends.map(({ key, end }) => (
-        <div key={key} className={classes.end}>
-          <span className={classes.endWords}>
-            <strong>Open:</strong> {end.what}, {end.how}
-          </span>
-          <Button variant="outlined" onClick={() => close(key)} aria-label={`Put back: ${end.what}`}>
-            It is back
-          </Button>
-          <TextField
-            label="Or stays open because"
-            value={whyOf(key)}
-            onChange={(event) => accept(key, event.target.value)}
-          />
-        </div>
-      ))}
+      {asks.ends
+        .map((one) => ({ ...one, safe: asks.safeOf(one) }))
+        .map(({ key, end, safe }) => (
+          <div key={key} className={classes.end}>
+            <span className={classes.endWords}>
+              <strong>Open:</strong> {endWords(end)}
+            </span>
+            <Button variant="outlined" onClick={() => close(key, safe)} aria-label={`Closed: ${end.what}`}>
+              {capital(safe)}
+            </Button>
+            <Field
+              label="Or stays open because"
+              value={whyOf(key)}
+              onChange={(event) => accept(key, event.target.value)}
+            />
+          </div>
+        ))}
       {hand &&
         asks.stepsOff.map((step) => (
           <p key={step.key} className="danger">
@@ -64,19 +66,13 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
             {finding.text}
           </p>
         ))}
-      {!hand && asks.stepsOff.length > 0 && (
-        <p className="quiet">
-          Off for now: {asks.stepsOff.map((step) => `${step.number} ${step.step.what}`).join(', ')}. Keep hands and
-          tools out of what they cover.
-        </p>
-      )}
       {asks.usual.length > 0 && (
         <section aria-label="What else may be off">
           <p className="quiet">What else may be off that is not listed? Look at each:</p>
           {asks.usual.map((usual) => (
             <div key={usual.id} className={classes.usual}>
               <Check
-                text={`${usual.what}: in place`}
+                text={`${capital(usual.what)}: ${usual.safe}`}
                 on={answers.inPlace.includes(usual.id)}
                 onChange={(on) =>
                   onChange({

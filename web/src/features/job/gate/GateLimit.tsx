@@ -3,7 +3,7 @@ import { limitSum, LIMIT_KINDS, proposedLimit, type LimitKind } from '@amber-gau
 import type { GateAnswers } from '@amber-gauge/core/bench';
 import { fixed, withUnit } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { numberIn } from '../numberIn.js';
 import classes from './Gate.module.css';
@@ -46,7 +46,7 @@ export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
         ))}
         {kind && (
           <>
-            <TextField
+            <Field
               label={kind === 'lamp' ? 'Lamp, W' : 'Amperes'}
               value={value}
               onChange={(event) => {
@@ -55,7 +55,7 @@ export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
               }}
               sx={{ width: 120 }}
             />
-            <TextField
+            <Field
               label="Unit’s plate, W"
               value={watts}
               onChange={(event) => {

@@ -1,7 +1,7 @@
 /** Ohms across the supply after bridge or capacitor work, measured dead. */
 import { LEAST_SUPPLY_OHM } from '@amber-gauge/core/bench';
 import { readValue } from '@amber-gauge/core/quantity';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import classes from './Gate.module.css';
 
@@ -24,7 +24,7 @@ export function GateShort({ work, ohm, onOhm }: Props) {
         Ohms across the supply, dead, after work on {work}
         {low && <span className="danger"> Under {LEAST_SUPPLY_OHM} Ω: do not power, look for the short.</span>}
       </span>
-      <TextField
+      <Field
         label="Ω, as in 47k or OL"
         value={typed}
         onChange={(event) => change(event.target.value)}

@@ -1,7 +1,7 @@
 /** What does not come out even stays until it is explained. */
 import type { Finding, StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
@@ -32,7 +32,7 @@ function Row({ view, stage, finding }: { readonly view: JobView; readonly stage:
       </span>
       {finding.explained === null && (
         <span className="row">
-          <TextField label="Why it may stand" value={why} onChange={(event) => setWhy(event.target.value)} />
+          <Field label="Why it may stand" value={why} onChange={(event) => setWhy(event.target.value)} />
           <Button variant="outlined" disabled={why.trim() === ''} onClick={explain}>
             Explain
           </Button>

@@ -1,6 +1,8 @@
 /** Everything cut, unplugged, unsoldered or bridged, open until it is closed. */
 import {
   END_HOWS,
+  END_SAFE,
+  endWords,
   openEnds,
   refusalOf,
   stepsOff,
@@ -10,7 +12,7 @@ import {
 } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
@@ -19,16 +21,6 @@ import { when } from '../../../shared/ui/when.js';
 import { Refused } from '../safe/Refused.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Ledger.module.css';
-
-const CLOSED: Readonly<Record<EndHow, string>> = {
-  unsoldered: 'soldered back',
-  unplugged: 'plugged in',
-  cut: 'joined and insulated',
-  bridged: 'bridge taken out',
-  switched: 'switched back',
-  lifted: 'leg down and soldered',
-  removed: 'put back',
-};
 
 export function OpenEnds({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const [what, setWhat] = useState('');
@@ -54,23 +46,23 @@ export function OpenEnds({ view, stage }: { readonly view: JobView; readonly sta
           {open.map(({ key, at, end }) => (
             <li key={key} className={classes.end}>
               <span>
-                <strong>{end.what}</strong>, {end.how} <span className="quiet small">{when(at)}</span>
+                <strong>{endWords(end)}</strong> <span className="quiet small">{when(at)}</span>
               </span>
               <Button
                 variant="outlined"
                 onClick={() =>
-                  void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: key, how: CLOSED[end.how] }))
+                  void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: key, how: END_SAFE[end.how] }))
                 }
                 aria-label={`Close: ${end.what}`}
               >
-                {CLOSED[end.how]}
+                {END_SAFE[end.how]}
               </Button>
             </li>
           ))}
         </ul>
       )}
       <div className="row">
-        <TextField
+        <Field
           label="What is open now"
           value={what}
           onChange={(event) => setWhat(event.target.value)}

@@ -9,7 +9,7 @@ import {
   type StageId,
 } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -84,7 +84,7 @@ export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
             <span className={classes.big}>
               Set back {one.what} to {one.value} ± {one.tolerance} {one.unit}
             </span>
-            <TextField
+            <Field
               label={`Measured, ${one.unit}`}
               value={measured[i]}
               onChange={(event) => setMeasured(measured.map((old, j) => (j === i ? event.target.value : old)))}

@@ -1,5 +1,15 @@
 /** One line or one photo a step: quick enough for dirty hands, with room for what must be set back. */
-import { parseStep, refusalOf, stepWords, usualAfter, type StageId, type StepBody } from '@amber-gauge/core/bench';
+import {
+  endWords,
+  parseStep,
+  refusalOf,
+  saidEnds,
+  stepWords,
+  usualAfter,
+  type SaidEnd,
+  type StageId,
+  type StepBody,
+} from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -21,14 +31,23 @@ export function StepEntry({ view, stage }: { readonly view: JobView; readonly st
   const [open, setOpen] = useState(false);
   const parsed = parseStep(text, usualAfter(view.state.ledger));
   const { step, problem } = moreOf(parsed, more);
+  const [notEnds, setNotEnds] = useState<readonly string[]>([]);
+  const ends = saidEnds(text).filter((end) => !notEnds.includes(endWords(end)));
+  const onlyEnds =
+    ends.length > 0 && isOnlyEnds(text, ends) && step.fasteners.length === 0 && step.distances.length === 0;
   const refusal = refusalOf(text);
   const empty = text.trim() === '';
   const blocked = empty || refusal !== null || problem !== null;
   const keep = (body: StepBody = step) => {
     if (blocked) return null;
     const line = makeLine(stage, body);
-    void submitLines(view.job.id, line);
+    const opened = ends.map((end) =>
+      makeLine(stage, { kind: 'open-end', ...end, usualId: null, stepKey: onlyEnds ? null : line.key, moveKey: null }),
+    );
+    // A line that is nothing but ends takes nothing off: "unsoldered motor red".
+    void submitLines(view.job.id, ...(onlyEnds ? [] : [line]), ...opened);
     setText('');
+    setNotEnds([]);
     setMore(EMPTY_MORE);
     setOpen(false);
     return line;
@@ -51,9 +70,26 @@ export function StepEntry({ view, stage }: { readonly view: JobView; readonly st
         </Button>
       </div>
       <p className={stages.understood} role="status">
-        {!empty && !refusal && `→ ${stepWords(step)}${step.earth ? ', earth goes back with it' : ''}`}
+        {!empty && !refusal && !onlyEnds && `→ ${stepWords(step)}${step.earth ? ', earth goes back with it' : ''}`}
+        {step.distances.map((one) => ` · set back: ${one.what} ${one.value} ± ${one.tolerance} ${one.unit}`)}
         {problem && <span className="danger"> {problem}</span>}
       </p>
+      {!refusal && ends.length > 0 && (
+        <div className="row" aria-label="Ends this opens">
+          <span>Opens, until it is closed:</span>
+          {ends.map((end) => (
+            <Button
+              key={endWords(end)}
+              variant="outlined"
+              onClick={() => setNotEnds([...notEnds, endWords(end)])}
+              aria-label={`Not an open end: ${endWords(end)}`}
+              title="Not an open end"
+            >
+              {endWords(end)} ×
+            </Button>
+          ))}
+        </div>
+      )}
       {refusal && <Refused rule={refusal} />}
       <Cautions text={text} familyId={view.job.familyId} />
       <div className={classes.quick}>
@@ -94,3 +130,11 @@ const withCount = (text: string, count: number): string => {
   const open = /(^|\s)\d+ x( screws)?$/.test(plain);
   return open ? plain.replace(/\d+ x( screws)?$/, `${count} x screws`) : `${plain} ${count} x screws`.trimStart();
 };
+
+/** Nothing is left of the line once its ends are taken out of it. */
+function isOnlyEnds(text: string, ends: readonly SaidEnd[]): boolean {
+  const left = ends.reduce((rest, end) => rest.replace(end.what, ' '), text);
+  const verbs =
+    /\b(?:un-?soldered|de-?soldered|unplugged|disconnected|lifted|cut|bridged|jumpered|shorted|swapped|taped|off|for a test|and|the|is|was|then)\b|[,;.+]/gi;
+  return left.replace(verbs, ' ').trim() === '';
+}

@@ -8,7 +8,7 @@ import {
   type StepBody,
 } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { numberIn } from '../numberIn.js';
@@ -65,7 +65,8 @@ export function moreOf(parsed: StepBody, more: MoreFields): { step: StepBody; pr
   const wires = parseWires(more.wires);
   const step: StepBody = {
     ...parsed,
-    distances,
+    // What the line said, and what was typed into the form; the form's own goes before the same name.
+    distances: [...parsed.distances.filter((one) => !distances.some((own) => own.what === one.what)), ...distances],
     orientation: more.orientation.trim(),
     marks: more.marks.trim(),
     wires,
@@ -93,7 +94,7 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
   const after = value.after ?? parsed.after;
   const off = stepsOff(view.state.ledger);
   const text = (name: 'orientation' | 'marks' | 'traces', label: string, placeholder: string) => (
-    <TextField
+    <Field
       label={label}
       value={value[name]}
       placeholder={placeholder}
@@ -106,7 +107,7 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
       {text('orientation', 'Which way round', 'bevel to the left, key towards the motor')}
       {text('marks', 'Marks made', 'line across motor and plate')}
       <div className="row">
-        <TextField
+        <Field
           label="Wires, in pin order"
           value={value.wires}
           placeholder="1 red, 2 black, 3 blue"
@@ -183,14 +184,10 @@ function Distances({
     <div className="stack">
       {list.map((one, i) => (
         <div key={i} className={classes.distance}>
-          <TextField
-            label="Distance of what"
-            value={one.what}
-            onChange={(event) => put(i, { what: event.target.value })}
-          />
-          <TextField label="Measured" value={one.value} onChange={(event) => put(i, { value: event.target.value })} />
-          <TextField label="Unit" value={one.unit} onChange={(event) => put(i, { unit: event.target.value })} />
-          <TextField label="±" value={one.tolerance} onChange={(event) => put(i, { tolerance: event.target.value })} />
+          <Field label="Distance of what" value={one.what} onChange={(event) => put(i, { what: event.target.value })} />
+          <Field label="Measured" value={one.value} onChange={(event) => put(i, { value: event.target.value })} />
+          <Field label="Unit" value={one.unit} onChange={(event) => put(i, { unit: event.target.value })} />
+          <Field label="±" value={one.tolerance} onChange={(event) => put(i, { tolerance: event.target.value })} />
           <Button onClick={() => onChange(list.filter((_other, j) => j !== i))}>Drop</Button>
         </div>
       ))}

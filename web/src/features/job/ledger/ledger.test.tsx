@@ -108,11 +108,38 @@ describe('taking apart', () => {
     const open = line(end('motor plug'));
     show(<OpenEnds view={viewOf([open])} stage="open-up" />);
     fireEvent.click(button('Close: motor plug'));
-    await waitFor(async () => expect(await bodies()).toEqual([{ kind: 'close', target: open.key, how: 'plugged in' }]));
+    await waitFor(async () =>
+      expect(await bodies()).toEqual([{ kind: 'close', target: open.key, how: 'plugged in, latched' }]),
+    );
     type('What is open now', 'thermal cut-out');
     fireEvent.click(button('bridged'));
     expect(screen.getByRole('alert').textContent).toContain('Thermal cut-outs and fuses stay');
     expect(button('Keep as open').disabled).toBe(true);
+  });
+});
+
+describe('ledger words', () => {
+  it('make open ends, shown before they are kept; one key takes one back', async () => {
+    show(<StepEntry view={viewOf([])} stage="open-up" />);
+    type('What comes off', 'unsoldered motor red and black');
+    expect(screen.getByLabelText('Ends this opens').textContent).toContain('motor red, unsoldered');
+    fireEvent.click(button('Not an open end: black, unsoldered'));
+    fireEvent.click(button('Keep step'));
+    await waitFor(async () =>
+      expect(await bodies()).toMatchObject([
+        { kind: 'step' },
+        { kind: 'open-end', what: 'motor red', how: 'unsoldered' },
+      ]),
+    );
+  });
+
+  it('a line that is nothing but an end takes nothing off; a distance is set back', async () => {
+    show(<StepEntry view={viewOf([])} stage="open-up" />);
+    type('What comes off', 'unplugged 3 pin plug');
+    fireEvent.click(button('Keep step'));
+    await waitFor(async () => expect(await bodies()).toMatchObject([{ kind: 'open-end', what: '3 pin plug' }]));
+    type('What comes off', 'hall board, hall gap 17 mm');
+    expect(screen.getByText(/set back: hall gap 17 ± 0.85 mm/)).toBeTruthy();
   });
 });
 
@@ -277,12 +304,12 @@ describe('what runs by itself', () => {
     expect(titleOf([item('2025-12-31T00:00:00.000Z')], now)).toBe('● Soak done, 0007 · Amber Gauge');
   });
 
-  it('is started with its hours', async () => {
+  it('is started with its hours, or minutes, or hours and minutes', async () => {
     show(<TimerStart view={viewOf([])} stage="prove" kinds={['soak']} />);
     fireEvent.click(button('Soak'));
-    type('Hours', '1,5');
+    type('How long, as in 20 min or 1:30 h', '1:30 h');
     type('Of what', 'both speeds');
-    fireEvent.click(button('Start it'));
+    fireEvent.click(button('Start 90 min'));
     await waitFor(async () =>
       expect(await bodies()).toEqual([{ kind: 'timer', timer: 'soak', label: 'Soak, both speeds', minutes: 90 }]),
     );
@@ -308,8 +335,10 @@ describe('coming back', () => {
         onSeen={() => went.push('seen')}
       />,
     );
-    expect(screen.getByText('Unplugged, no stored charge')).toBeTruthy();
-    fireEvent.click(button('Go on at Mend'));
+    expect(screen.getByText(/The hands were at Mend/)).toBeTruthy();
+    fireEvent.click(button('Go on there'));
     expect(went).toEqual(['seen', 'mend']);
+    fireEvent.keyDown(window, { key: 'x' });
+    expect(went).toEqual(['seen', 'mend', 'seen']);
   });
 });

@@ -80,13 +80,21 @@ function Begun({ view, stage, one }: { readonly view: JobView; readonly stage: S
     const last = makeLine(stage, { kind: 'move', moveId: one.move.moveId, name: one.move.name, began: one.key });
     void submitLines(view.job.id, ...work, ...lines, last);
   };
+  const drop = () =>
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'move', moveId: one.move.moveId, name: one.move.name, began: one.key, dropped: true }),
+    );
   return (
     <div className="stack">
       <p className="prompt">{one.move.name}</p>
       <Cautions text={one.move.name} familyId={view.job.familyId} />
-      <div>
+      <div className="row">
         <Button variant="contained" className={stages.keep ?? ''} onClick={finish}>
           {ends.length > 0 ? `Done, and closed: ${ends.map((end) => end.end.what).join(', ')}` : 'Done'}
+        </Button>
+        <Button variant="outlined" className={stages.big ?? ''} onClick={drop} aria-label={`Drop it: ${one.move.name}`}>
+          {ends.length > 0 ? 'Drop it, ends stay open' : 'Drop it'}
         </Button>
       </div>
     </div>

@@ -1,37 +1,43 @@
 /** The entry line at the foot of the job: always one key away, says how it understood before Enter. */
-import { entryWords, type StageId } from '@amber-gauge/core/bench';
+import { bearsOnNothing, valueWords, type EventBody, type PromptAsked, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
-import { fieldHasFocus } from '../../../shared/ui/focus.js';
+import { useState, type KeyboardEvent, type RefObject } from 'react';
 import { useStored } from '../../../shared/ui/useStored.js';
+import { useJobFind } from '../find/findContext.js';
 import type { JobView } from '../useJobView.js';
-import { useEntry } from './useEntry.js';
+import { useEntry, withPlace } from './useEntry.js';
 import classes from '../Job.module.css';
 
 interface Props {
   readonly view: JobView;
   readonly stage: StageId;
   readonly speedId: string;
-  readonly promptPlace: string | null;
+  readonly prompt: PromptAsked | null;
+  readonly field: RefObject<HTMLInputElement | null>;
+  /** The next key is a command: what each does stands here meanwhile. */
+  readonly commands: boolean;
 }
 
-export function EntryLine({ view, stage, speedId, promptPlace }: Props) {
-  const field = useRef<HTMLInputElement>(null);
+export function EntryLine({ view, stage, speedId, prompt, field, commands }: Props) {
   const [text, setText] = useStored(`amber-gauge-entry-${view.job.id}`, '');
   const [tried, setTried] = useState(false);
-  const { entry, keep, places } = useEntry(view, stage, speedId, promptPlace, text);
-  useSlashKey(field);
+  const { kept, bearing, note } = useBearing(view);
+  const { entry, preview, keep, keepAsNote, places } = useEntry(view, stage, speedId, prompt, text);
   const change = (value: string) => {
     setText(value);
     setTried(false);
   };
-  const enter = () => (keep() ? change('') : setTried(true));
+  const done = (bodies: readonly EventBody[] | null) => {
+    if (bodies === null) return setTried(true);
+    note(bodies);
+    change('');
+  };
   const onKey = (event: KeyboardEvent) => {
-    if (event.key === 'Enter') enter();
+    if (event.key === 'Enter' && !event.repeat) done(keep());
     const place = places[0];
     if (event.key === 'Tab' && !event.shiftKey && place) {
       event.preventDefault();
-      change(`${text.slice(0, text.indexOf('@') + 1)}${place} `);
+      change(withPlace(text, place));
     }
   };
   const held = view.state.holds[0];
@@ -41,11 +47,7 @@ export function EntryLine({ view, stage, speedId, promptPlace }: Props) {
       {places.length > 0 && (
         <div className={classes.places} aria-label="Known places">
           {places.map((place) => (
-            <Button
-              key={place}
-              variant="outlined"
-              onClick={() => change(`${text.slice(0, text.indexOf('@') + 1)}${place} `)}
-            >
+            <Button key={place} variant="outlined" onClick={() => change(withPlace(text, place))}>
               {place}
             </Button>
           ))}
@@ -67,7 +69,7 @@ export function EntryLine({ view, stage, speedId, promptPlace }: Props) {
             value={text}
             onChange={(event) => change(event.target.value)}
             onKeyDown={onKey}
-            placeholder={held ? `value held: ${held.prompt}` : '/ reading @place, or a note'}
+            placeholder={held ? `value held: ${held.prompt}` : '27.5 V at reservoir, or a note'}
             aria-label="Entry line"
             aria-invalid={bad}
             aria-describedby="understood"
@@ -80,27 +82,46 @@ export function EntryLine({ view, stage, speedId, promptPlace }: Props) {
           className={tried && bad ? `${classes.understood} danger` : classes.understood}
           role="status"
         >
-          {text && `→ ${entryWords(entry)}`}
+          {commands && !text ? KEYS_NOW : text ? `→ ${preview}` : kept && bearing}
         </div>
         {entry.kind === 'ask' &&
           entry.readings.map((reading) => (
-            <Button key={reading.values[0]} variant="outlined" onClick={() => keep(reading) && change('')}>
-              {entryWords(reading).split(',')[0]}
+            <Button key={reading.values[0]} variant="outlined" onClick={() => done(keep(reading))}>
+              {valueWords(reading)}
             </Button>
           ))}
+        {entry.kind === 'ask-place' &&
+          entry.near.map((name) => (
+            <Button key={name} variant="outlined" onClick={() => done(keep({ ...entry.reading, place: name }))}>
+              {name}?
+            </Button>
+          ))}
+        {entry.kind === 'ask-place' && (
+          <Button onClick={() => done(keep({ ...entry.reading, place: entry.typed, newPlace: true }))}>
+            new place: {entry.typed}
+          </Button>
+        )}
+        {(entry.kind === 'answer' || entry.kind === 'ends' || entry.kind === 'timer') && (
+          <Button onClick={() => done(keepAsNote())}>Only a note</Button>
+        )}
       </div>
     </footer>
   );
 }
 
-function useSlashKey(field: React.RefObject<HTMLInputElement | null>): void {
-  useEffect(() => {
-    const onKey = (event: globalThis.KeyboardEvent) => {
-      if (event.key !== '/' || fieldHasFocus()) return;
-      event.preventDefault();
-      field.current?.focus();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [field]);
+const KEYS_NOW = 'Next key: 1 to 8 a stage, p power, h hold, b bench, ? all keys';
+
+/** What the line kept last bears on: what moved in the path, or why nothing did. */
+function useBearing(view: JobView) {
+  const find = useJobFind();
+  const turn = find?.turn ?? 0;
+  const [kept, setKept] = useState<{ readonly bodies: readonly EventBody[]; readonly turn: number } | null>(null);
+  const reason = kept?.bodies.map((body) => bearsOnNothing(body, view.job.familyId)).find((one) => one !== null);
+  const moved = kept !== null && turn > kept.turn ? (find?.change ?? null) : null;
+  const bearing = kept === null ? '' : reason ? `kept; ${reason}` : moved ? `kept; ${moved}` : 'kept';
+  return {
+    kept: kept !== null,
+    bearing,
+    note: (bodies: readonly EventBody[]) => setKept(bodies.length > 0 ? { bodies, turn } : null),
+  };
 }

@@ -13,21 +13,25 @@ export function JobBar({
   view,
   stage,
   onLog,
+  onStage,
 }: {
   readonly view: JobView;
   readonly stage: StageId;
   readonly onLog: () => void;
+  readonly onStage: (stage: StageId) => void;
 }) {
   const { job } = view;
   return (
     <header className={classes.bar}>
-      <Link to="/" className={classes.back}>
-        ‹ Bench
-      </Link>
-      <span className={`mono ${classes.number}`}>{jobNumber(job.number)}</span>
-      <span className={classes.title}>{[unitName(job), job.customer].filter(Boolean).join(', ')}</span>
+      <span className={classes.unit}>
+        <Link to="/" className={classes.back}>
+          ‹ Bench
+        </Link>
+        <span className={`mono ${classes.number}`}>{jobNumber(job.number)}</span>
+        <span className={classes.title}>{[unitName(job), job.customer].filter(Boolean).join(', ')}</span>
+      </span>
       <span className={classes.gap} />
-      <JobTimers view={view} stage={stage} />
+      <JobTimers view={view} stage={stage} onStage={onStage} />
       <PowerControl view={view} stage={stage} />
       <Button color="inherit" className={classes.logButton ?? ''} onClick={onLog}>
         Log

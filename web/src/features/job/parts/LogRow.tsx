@@ -54,6 +54,8 @@ export function LogRow({ line, view, onStrike }: Props) {
 
 /** A reading that was placed later is shown at its place. */
 function wordsOf({ event }: LogLine, view: JobView): string {
+  const power = view.powerWords.get(event.key);
+  if (power !== undefined) return power;
   if (event.body.kind !== 'reading')
     return lineWords(event.body, (key) => view.lines.find((one) => one.event.key === key)?.event.body);
   const placed = view.state.readings.find((reading) => reading.key === event.key);

@@ -1,7 +1,7 @@
 /** A reading kept without a place: one tap or a few letters give it one. */
 import { valueWords, type PlacedReading, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
@@ -27,8 +27,7 @@ export function PlaceReading({ view, stage, reading }: Props) {
           {one}
         </Button>
       ))}
-      <TextField
-        size="small"
+      <Field
         label="Another place"
         value={place}
         onChange={(event) => setPlace(event.target.value)}

@@ -1,13 +1,5 @@
-/** The power state: word and shape, changed here or by the key p, logged with its time; live goes through the gate. */
-import {
-  gateHolds,
-  isLive,
-  POWER_WORDS,
-  powerWords,
-  type GateTo,
-  type PowerState,
-  type StageId,
-} from '@amber-gauge/core/bench';
+/** The power state: word and shape, changed here or by its key, logged with its time; live goes through the gate. */
+import { gateHolds, isLive, POWER_WORDS, powerNowWords, type PowerState, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -15,30 +7,45 @@ import { useEffect, useState } from 'react';
 import { PowerShape } from '../../../shared/shapes/PowerShape.js';
 import { serverNow } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { fieldHasFocus } from '../../../shared/ui/focus.js';
 import { Gate } from '../gate/Gate.js';
 import type { JobView } from '../useJobView.js';
+import { toldOf } from './told.js';
+import { useGoLive, type LiveState } from './goLive.js';
+import { POWER_KEY } from './useJobKeys.js';
 import classes from '../Job.module.css';
 
-type LiveState = Exclude<GateTo, 'hand-back'>;
 const MAINS: readonly PowerState[] = ['unplugged-unknown', 'live-isolated', 'live-direct'];
 const PACK: readonly PowerState[] = ['pack-out', 'pack-in'];
+
+/** The undo of a power change stands this long, seconds. */
+const UNDO_S = 10;
 
 export function PowerControl({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [asked, setAsked] = useState<LiveState | null>(null);
+  const [undo, setUndo] = useState<{ readonly back: PowerState; readonly to: PowerState } | null>(null);
   const { power, gates } = view.state;
   const states = view.job.powerKind === 'pack' ? PACK : MAINS;
-  const set = (state: PowerState, conditions: readonly string[]) =>
+  const set = (state: PowerState, conditions: readonly string[]) => {
     void submitLines(view.job.id, makeLine(stage, { kind: 'power', state, conditions }));
+    setUndo({ back: power, to: state });
+  };
   const choose = (state: PowerState) => {
     setAnchor(null);
-    if (state === power) return;
+    if (state === power && view.state.doubt === null) return;
     if (!isLive(state)) set(state, []);
     else if (gateHolds(gates, state as LiveState, serverNow()).holds) set(state, ['the gate passed before holds']);
     else setAsked(state as LiveState);
   };
-  usePowerKey(() => choose(isLive(power) ? (states[0] as PowerState) : lastLive(view)));
+  const wanted = useGoLive((one) => one.wanted);
+  const ask = useGoLive((one) => one.ask);
+  useEffect(() => {
+    if (wanted === null) return;
+    ask(null);
+    // A key toggles; a line or a test names the state it wants.
+    choose(wanted !== 'last' ? wanted : isLive(power) ? (states[0] as PowerState) : lastLive(view));
+  });
+  const words = powerNowWords(toldOf(view.state), view.job);
   return (
     <>
       <Button
@@ -46,11 +53,12 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
         variant="outlined"
         className={classes.power ?? ''}
         onClick={(event) => setAnchor(event.currentTarget)}
-        aria-label={`Power: ${powerWords(power, view.job)}`}
-        title="Change the power state, key p"
+        aria-label={`Power: ${words}`}
+        title={`Change the power state, key ${POWER_KEY}`}
+        data-danger={view.state.charge !== null || view.state.doubt !== null}
       >
         <PowerShape state={power} />
-        {powerWords(power, view.job)}
+        {words}
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {states.map((state) => (
@@ -61,6 +69,23 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
           </MenuItem>
         ))}
       </Menu>
+      {undo && (
+        <PowerUndo
+          key={`${undo.back}${undo.to}`}
+          words={undo.to === 'unplugged-unknown' ? 'Unplugged' : POWER_WORDS[undo.to]}
+          onUndo={() => {
+            const back = undo.back === 'unplugged-discharged' ? 'unplugged-unknown' : undo.back;
+            const conditions = ['undone: it was pressed by mistake'];
+            // A slip of the key never was power: what was known of the charge stays known.
+            void submitLines(
+              view.job.id,
+              makeLine(stage, { kind: 'power', state: back, conditions, wasOn: isLive(back) }),
+            );
+            setUndo(null);
+          }}
+          onGone={() => setUndo(null)}
+        />
+      )}
       {asked && (
         <Gate
           view={view}
@@ -77,21 +102,33 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
   );
 }
 
+interface UndoProps {
+  readonly words: string;
+  readonly onUndo: () => void;
+  readonly onGone: () => void;
+}
+
+function PowerUndo({ words, onUndo, onGone }: UndoProps) {
+  const [left, setLeft] = useState(UNDO_S);
+  useEffect(() => {
+    const timer = setInterval(() => setLeft((one) => one - 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  useEffect(() => {
+    if (left <= 0) onGone();
+  }, [left, onGone]);
+  return (
+    <div className={classes.undo} role="status">
+      <span>Logged: {words}</span>
+      <Button variant="contained" onClick={onUndo}>
+        Undo, {Math.max(0, left)} s
+      </Button>
+    </div>
+  );
+}
+
 /** The live state that was gone to last, or the safest there is. */
 function lastLive(view: JobView): LiveState {
   const last = view.state.gates.map((pass) => pass.body.to).findLast((to) => to !== 'hand-back');
   return last ?? (view.job.powerKind === 'pack' ? 'pack-in' : 'live-isolated');
-}
-
-function usePowerKey(onKey: () => void): void {
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key !== 'p' || event.repeat || event.ctrlKey || event.metaKey || event.altKey || fieldHasFocus())
-        return;
-      event.preventDefault();
-      onKey();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  });
 }

@@ -1,5 +1,5 @@
 /** The large reading field of a prompt: the entry line's grammar, in the present number's size. */
-import { entryWords, type StageId } from '@amber-gauge/core/bench';
+import { valueWords, type PromptAsked, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { JobView } from '../useJobView.js';
@@ -10,59 +10,69 @@ interface Props {
   readonly view: JobView;
   readonly stage: StageId;
   readonly speedId: string;
-  readonly place: string | null;
+  readonly prompt: PromptAsked | null;
   readonly placeholder: string;
   readonly label: string;
   readonly keepWord?: string;
-  readonly words?: boolean;
+  readonly disabled?: boolean;
+  /** After a line was kept. */
+  readonly onKept?: () => void;
 }
 
 export function ReadingField({
   view,
   stage,
   speedId,
-  place,
+  prompt,
   placeholder,
   label,
   keepWord = 'Keep reading',
-  words = false,
+  disabled = false,
+  onKept,
 }: Props) {
   const [text, setText] = useState('');
-  const { entry, keep } = useEntry(view, stage, speedId, place, text);
-  const enter = () => {
-    if (keep()) setText('');
+  const { entry, preview, keep } = useEntry(view, stage, speedId, prompt, text);
+  const done = (chosen = entry) => {
+    if (disabled || keep(chosen) === null) return;
+    setText('');
+    onKept?.();
   };
+  const open = ['bad', 'ask', 'ask-place', 'empty'].includes(entry.kind);
   return (
     <div>
       <div className={classes.ask}>
         <input
-          className={words ? `${classes.field} ${classes.words}` : classes.field}
+          className={classes.field}
           value={text}
           onChange={(event) => setText(event.target.value)}
-          onKeyDown={(event) => event.key === 'Enter' && enter()}
+          onKeyDown={(event) => event.key === 'Enter' && !event.repeat && done()}
           placeholder={placeholder}
           aria-label={label}
           autoComplete="off"
           spellCheck={false}
+          disabled={disabled}
         />
-        <Button
-          variant="contained"
-          className={classes.keep ?? ''}
-          disabled={text.trim() === '' || entry.kind === 'bad' || entry.kind === 'ask'}
-          onClick={enter}
-        >
+        <Button variant="contained" className={classes.keep ?? ''} disabled={disabled || open} onClick={() => done()}>
           {keepWord}
         </Button>
       </div>
       <p className={entry.kind === 'bad' ? `${classes.understood} danger` : classes.understood} role="status">
-        {text &&
-          `→ ${place && entry.kind === 'reading' && !entry.place ? entryWords({ ...entry, place }) : entryWords(entry)}`}
+        {text && `→ ${preview}`}
       </p>
       {entry.kind === 'ask' && (
         <div className="row">
           {entry.readings.map((reading) => (
-            <Button key={reading.values[0]} variant="outlined" onClick={() => keep(reading) && setText('')}>
-              {entryWords(reading).split(',')[0]}
+            <Button key={reading.values[0]} variant="outlined" onClick={() => done(reading)}>
+              {valueWords(reading)}
+            </Button>
+          ))}
+        </div>
+      )}
+      {entry.kind === 'ask-place' && (
+        <div className="row">
+          {entry.near.map((name) => (
+            <Button key={name} variant="outlined" onClick={() => done({ ...entry.reading, place: name })}>
+              {name}?
             </Button>
           ))}
         </div>

@@ -90,7 +90,11 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
         sources={sources}
         onSource={choose}
         onLive={setLive}
-        onMeasured={(measured) => storeInJob(measured, view.job.id, speed, stage)}
+        onMeasured={async (measured) => {
+          const ran = speeds.find((one) => one.id === measured.speedId) ?? speed;
+          await storeInJob(measured, view.job.id, ran, stage);
+          if (ran.id !== speed.id) onSpeed(ran.id);
+        }}
       />
       <div className="row">
         <Button variant="outlined" className={classes.big ?? ''} onClick={stood}>
@@ -107,8 +111,8 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
           view={view}
           stage={stage}
           speedId={speed.id}
-          place={null}
-          placeholder={speed.nominalCmPerS === null ? 'as in 268rpm' : 'as in -0.4%'}
+          prompt={null}
+          placeholder={speed.nominalCmPerS === null ? 'as in 268 rpm' : 'as in -0.4 %'}
           label="Speed"
         />
       )}

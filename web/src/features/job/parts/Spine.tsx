@@ -1,7 +1,7 @@
 /** The eight stages with what each still owes; every stage stays open. */
 import { STAGE_NAMES, STAGES, type StageId } from '@amber-gauge/core/bench';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import classes from '../Job.module.css';
 
@@ -31,9 +31,8 @@ export function Spine({ view, stage, onStage }: Props) {
           </button>
         );
       })}
-      <TextField
+      <Field
         select
-        size="small"
         fullWidth
         className={classes.pick ?? ''}
         value={stage}
@@ -46,7 +45,7 @@ export function Spine({ view, stage, onStage }: Props) {
             {owes(one) > 0 ? `, owes ${owes(one)}` : ''}
           </MenuItem>
         ))}
-      </TextField>
+      </Field>
     </nav>
   );
 }

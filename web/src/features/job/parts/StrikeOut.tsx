@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
@@ -39,7 +39,7 @@ export function StrikeOut({ view, stage, target, onDone }: Props) {
               </Button>
             ))}
           </div>
-          <TextField label="Another reason" value={reason} onChange={(event) => setReason(event.target.value)} />
+          <Field label="Another reason" value={reason} onChange={(event) => setReason(event.target.value)} />
         </div>
       </DialogContent>
       <DialogActions>

@@ -1,11 +1,17 @@
 /** Starts something that runs by itself: run-in, cure, soak, warm-up. */
-import { TIMER_MINUTES, TIMER_WORDS, type StageId, type TimerKind } from '@amber-gauge/core/bench';
+import {
+  minutesIn,
+  minutesWords,
+  TIMER_MINUTES,
+  TIMER_WORDS,
+  type StageId,
+  type TimerKind,
+} from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
-import { numberIn } from '../numberIn.js';
 
 interface Props {
   readonly view: JobView;
@@ -15,17 +21,17 @@ interface Props {
 
 export function TimerStart({ view, stage, kinds }: Props) {
   const [kind, setKind] = useState<TimerKind | null>(null);
-  const [hours, setHours] = useState('');
+  const [length, setLength] = useState('');
   const [label, setLabel] = useState('');
   const choose = (one: TimerKind) => {
     setKind(one);
-    setHours(String(TIMER_MINUTES[one] / 60));
+    setLength(minutesWords(TIMER_MINUTES[one]));
   };
-  const value = numberIn(hours);
+  const minutes = minutesIn(length);
   const start = () => {
-    if (!kind || value === null || value <= 0) return;
+    if (!kind || minutes === null) return;
     const name = label.trim() ? `${TIMER_WORDS[kind]}, ${label.trim()}` : TIMER_WORDS[kind];
-    void submitLines(view.job.id, makeLine(stage, { kind: 'timer', timer: kind, label: name, minutes: value * 60 }));
+    void submitLines(view.job.id, makeLine(stage, { kind: 'timer', timer: kind, label: name, minutes }));
     setKind(null);
     setLabel('');
   };
@@ -41,16 +47,17 @@ export function TimerStart({ view, stage, kinds }: Props) {
       </div>
       {kind && (
         <div className="row">
-          <TextField
-            label="Hours"
-            value={hours}
-            onChange={(event) => setHours(event.target.value)}
-            error={value === null || value <= 0}
-            sx={{ width: 120 }}
+          <Field
+            label="How long, as in 20 min or 1:30 h"
+            value={length}
+            onChange={(event) => setLength(event.target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && start()}
+            error={minutes === null}
+            sx={{ width: 260 }}
           />
-          <TextField label="Of what" value={label} onChange={(event) => setLabel(event.target.value)} />
-          <Button variant="contained" disabled={value === null || value <= 0} onClick={start}>
-            Start it
+          <Field label="Of what" value={label} onChange={(event) => setLabel(event.target.value)} />
+          <Button variant="contained" disabled={minutes === null} onClick={start}>
+            {minutes === null ? 'Start it' : `Start ${minutesWords(minutes)}`}
           </Button>
         </div>
       )}

@@ -1,7 +1,7 @@
-/** Coming back after minutes or weeks: where the hands were, what is open, what runs, is it live. */
-import { countdown, isDue, powerWords, STAGE_NAMES, type StageId, type WhereHandsWere } from '@amber-gauge/core/bench';
+/** Coming back after a while: one line that says where the hands were; the first key or tap takes it away. */
+import { countdown, isDue, STAGE_NAMES, type StageId, type WhereHandsWere } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import { PowerShape } from '../../../shared/shapes/PowerShape.js';
+import { useEffect } from 'react';
 import { useNow } from '../../../shared/ui/useNow.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
@@ -15,53 +15,46 @@ interface Props {
   readonly onSeen: () => void;
 }
 
-export function Welcome({ view, were, stage, onStage, onSeen }: Props) {
+export function Welcome({ were, stage, onStage, onSeen }: Props) {
   const now = useNow(1000);
-  const back = () => {
-    onSeen();
-    if (were.stage !== stage) onStage(were.stage);
-  };
+  useEffect(() => {
+    // Another press than the one on this line itself; that one is seen to by its button.
+    const seen = (event: Event) => {
+      if (event.target instanceof Element && event.target.closest('[data-welcome]')) return;
+      onSeen();
+    };
+    window.addEventListener('keydown', seen);
+    window.addEventListener('pointerdown', seen);
+    return () => {
+      window.removeEventListener('keydown', seen);
+      window.removeEventListener('pointerdown', seen);
+    };
+  }, [onSeen]);
+  const timer = were.timers[0];
+  const rest = [
+    were.last[0]?.text,
+    were.open.length > 0 && (were.open.length === 1 ? `open: ${were.open[0]}` : `${were.open.length} open ends`),
+    timer && `${timer.label} ${isDue(timer, now) ? 'done' : countdown(timer.dueAt, now)}`,
+  ].filter(Boolean);
   return (
-    <section className={classes.welcome} aria-label="Where the hands were">
-      <div className="row">
-        <h2 className={classes.title}>
+    <section className={classes.welcome} aria-label="Where the hands were" data-welcome>
+      <p className={classes.line} title={rest.join(' · ')}>
+        <strong>
           The hands were at {STAGE_NAMES[were.stage]}, {when(were.at)}
-        </h2>
-        <Button variant="contained" onClick={back}>
-          {were.stage === stage ? 'Go on' : `Go on at ${STAGE_NAMES[were.stage]}`}
+        </strong>{' '}
+        <span className="quiet">{rest.join(' · ')}</span>
+      </p>
+      {were.stage !== stage && (
+        <Button
+          variant="outlined"
+          onClick={() => {
+            onSeen();
+            onStage(were.stage);
+          }}
+        >
+          Go on there
         </Button>
-        {were.stage !== stage && <Button onClick={onSeen}>Stay here</Button>}
-      </div>
-      <div className={classes.columns}>
-        <ol className={classes.last}>
-          {were.last.map((one) => (
-            <li key={one.key}>
-              <span className="mono small quiet">{when(one.at)}</span> {one.text}
-            </li>
-          ))}
-        </ol>
-        <div>
-          <p className="row">
-            <PowerShape state={view.state.power} /> {powerWords(view.state.power, view.job)}
-          </p>
-          {were.open.length === 0 ? (
-            <p className="quiet">No open ends.</p>
-          ) : (
-            <ul>
-              {were.open.map((one) => (
-                <li key={one}>
-                  <strong>open:</strong> {one}
-                </li>
-              ))}
-            </ul>
-          )}
-          {were.timers.map((timer) => (
-            <p key={timer.key}>
-              {timer.label} <span className="mono">{isDue(timer, now) ? 'done' : countdown(timer.dueAt, now)}</span>
-            </p>
-          ))}
-        </div>
-      </div>
+      )}
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { didNotTurn, jobSpeeds, type SpeedBody } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { createRef } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
@@ -53,17 +54,26 @@ afterEach(async () => {
 
 describe('the entry line', () => {
   const open = (events = [line(reading('reservoir'))]) => {
-    show(<EntryLine view={viewOf(events)} stage="find" speedId="33" promptPlace={null} />);
+    show(
+      <EntryLine
+        view={viewOf(events)}
+        stage="find"
+        speedId="33"
+        prompt={null}
+        field={createRef<HTMLInputElement>()}
+        commands={false}
+      />,
+    );
     return screen.getByLabelText('Entry line') as HTMLInputElement;
   };
 
   it('says how it understood before Enter, and keeps on Enter', async () => {
     const field = open();
     fireEvent.change(field, { target: { value: '5.02V @motor 45' } });
-    expect(screen.getByText(/5\.02.V d\.c\., at motor, 45/)).toBeTruthy();
+    expect(screen.getByText(/5\.02.V d\.c\., at motor terminals, 45/)).toBeTruthy();
     fireEvent.keyDown(field, { key: 'Enter' });
     await waitFor(async () =>
-      expect(await bodies()).toMatchObject([{ kind: 'reading', place: 'motor', values: [5.02] }]),
+      expect(await bodies()).toMatchObject([{ kind: 'reading', place: 'motor terminals', values: [5.02] }]),
     );
     expect(field.value).toBe('');
   });
@@ -73,7 +83,7 @@ describe('the entry line', () => {
     fireEvent.change(field, { target: { value: '27.5Q @res' } });
     fireEvent.keyDown(field, { key: 'Enter' });
     expect(field.value).toBe('27.5Q @res');
-    expect(document.querySelector('mark')?.textContent).toBe('Q');
+    expect(document.querySelector('mark')?.textContent).toBe('27.5');
     expect(await bodies()).toEqual([]);
   });
 
@@ -107,10 +117,56 @@ describe('the entry line', () => {
     expect(open().value).toBe('half a though');
   });
 
-  it('takes the focus on the slash key, unless another field has it', () => {
+  it('asks a near name with one key, and never makes a new place in silence', async () => {
     const field = open();
-    fireEvent.keyDown(window, { key: '/' });
-    expect(document.activeElement).toBe(field);
+    fireEvent.change(field, { target: { value: '27.5 V at resevoir' } });
+    fireEvent.keyDown(field, { key: 'Enter' });
+    expect(await bodies()).toEqual([]);
+    fireEvent.click(screen.getByRole('button', { name: 'reservoir?' }));
+    await waitFor(async () => expect(await bodies()).toMatchObject([{ place: 'reservoir', values: [27.5] }]));
+    fireEvent.change(field, { target: { value: '40 V at the fan' } });
+    expect(screen.getByText(/at fan, a new place/)).toBeTruthy();
+  });
+
+  it('makes a symptom an observation, offered as such, and open ends of ledger words', async () => {
+    const field = open();
+    fireEvent.change(field, { target: { value: 'hunts at 33' } });
+    expect(screen.getByText(/Does it surge: surges/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Only a note' })).toBeTruthy();
+    fireEvent.keyDown(field, { key: 'Enter' });
+    await waitFor(async () => expect(await bodies()).toMatchObject([{ kind: 'answer', testId: 'steady' }]));
+    fireEvent.change(field, { target: { value: 'unsoldered red and black' } });
+    fireEvent.keyDown(field, { key: 'Enter' });
+    await waitFor(async () => expect(await bodies()).toHaveLength(3));
+    expect((await bodies()).slice(1)).toMatchObject([
+      { kind: 'open-end', what: 'red', how: 'unsoldered' },
+      { kind: 'open-end', what: 'black', how: 'unsoldered' },
+    ]);
+  });
+
+  it('says why what was kept bears on nothing', async () => {
+    const field = open();
+    fireEvent.change(field, { target: { value: '40 V @fan' } });
+    fireEvent.keyDown(field, { key: 'Enter' });
+    await waitFor(() => expect(screen.getByText(/measures no V at fan/)).toBeTruthy());
+  });
+
+  it('does not plan the defeat of a safety device', async () => {
+    const field = open();
+    fireEvent.change(field, { target: { value: 'bridged the door lock' } });
+    fireEvent.keyDown(field, { key: 'Enter' });
+    expect(field.value).toBe('bridged the door lock');
+    expect(await bodies()).toEqual([]);
+  });
+
+  it('files a double Enter once', async () => {
+    const field = open();
+    const twice = { target: { value: 'mat is warped' } };
+    fireEvent.change(field, twice);
+    fireEvent.keyDown(field, { key: 'Enter' });
+    fireEvent.change(field, twice);
+    fireEvent.keyDown(field, { key: 'Enter' });
+    await waitFor(async () => expect(await bodies()).toHaveLength(1));
   });
 });
 
@@ -121,7 +177,7 @@ describe('the large field', () => {
         view={viewOf([])}
         stage="make-safe"
         speedId="33"
-        place="charge left"
+        prompt={{ testId: null, name: 'Measure what is left', place: 'charge left', unit: 'V' }}
         placeholder=""
         label="Volts left"
       />,

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
@@ -58,9 +58,7 @@ export function PhotoView({ view, stage, shown, onClose }: Props) {
               </ToggleButton>
             ))}
           </ToggleButtonGroup>
-          {tool === 'label' && (
-            <TextField label="Label" value={text} onChange={(event) => setText(event.target.value)} />
-          )}
+          {tool === 'label' && <Field label="Label" value={text} onChange={(event) => setText(event.target.value)} />}
           <Button disabled={marks.length === 0} onClick={() => setMarks(marks.slice(0, -1))}>
             Take the last mark off
           </Button>

@@ -4,7 +4,7 @@ import { dischargeOf, TOUCH_LIMITS_V } from '@amber-gauge/core/circuit';
 import { familyOf } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { numberIn } from '../numberIn.js';
@@ -58,7 +58,7 @@ function OneStore({ view, stage, one: { store, volts } }: Props) {
     void submitLines(view.job.id, makeLine(stage, charge), makeLine(stage, timer));
   };
   const field = (name: keyof typeof typed, label: string) => (
-    <TextField
+    <Field
       label={label}
       value={typed[name]}
       onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}

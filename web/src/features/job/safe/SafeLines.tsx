@@ -1,5 +1,6 @@
 /** What to do before this unit is opened, each line with why; the plug and the charge answer for themselves. */
-import type { StageId, UnitSafeLine } from '@amber-gauge/core/bench';
+import { countdown, type StageId, type UnitSafeLine } from '@amber-gauge/core/bench';
+import { useNow } from '../../../shared/ui/useNow.js';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
@@ -26,9 +27,17 @@ export function SafeLines({ view, stage }: { readonly view: JobView; readonly st
   );
 }
 
+function Waits({ until }: { readonly until: string | null }) {
+  const now = useNow(1000);
+  if (until === null) return <span className="quiet">once unplugged</span>;
+  const over = Date.parse(until) <= now.getTime();
+  return over ? <strong>over: measure</strong> : <span className="mono">{countdown(until, now)}</span>;
+}
+
 function Answer({ one, onDone }: { readonly one: UnitSafeLine; readonly onDone: () => void }) {
   if (one.state === 'answered') return <span className="quiet">{one.line.byReading ? 'measured' : 'it is'}</span>;
   if (one.state === 'said') return <span className="quiet">done</span>;
+  if (one.line.waitMin !== null) return <Waits until={one.waitUntil} />;
   if (one.line.byReading) return <span className="quiet">by a reading</span>;
   if (one.line.id === 'unplug' || one.line.id === 'pack-out') return <span className="quiet">say so above</span>;
   return (

@@ -3,7 +3,7 @@ import type { StageId, StartLine } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { numberIn } from '../numberIn.js';
@@ -33,7 +33,7 @@ export function StartVolts({ view, stage }: { readonly view: JobView; readonly s
         stalled motor energised.
       </p>
       <div className="row">
-        <TextField
+        <Field
           label="Volts"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}

@@ -2,7 +2,7 @@
 import { isLive, valueWords, type PlacedReading, type PowerState } from '@amber-gauge/core/bench';
 import { ReadingField } from '../parts/ReadingField.js';
 import { PathFind } from '../find/PathFind.js';
-import { useFind } from '../find/useFind.js';
+import { useJobFind } from '../find/findContext.js';
 import { Moves } from '../mend/Moves.js';
 import { PlaceReading } from '../parts/PlaceReading.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
@@ -13,31 +13,37 @@ import type { StageProps } from './Stage.js';
 import classes from './Stages.module.css';
 
 export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps) {
-  const groups = byPlace(view.state.readings);
   const homeless = view.state.readings.filter((reading) => reading.place === null);
-  const find = useFind(view);
+  const find = useJobFind();
+  // What the path measures stands between its rows; the rest is listed here.
+  const onPath = new Set(
+    find?.path.signals.flatMap((one) => (one.measure ? [one.measure.place.replace(/, peak to peak$/, '')] : [])),
+  );
+  const groups = byPlace(view.state.readings.filter((one) => one.place === null || !onPath.has(one.place)));
   return (
     <>
       {find && view.state.holds.length === 0 ? (
-        <PathFind view={view} stage={stage} find={find} onStage={onStage} />
+        <PathFind view={view} stage={stage} speedId={speedId} find={find} onStage={onStage} />
       ) : (
         <h1 className="prompt">{prompt.text}</h1>
       )}
       {isLive(view.state.power) && (
         <p className={classes.caution}>{LIVE_CAUTION[view.state.power] ?? 'Live parts. Clip on dead.'}</p>
       )}
-      <ReadingField
-        view={view}
-        stage={stage}
-        speedId={speedId}
-        place={null}
-        placeholder="as in 27.5V @reservoir"
-        label="Reading and place"
-      />
+      {(!find || view.state.holds.length > 0) && (
+        <ReadingField
+          view={view}
+          stage={stage}
+          speedId={speedId}
+          prompt={null}
+          placeholder="as in 27.5 V at reservoir"
+          label="Reading and place"
+        />
+      )}
       {homeless.map((reading) => (
         <PlaceReading key={reading.key} view={view} stage={stage} reading={reading} />
       ))}
-      {groups.length === 0 && homeless.length === 0 && (
+      {!find && groups.length === 0 && homeless.length === 0 && (
         <p className="quiet">No readings yet. From outside in, from easy to hard, from dead to live.</p>
       )}
       {groups.length > 0 && (

@@ -1,7 +1,7 @@
 /** Hand back: what is still owed, what was left undone, the sheet. */
 import { gateAsks, gateHolds, gateProblems, isLive } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Gate } from '../gate/Gate.js';
@@ -48,7 +48,7 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
       )}
       <BeforeAfter view={view} />
       {!view.state.handedBackAt && (
-        <TextField
+        <Field
           label="Left undone (stands on the sheet)"
           multiline
           minRows={2}

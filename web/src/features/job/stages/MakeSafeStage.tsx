@@ -11,6 +11,7 @@ import { NeverPlanned } from '../safe/NeverPlanned.js';
 import { SafeLines } from '../safe/SafeLines.js';
 import { StartVolts } from '../safe/StartVolts.js';
 import safe from '../safe/Safe.module.css';
+import { askedBy } from './prompt.js';
 import type { StageProps } from './Stage.js';
 import classes from './Stages.module.css';
 
@@ -20,7 +21,9 @@ export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StagePr
   const pack = view.job.powerKind === 'pack';
   const off: PowerState = pack ? 'pack-out' : 'unplugged-unknown';
   const say = () => void submitLines(view.job.id, makeLine(stage, { kind: 'power', state: off, conditions: [] }));
-  const draining = view.state.timers.find((timer) => timer.timer === 'discharge' && isRunning(timer, now));
+  const draining = view.state.charge
+    ? undefined
+    : view.state.timers.find((timer) => timer.timer === 'discharge' && timer.end === null && isRunning(timer, now));
   const stores = familyOf(view.job.familyId).stores.some((store) => store.powerKinds.includes(view.job.powerKind));
   return (
     <>
@@ -38,7 +41,7 @@ export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StagePr
           </Button>
         </div>
       )}
-      {(isLive(power) || powerSince === null) && (
+      {(isLive(power) || powerSince === null) && view.state.doubt === null && (
         <div>
           <Button variant="contained" className={classes.big ?? ''} onClick={say}>
             {pack ? 'The pack is out' : 'It is unplugged'}
@@ -52,8 +55,8 @@ export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StagePr
             view={view}
             stage={stage}
             speedId={speedId}
-            place={prompt.place}
-            placeholder="as in 2.1V"
+            prompt={askedBy(prompt)}
+            placeholder="as in 2.1 V"
             label="Volts left"
           />
           <p className="quiet">
@@ -65,7 +68,7 @@ export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StagePr
       )}
       <SafeLines view={view} stage={stage} />
       {stores ? (
-        !isLive(power) && !chargeProved && <DischargeSum view={view} stage={stage} />
+        !isLive(power) && !chargeProved && view.state.charge === null && <DischargeSum view={view} stage={stage} />
       ) : (
         <p className="quiet">{familyOf(view.job.familyId).noStoreWhy}</p>
       )}

@@ -1,5 +1,5 @@
 /** The one thing asked for on a stage, computed from what the stage owes. */
-import type { StageId } from '@amber-gauge/core/bench';
+import type { PromptAsked, StageId } from '@amber-gauge/core/bench';
 import { CHARGE_PLACE, storesOf } from '@amber-gauge/core/bench';
 import type { JobView } from '../useJobView.js';
 
@@ -8,6 +8,14 @@ export interface Prompt {
   /** Where a reading typed without a place belongs; null when it is a speed or has none. */
   readonly place: string | null;
 }
+
+/** The prompt as a typed line may answer it. */
+export const askedBy = ({ text, place }: Prompt): PromptAsked => ({
+  testId: null,
+  name: text,
+  place,
+  unit: place === CHARGE_PLACE ? 'V' : null,
+});
 
 const say = (text: string, place: string | null = null): Prompt => ({ text, place });
 
@@ -41,6 +49,8 @@ export function promptOf(view: JobView, stage: StageId, speedId: string): Prompt
 }
 
 function safePrompt(view: JobView): Prompt {
+  const { charge } = view.state;
+  if (charge) return say(`Charge ${Math.round(charge.volts)} V: bleed it, then measure again`, CHARGE_PLACE);
   const stores = storesOf(view.job).map((one) => one.store.name);
   const left = `what is left on the ${stores.join(' and the ')}`;
   switch (view.state.power) {

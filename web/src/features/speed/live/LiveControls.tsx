@@ -2,7 +2,7 @@
 import type { LiveLevel } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import type { InputDevice } from './input.js';
 import classes from './Live.module.css';
 
@@ -50,9 +50,8 @@ export function LiveControls(props: Props) {
         </Button>
       )}
       {devices.length > 0 && (
-        <TextField
+        <Field
           select
-          size="small"
           label="Input"
           className={classes.device ?? ''}
           value={devices.some((one) => one.id === deviceId) ? deviceId : (devices[0]?.id ?? '')}
@@ -63,7 +62,7 @@ export function LiveControls(props: Props) {
               {device.name}
             </MenuItem>
           ))}
-        </TextField>
+        </Field>
       )}
       {level && <LevelBar level={level} clippedBefore={props.clippedBefore} />}
     </div>

@@ -2,7 +2,7 @@
 import type { RunFigures } from '@amber-gauge/contract';
 import { fixed } from '@amber-gauge/core/quantity';
 import { droopBetween, MARK_S } from '@amber-gauge/core/speed';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { numberOf } from '../ways/way.js';
 
@@ -18,8 +18,7 @@ export function Droop({ series }: { readonly series: NonNullable<RunFigures['ser
   };
   const droop = marks[0] === null || marks[1] === null ? null : droopBetween(arrays, marks[0], marks[1]);
   const field = (label: string, value: string, set: (text: string) => void) => (
-    <TextField
-      size="small"
+    <Field
       label={label}
       value={value}
       onChange={(event) => set(event.target.value)}

@@ -3,7 +3,7 @@ import type { RunFigures } from '@amber-gauge/contract';
 import { fixed } from '@amber-gauge/core/quantity';
 import { nameLines, partWords, type NamedLine, type TurningPart } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { numberOf } from '../ways/way.js';
 import classes from './Speed.module.css';
@@ -61,9 +61,8 @@ export function Lines({ lines, own, onOwn }: Props) {
           ))}
         </ul>
         <div className="row">
-          <TextField size="small" label="Part" value={name} onChange={(event) => setName(event.target.value)} />
-          <TextField
-            size="small"
+          <Field label="Part" value={name} onChange={(event) => setName(event.target.value)} />
+          <Field
             label="Turns a minute"
             value={rpm}
             onChange={(event) => setRpm(event.target.value)}

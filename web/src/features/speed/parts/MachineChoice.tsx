@@ -1,7 +1,7 @@
 /** Which kind of machine is measured, and at which of its speeds. */
 import { FAMILIES, type Family, type FamilySpeed } from '@amber-gauge/core/families';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import classes from '../Desk.module.css';
 
 interface Props {
@@ -14,26 +14,20 @@ interface Props {
 export function MachineChoice({ family, speed, onFamily, onSpeed }: Props) {
   return (
     <div className={classes.choices}>
-      <TextField
-        select
-        size="small"
-        label="Kind of machine"
-        value={family.id}
-        onChange={(event) => onFamily(event.target.value)}
-      >
+      <Field select label="Kind of machine" value={family.id} onChange={(event) => onFamily(event.target.value)}>
         {FAMILIES.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.name}
           </MenuItem>
         ))}
-      </TextField>
-      <TextField select size="small" label="Speed" value={speed.id} onChange={(event) => onSpeed(event.target.value)}>
+      </Field>
+      <Field select label="Speed" value={speed.id} onChange={(event) => onSpeed(event.target.value)}>
         {family.speeds.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.label}
           </MenuItem>
         ))}
-      </TextField>
+      </Field>
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import type { GyroColumns, PulseColumns } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState, type ReactNode } from 'react';
 import { columnName, TIME_UNITS, type TableHead } from './columns.js';
 import classes from '../parts/Speed.module.css';
@@ -79,13 +79,13 @@ interface ChoiceProps {
 
 function Choice({ label, value, options, onChange }: ChoiceProps) {
   return (
-    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)}>
+    <Field select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
       {options.map(([id, words]) => (
         <MenuItem key={id} value={id}>
           {words}
         </MenuItem>
       ))}
-    </TextField>
+    </Field>
   );
 }
 

@@ -1,6 +1,6 @@
 /** A phone's gyroscope log, flat on the platter. */
 import type { GyroColumns } from '@amber-gauge/core/speed';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { inWorker, STOPPED } from '../../../workers/speedClient.js';
 import { GyroColumnsForm } from './ColumnsForm.js';
@@ -39,8 +39,7 @@ export function GyroWay({ speed, onMeasured }: WayProps) {
         }}
         onMeasured={() => Promise.resolve()}
       >
-        <TextField
-          size="small"
+        <Field
           label="Scale within ± % (3: not calibrated)"
           value={scale}
           onChange={(event) => setScale(event.target.value)}

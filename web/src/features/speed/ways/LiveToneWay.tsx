@@ -9,6 +9,7 @@ import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
 import { NO_SOURCE, SourceChoice } from './SourceChoice.js';
+import { PlayedQuestion } from './PlayedQuestion.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { withoutFile, type WayProps } from './way.js';
@@ -26,7 +27,7 @@ interface Heard {
 const NOTHING: Heard = { reading: null, trail: [] };
 
 export function LiveToneWay(props: WayProps) {
-  const { source, sources, onSource, speed, limits, onMeasured, onLive } = props;
+  const { family, source, sources, onSource, speed, limits, onMeasured, onLive } = props;
   const settings = useSettings().data;
   const [{ reading, trail }, setHeard] = useState<Heard>(NOTHING);
   const [clipped, setClipped] = useState(false);
@@ -101,6 +102,13 @@ export function LiveToneWay(props: WayProps) {
         <p role="alert" className={classes.refused}>
           {live.problem ?? refusal}
         </p>
+      )}
+      {handing.question && (
+        <PlayedQuestion
+          measured={handing.question}
+          family={family}
+          onAnswer={(answered) => void handing.hand(answered)}
+        />
       )}
       <Unsaved handing={handing} />
     </div>

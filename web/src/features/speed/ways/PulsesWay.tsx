@@ -1,7 +1,7 @@
 /** Pulses of a shaft: a table of times, a scope capture, a recording, or live on the line input. */
 import { guessFor, type TableHead } from './columns.js';
 import type { PulseColumns } from '@amber-gauge/core/speed';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
@@ -61,15 +61,13 @@ export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
           <ToggleButton value="file">a file</ToggleButton>
           <ToggleButton value="live">the line input</ToggleButton>
         </ToggleButtonGroup>
-        <TextField
-          size="small"
+        <Field
           label="Pulses a turn"
           value={perTurn}
           onChange={(event) => setPerTurn(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
-        <TextField
-          size="small"
+        <Field
           label="Nominal of this shaft, rpm"
           value={rpm}
           onChange={(event) => setRpm(event.target.value)}

@@ -11,6 +11,7 @@ import type { OtherBand } from '../../../workers/speed.worker.js';
 import { FileDrop } from './FileDrop.js';
 import { NO_SOURCE, SourceChoice } from './SourceChoice.js';
 import { TonesInARow } from './TonesInARow.js';
+import { PlayedQuestion } from './PlayedQuestion.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import type { Measured, WayProps } from './way.js';
@@ -25,7 +26,7 @@ interface Asked {
   readonly with3000: Source | null;
 }
 
-export function RecordingWay({ source, sources, onSource, onMeasured }: WayProps) {
+export function RecordingWay({ family, source, sources, onSource, onMeasured }: WayProps) {
   const settings = useSettings().data;
   const [keepRecording, setKeep] = useState(false);
   const [bands, setBands] = useState<readonly OtherBand[]>([]);
@@ -73,6 +74,13 @@ export function RecordingWay({ source, sources, onSource, onMeasured }: WayProps
           label="keep the recording"
         />
       </FileDrop>
+      {handing.question && (
+        <PlayedQuestion
+          measured={handing.question}
+          family={family}
+          onAnswer={(answered) => void handing.hand(answered)}
+        />
+      )}
       <Unsaved handing={handing} />
       {asked && (
         <div role="alert" className={classes.asked}>

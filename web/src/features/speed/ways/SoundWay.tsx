@@ -3,7 +3,7 @@ import { SOUND_DEFAULTS, SOUND_LINES, type SoundLines } from '@amber-gauge/core/
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { decodeElse, inWorker, reporting, STOPPED } from '../../../workers/speedClient.js';
@@ -33,8 +33,7 @@ export function SoundWay({ onMeasured }: Pick<WayProps, 'onMeasured'>) {
   const [minRpm, maxRpm] = [numberOf(low) ?? 0, numberOf(high) ?? 0];
   const ready = counted >= 1 && minRpm > 0 && maxRpm > minRpm;
   const field = (label: string, value: string, set: (text: string) => void) => (
-    <TextField
-      size="small"
+    <Field
       label={label}
       value={value}
       onChange={(event) => set(event.target.value)}
@@ -45,9 +44,8 @@ export function SoundWay({ onMeasured }: Pick<WayProps, 'onMeasured'>) {
   return (
     <div className={classes.way}>
       <div className="row">
-        <TextField
+        <Field
           select
-          size="small"
           label="It sounds of"
           value={lines}
           onChange={(event) => setLines(event.target.value as SoundLines)}
@@ -57,7 +55,7 @@ export function SoundWay({ onMeasured }: Pick<WayProps, 'onMeasured'>) {
               {one}
             </MenuItem>
           ))}
-        </TextField>
+        </Field>
         {lines !== 'once a turn' && field(COUNT_WORDS[lines], count, setCount)}
         {field('From, rpm', low, setLow)}
         {field('to, rpm', high, setHigh)}

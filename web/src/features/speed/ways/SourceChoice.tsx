@@ -1,7 +1,7 @@
 /** Which test tape or record plays, with its tolerance. */
 import type { Source } from '@amber-gauge/contract';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 
 interface Props {
   readonly source: Source;
@@ -11,20 +11,14 @@ interface Props {
 
 export function SourceChoice({ source, sources, onSource }: Props) {
   return (
-    <TextField
-      select
-      size="small"
-      label="Test tape or record"
-      value={source.id}
-      onChange={(event) => onSource(event.target.value)}
-    >
+    <Field select label="Test tape or record" value={source.id} onChange={(event) => onSource(event.target.value)}>
       {sources.map((one) => (
         <MenuItem key={one.id} value={one.id}>
           {one.name}
           {one.tolerancePercent === null ? ', tolerance not known' : `, ±${one.tolerancePercent} %`}
         </MenuItem>
       ))}
-    </TextField>
+    </Field>
   );
 }
 

@@ -2,7 +2,7 @@
 import { fixed } from '@amber-gauge/core/quantity';
 import { runOfStopwatch, stopwatch, tapsStillNeeded } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useCallback, useState } from 'react';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { Unsaved } from './Unsaved.js';
@@ -36,7 +36,7 @@ export function StopwatchWay({ speed, limits, onMeasured }: Pick<WayProps, 'spee
         >
           {taps.length === 0 ? 'Tap as the mark passes: nought' : `Tap: ${taps.length * turnsPerTap}`}
         </Button>
-        <TextField
+        <Field
           label="Turns a tap"
           value={every}
           onChange={(event) => setEvery(event.target.value)}

@@ -1,6 +1,6 @@
 /** What was seen: which way the bars go, at which edge, how many in how long. */
 import type { StrobeLook } from '@amber-gauge/core/speed';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { ReactNode } from 'react';
@@ -42,13 +42,13 @@ export function StrobeCount(props: Props) {
             <ToggleButton value="near">near edge</ToggleButton>
             <ToggleButton value="far">far edge</ToggleButton>
           </ToggleButtonGroup>
-          <TextField
+          <Field
             label="Bars past a mark"
             value={bars}
             onChange={(event) => onBars(event.target.value)}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           />
-          <TextField
+          <Field
             label="in seconds"
             value={overS}
             onChange={(event) => onOverS(event.target.value)}

@@ -14,7 +14,7 @@ import {
 } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { StrobeCount } from './StrobeCount.js';
@@ -89,13 +89,13 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
     set: (value: T) => void,
     options: readonly (readonly [T, string])[],
   ) => (
-    <TextField select size="small" label={label} value={value} onChange={(event) => set(event.target.value as T)}>
+    <Field select label={label} value={value} onChange={(event) => set(event.target.value as T)}>
       {options.map(([id, words]) => (
         <MenuItem key={id} value={id}>
           {words}
         </MenuItem>
       ))}
-    </TextField>
+    </Field>
   );
   return (
     <div className={classes.way}>
@@ -124,8 +124,7 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
       </StrobeCount>
       <div className="row">
         {select('Light', lamp, setLamp, LAMPS)}
-        <TextField
-          size="small"
+        <Field
           label="Mains measured, Hz"
           placeholder={String(mainsHz)}
           value={measuredMains}
@@ -133,8 +132,7 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           sx={{ width: 220 }}
         />
-        <TextField
-          size="small"
+        <Field
           label="Bars of the ring"
           placeholder={String(usual)}
           value={ring}

@@ -32,6 +32,10 @@ export interface Measured {
   readonly source: Source | null;
   /** The recording to be kept with the run, when asked for. */
   readonly recording: File | null;
+  /** The speed that ran, where it was found to be another than the one chosen. */
+  readonly speedId?: string | null;
+  /** Asked whether another speed ran, and answered no. */
+  readonly answered?: boolean;
 }
 
 /** What was measured by hand or live, without a file. */
@@ -61,4 +65,18 @@ export interface WayProps {
 export function numberOf(text: string): number | null {
   const value = Number(text.trim().replace(',', '.'));
   return text.trim() === '' || !Number.isFinite(value) ? null : value;
+}
+
+/** The way that a stored run was measured in. */
+export function wayOf(detail: { readonly way: SpeedRun['detail']['way']; readonly live?: boolean | undefined }): Way {
+  switch (detail.way) {
+    case 'tone':
+      return detail.live ? 'live tone' : 'recording';
+    case 'gyro':
+      return 'gyroscope';
+    case 'strobe':
+      return 'strobe disc';
+    default:
+      return detail.way;
+  }
 }

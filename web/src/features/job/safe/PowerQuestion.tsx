@@ -1,0 +1,61 @@
+/** The log shows it was on while it was said to be unplugged: one question, one key, every answer is logged. */
+import type { PowerState, StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { useEffect } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Safe.module.css';
+
+/** Function keys: a letter would be the beginning of a line. */
+export const ANSWER_KEYS = { on: 'F6', off: 'F7' } as const;
+
+export function PowerQuestion({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const { doubt } = view.state;
+  const pack = view.job.powerKind === 'pack';
+  const say = (state: PowerState, answer: string, wasOn: boolean) =>
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'power', state, conditions: [`asked, since ${doubt?.what ?? ''}: ${answer}`], wasOn }),
+    );
+  const off: PowerState = pack ? 'pack-out' : 'unplugged-unknown';
+  const on = () => say(pack ? 'pack-in' : 'live-direct', 'it is on', true);
+  const was = () => say(off, pack ? 'it was in, and is out again' : 'it was on, and is unplugged again', true);
+  useEffect(() => {
+    if (!doubt) return;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.repeat) return;
+      const answer = event.key === ANSWER_KEYS.on ? on : event.key === ANSWER_KEYS.off ? was : null;
+      if (!answer) return;
+      event.preventDefault();
+      answer();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+  if (!doubt) return null;
+  const word = pack ? 'in' : 'on';
+  return (
+    <section className={classes.question} role="alert" aria-label="Is it on?">
+      <p className={classes.questionText}>
+        {capital(doubt.what)}, and the log says {doubt.said === 'pack-out' ? 'pack out' : 'unplugged'}. Taken for live
+        until you say.
+      </p>
+      <div className="row">
+        <Button variant="contained" className={classes.big ?? ''} onClick={on} title={`Key ${ANSWER_KEYS.on}`}>
+          It is {word} now <kbd>{ANSWER_KEYS.on}</kbd>
+        </Button>
+        <Button variant="outlined" className={classes.big ?? ''} onClick={was} title={`Key ${ANSWER_KEYS.off}`}>
+          It was, {pack ? 'pack out' : 'unplugged'} again <kbd>{ANSWER_KEYS.off}</kbd>
+        </Button>
+        <Button
+          className={classes.big ?? ''}
+          onClick={() => say(off, 'it was not on: turned or read without power', false)}
+        >
+          It was not {word}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
