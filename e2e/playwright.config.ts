@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['list'], ['../scripts/reporters/playwright-counts.ts']],
   use: {
     viewport: { width: 1280, height: 680 },
+    // Only the test of the reload without a server has it: the others look at what the server answers.
+    serviceWorkers: 'block',
     trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

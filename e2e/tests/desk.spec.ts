@@ -82,7 +82,7 @@ test('the charge left decides the power state by itself', async ({ page, demo })
   await page.getByLabel('Volts left').fill('120V');
   await page.getByRole('button', { name: 'Keep reading' }).click();
   await expect(page.getByLabel('Bench log').getByText(/120.V d\.c\., at charge left/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Power: Unplugged, charge unknown' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Power: Unplugged, charge 120 V' })).toBeVisible();
   await page.getByLabel('Volts left').fill('12V');
   await page.getByRole('button', { name: 'Keep reading' }).click();
   await expect(page.getByRole('button', { name: 'Power: Unplugged, discharged' })).toBeVisible();

@@ -31,7 +31,10 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
   await page.getByLabel('What the owner says').fill('Everything is slow.');
   await page.getByLabel('Tolerance that counts').click();
   await page.getByRole('option', { name: /broadcast/ }).click();
+  // A reload loses nothing, and fills nothing in silently either.
   await page.reload();
+  await expect(page.getByLabel('Make')).toHaveValue('');
+  await page.getByRole('button', { name: 'Go on with it' }).click();
   await expect(page.getByLabel('Make')).toHaveValue('Nordlys');
   await page.getByRole('button', { name: 'Take it in' }).click();
 
@@ -44,16 +47,19 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
   await choose.setInputFiles(recording('found45.wav', { errorPercent: -1.71 }));
   await expect(page.getByTestId('speed-number')).toHaveText('−1.71\u202f%');
 
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('2');
-  await page.getByRole('button', { name: 'It is unplugged' }).click();
+  await page.keyboard.press('Alt+2');
+  // It was measured turning and nothing was said of the power: the log asks, and takes it for live.
+  await expect(page.getByRole('button', { name: 'Power: Is it on? Said unplugged' })).toBeVisible();
+  await page.getByRole('button', { name: /^It was, unplugged again/ }).click();
   await expect(page.getByRole('button', { name: 'Power: Unplugged, no stored charge' })).toBeVisible();
   await page.getByRole('button', { name: /^Done: Nothing left on the platter/ }).click();
 
   await page.getByRole('button', { name: /^Find/ }).click();
   await enter(page, '27.5V @reservoir warm');
   await enter(page, '5.02V @motor 45');
-  await expect(page.getByLabel('Readings by place').getByText('5.02\u202fV d.c.')).toBeVisible();
+  await expect(page.getByLabel('Drive path').getByText('5.02\u202fV, 45')).toBeVisible();
+  await page.keyboard.press('F7');
+  await expect(page.getByRole('button', { name: 'Power: Unplugged, no stored charge' })).toBeVisible();
   await enter(page, 'belt looks new');
 
   await page.getByRole('button', { name: /^Mend/ }).click();
@@ -70,6 +76,7 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
   await choose.setInputFiles(recording('left45.wav', { errorPercent: -0.04 }));
   await expect(page.getByTestId('speed-number')).toHaveText('−0.04\u202f%');
 
+  await page.keyboard.press('F7');
   await page.getByRole('button', { name: /^Hand back/ }).click();
   await expect(page.getByRole('heading', { name: 'Hand it back with its sheet' })).toBeVisible();
   await page.getByLabel(/Left undone/).fill('Mat is warped.');

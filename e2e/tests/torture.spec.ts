@@ -32,11 +32,6 @@ base('torture: kills at random moments lose nothing and double nothing', async (
     await page.goto(url);
     await page.getByRole('link', { name: /0148/ }).click();
     await page
-      .getByRole('button', { name: 'Stay here' })
-      .or(page.getByRole('button', { name: /^Go on$/ }))
-      .first()
-      .click();
-    await page
       .getByLabel('Stages')
       .getByRole('button', { name: /^Open up/ })
       .click();

@@ -3,4 +3,5 @@ export * from './tolerance.js';
 export * from './uncertainty.js';
 export * from './show.js';
 export * from './notation.js';
-export { plainSigns, spokenMeasures, type SpokenMeasure } from './spoken.js';
+export { plainSigns } from './plainSigns.js';
+export { spokenMeasures, type SpokenMeasure } from './spoken.js';

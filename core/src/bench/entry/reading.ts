@@ -52,6 +52,14 @@ function oneReading(line: string, known: Known): Entry | null {
     return at >= 0 && line.trim().startsWith('@')
       ? { kind: 'bad', from: 0, to: at + 1, message: 'a value comes before the place, as in 27.5 V at reservoir' }
       : null;
+  const stuck = at >= 0 && first.unit === null ? /^\p{L}+/u.exec(text.slice(first.to)) : null;
+  if (stuck)
+    return {
+      kind: 'bad',
+      from: first.to,
+      to: first.to + stuck[0].length,
+      message: `“${stuck[0]}” is no unit known here`,
+    };
   const others = measures.filter((one) => one !== first);
   if (others.some((one) => one.unit !== null && one.unit !== first.unit)) return twoUnits(line, first, others, at);
   const words = cut(text, [first]);

@@ -55,7 +55,7 @@ export function betweenRows(
 function told(body: BenchEvent['body']): { readonly words: string; readonly measured: boolean } {
   switch (body.kind) {
     case 'reading':
-      return { words: valueWords(body), measured: true };
+      return { words: valueWords(body).replace(/ d\.c\.$/, ''), measured: true };
     case 'speed':
       return { words: speedWords(body), measured: body.errorPercent !== null };
     case 'answer':

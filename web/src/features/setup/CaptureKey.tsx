@@ -5,31 +5,10 @@ import { useEffect, useState } from 'react';
 import { useSettingsChange } from './useSettingsChange.js';
 import classes from './Setup.module.css';
 
-/** Keys that work elsewhere and may not be taken. */
-const TAKEN = new Set([
-  'Tab',
-  'Enter',
-  'Escape',
-  '/',
-  '?',
-  'Shift',
-  'Control',
-  'Alt',
-  'Meta',
-  'Backspace',
-  '1',
-  '2',
-  '3',
-  '4',
-  '5',
-  '6',
-  '7',
-  '8',
-  'b',
-  's',
-  'u',
-  'n',
-]);
+/** Keys that work elsewhere and may not be taken; a letter or a figure is always the beginning of a line. */
+const TAKEN = new Set(['Tab', 'Enter', 'Escape', 'Shift', 'Control', 'Alt', 'Meta', 'Backspace', 'F6', 'F7', 'F8']);
+
+const isTaken = (key: string): boolean => TAKEN.has(key) || (key.length === 1 && key !== ' ');
 
 export function CaptureKey({ settings }: { readonly settings: Settings }) {
   const [learning, setLearning] = useState(false);
@@ -43,7 +22,7 @@ export function CaptureKey({ settings }: { readonly settings: Settings }) {
       event.stopPropagation();
       setLearning(false);
       if (event.key === 'Escape') return;
-      if (TAKEN.has(event.key))
+      if (isTaken(event.key))
         return setMessage(`${event.key} has another use here. Press a function key, or set the pedal to one.`);
       setMessage('');
       mutate({ version: settings.version, fields: { captureKey: event.key } });

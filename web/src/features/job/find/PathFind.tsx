@@ -2,6 +2,7 @@
 import { betweenRows, standing, type StageId } from '@amber-gauge/core/bench';
 import { reasonOf, type MendAdvice, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import type { PathBlock } from '@amber-gauge/core/families';
+import { THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useMemo, useRef, useState } from 'react';
 import { useMoney } from '../../../shared/ui/money.js';
@@ -175,8 +176,9 @@ function Enough({ first, advised, onStage }: EnoughProps) {
       <p>
         {first ? (
           <>
-            <strong>{first.repair.name}</strong>: cures it with {percent(first.chance)} %. Wrong, {wrong} %, costs about{' '}
-            {Math.max(1, Math.round(first.minutes - first.repair.money))} min
+            <strong>{first.repair.name}</strong>: cures it with {percent(first.chance)}
+            {THIN}%. Wrong, {wrong}
+            {THIN}%, costs about {Math.max(1, Math.round(first.minutes - first.repair.money))} min
             {first.repair.money > 0 ? ` and ${money(first.repair.money)}` : ''}.
             {advised ? ' Trying it costs less than knowing more.' : ''}
           </>

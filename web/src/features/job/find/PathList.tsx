@@ -166,7 +166,7 @@ function Value({ name, value, next, lane, feedback }: ValueProps) {
         {value ? [value.words, ...value.conditions].join(', ') : ''}
         {value && (
           <span className={classes.verdict}>
-            {[when(value.at), value.verdict, value.before && 'before the work']
+            {[when(value.at), value.verdict, value.before && 'earlier']
               .filter(Boolean)
               .map((one) => `, ${String(one)}`)}
           </span>

@@ -255,7 +255,7 @@ describe('the whole of it', () => {
     const { view, find } = findOf(answered('speed-33', 'slow'));
     const went: string[] = [];
     show(<PathFind view={view} stage="find" speedId="33" find={find} onStage={(to) => went.push(to)} />);
-    expect(screen.getByText(/Wrong, \d+ %, costs about \d+ min/)).toBeTruthy();
+    expect(screen.getByText(/Wrong, \d+.%, costs about \d+ min/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Enough, go to mend' }));
     expect(went).toEqual(['mend']);
   });

@@ -118,31 +118,6 @@ describe('taking apart', () => {
   });
 });
 
-describe('ledger words', () => {
-  it('make open ends, shown before they are kept; one key takes one back', async () => {
-    show(<StepEntry view={viewOf([])} stage="open-up" />);
-    type('What comes off', 'unsoldered motor red and black');
-    expect(screen.getByLabelText('Ends this opens').textContent).toContain('motor red, unsoldered');
-    fireEvent.click(button('Not an open end: black, unsoldered'));
-    fireEvent.click(button('Keep step'));
-    await waitFor(async () =>
-      expect(await bodies()).toMatchObject([
-        { kind: 'step' },
-        { kind: 'open-end', what: 'motor red', how: 'unsoldered' },
-      ]),
-    );
-  });
-
-  it('a line that is nothing but an end takes nothing off; a distance is set back', async () => {
-    show(<StepEntry view={viewOf([])} stage="open-up" />);
-    type('What comes off', 'unplugged 3 pin plug');
-    fireEvent.click(button('Keep step'));
-    await waitFor(async () => expect(await bodies()).toMatchObject([{ kind: 'open-end', what: '3 pin plug' }]));
-    type('What comes off', 'hall board, hall gap 17 mm');
-    expect(screen.getByText(/set back: hall gap 17 ± 0.85 mm/)).toBeTruthy();
-  });
-});
-
 describe('putting together', () => {
   const cover = line(parseStep('cover 4 x 8 mm, tray A'));
   const belt = line({ ...parseStep('belt'), after: [cover.key] });

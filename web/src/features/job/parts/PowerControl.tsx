@@ -3,7 +3,7 @@ import { gateHolds, isLive, POWER_WORDS, powerNowWords, type PowerState, type St
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { PowerShape } from '../../../shared/shapes/PowerShape.js';
 import { serverNow } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -37,14 +37,21 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
     else if (gateHolds(gates, state as LiveState, serverNow()).holds) set(state, ['the gate passed before holds']);
     else setAsked(state as LiveState);
   };
-  const wanted = useGoLive((one) => one.wanted);
-  const ask = useGoLive((one) => one.ask);
+  const latest = useRef(choose);
+  const toggled = isLive(power) ? (states[0] as PowerState) : lastLive(view);
   useEffect(() => {
-    if (wanted === null) return;
-    ask(null);
-    // A key toggles; a line or a test names the state it wants.
-    choose(wanted !== 'last' ? wanted : isLive(power) ? (states[0] as PowerState) : lastLive(view));
+    latest.current = choose;
   });
+  useEffect(
+    () =>
+      useGoLive.subscribe(({ wanted, ask }) => {
+        if (wanted === null) return;
+        ask(null);
+        // A key toggles; a line or a test names the state it wants.
+        latest.current(wanted === 'last' ? toggled : wanted);
+      }),
+    [toggled],
+  );
   const words = powerNowWords(toldOf(view.state), view.job);
   return (
     <>

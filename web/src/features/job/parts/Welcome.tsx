@@ -1,7 +1,7 @@
 /** Coming back after a while: one line that says where the hands were; the first key or tap takes it away. */
 import { countdown, isDue, STAGE_NAMES, type StageId, type WhereHandsWere } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import { useEffect } from 'react';
+import { useWindowEvent } from '../../../shared/ui/useWindowEvent.js';
 import { useNow } from '../../../shared/ui/useNow.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
@@ -17,19 +17,13 @@ interface Props {
 
 export function Welcome({ were, stage, onStage, onSeen }: Props) {
   const now = useNow(1000);
-  useEffect(() => {
-    // Another press than the one on this line itself; that one is seen to by its button.
-    const seen = (event: Event) => {
-      if (event.target instanceof Element && event.target.closest('[data-welcome]')) return;
-      onSeen();
-    };
-    window.addEventListener('keydown', seen);
-    window.addEventListener('pointerdown', seen);
-    return () => {
-      window.removeEventListener('keydown', seen);
-      window.removeEventListener('pointerdown', seen);
-    };
-  }, [onSeen]);
+  // Another press than the one on this line itself; that one is seen to by its button.
+  const seen = (event: Event) => {
+    if (!(event.target instanceof Element && event.target.closest('[data-welcome]'))) onSeen();
+  };
+  useWindowEvent('keydown', seen);
+  // After the tap has landed: what goes away under a finger would move what it was meant for.
+  useWindowEvent('click', seen);
   const timer = were.timers[0];
   const rest = [
     were.last[0]?.text,

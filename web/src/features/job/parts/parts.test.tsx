@@ -83,7 +83,7 @@ describe('the entry line', () => {
     fireEvent.change(field, { target: { value: '27.5Q @res' } });
     fireEvent.keyDown(field, { key: 'Enter' });
     expect(field.value).toBe('27.5Q @res');
-    expect(document.querySelector('mark')?.textContent).toBe('27.5');
+    expect(document.querySelector('mark')?.textContent).toBe('Q');
     expect(await bodies()).toEqual([]);
   });
 

@@ -1,10 +1,11 @@
 /** The capture key: with both hands busy it stamps the time and the prompt; the value is typed onto it later. */
 import type { StageId } from '@amber-gauge/core/bench';
-import { useEffect, useRef } from 'react';
+import { useRef } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { serverTimeOf } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { fieldHasFocus } from '../../../shared/ui/focus.js';
+import { useWindowEvent } from '../../../shared/ui/useWindowEvent.js';
 
 /** A space this soon after another key belongs to a sentence typed blind, ms. */
 const TYPING_MS = 3000;
@@ -21,16 +22,12 @@ export const holdLine = (stage: StageId, prompt: string, at?: Date) => makeLine(
 export function useCapture(jobId: string, stage: StageId, prompt: string): void {
   const captureKey = useSettings().data?.captureKey ?? 'F9';
   const typed = useRef(-Infinity);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.timeStamp - typed.current < TYPING_MS;
-      if (event.key.length === 1 && event.key !== ' ') typed.current = event.timeStamp;
-      if (event.key === ' ' && typing) return;
-      if (!isCapture(event, captureKey, fieldHasFocus())) return;
-      event.preventDefault();
-      void submitLines(jobId, holdLine(stage, prompt, serverTimeOf(event.timeStamp)));
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [captureKey, jobId, stage, prompt]);
+  useWindowEvent('keydown', (event) => {
+    const typing = event.timeStamp - typed.current < TYPING_MS;
+    if (event.key.length === 1 && event.key !== ' ') typed.current = event.timeStamp;
+    if (event.key === ' ' && typing) return;
+    if (!isCapture(event, captureKey, fieldHasFocus())) return;
+    event.preventDefault();
+    void submitLines(jobId, holdLine(stage, prompt, serverTimeOf(event.timeStamp)));
+  });
 }

@@ -74,12 +74,13 @@ const inDialog = (): boolean =>
   document.activeElement?.closest('[role="dialog"],[role="menu"],[role="listbox"]') != null;
 
 /** A key after Esc; one that is no command does nothing. */
-function command(key: string, { onStage, onPower, onBench, onHold }: Commands): void {
+function command(key: string, { onStage, onPower, onBench, onHold, onEntry }: Commands): void {
   const stage = STAGES[Number(key) - 1];
   if (stage) onStage(stage);
   else if (key === 'p') onPower();
   else if (key === 'b') onBench();
   else if (key === 'h') onHold();
+  else if (key === '/') onEntry();
 }
 
 /** The line opens with the letter in it; "/" opens it empty, "?" is the list of keys, Space belongs to what has focus. */

@@ -55,7 +55,7 @@ export function ChargePanel({ view, stage, onMeasure }: Props) {
           <p>
             Bleed it through <strong>{withUnit(plan.ohm, 'Ω')}</strong>, insulated, <strong>{plan.ratedW} W</strong> (
             {fixed(plan.startW, 1)} W at first): <strong>{minutesWords(plan.seconds / 60)}</strong> to {TOUCH_LIMIT_V}{' '}
-            V, counted with {withUnit(plan.microfarad * 1e-6, 'F')}{' '}
+            V, counted with {fixed(plan.microfarad, plan.microfarad < 10 ? 2 : 0)} µF{' '}
             {plan.from === 'part' ? 'as printed' : 'as usual for the kind'} and 20 % over. {fixed(plan.energyJ, 1)} J.
             Never a screwdriver.
           </p>

@@ -1,8 +1,8 @@
 /** The log shows it was on while it was said to be unplugged: one question, one key, every answer is logged. */
 import type { PowerState, StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import { useEffect } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { useWindowEvent } from '../../../shared/ui/useWindowEvent.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
 
@@ -20,17 +20,12 @@ export function PowerQuestion({ view, stage }: { readonly view: JobView; readonl
   const off: PowerState = pack ? 'pack-out' : 'unplugged-unknown';
   const on = () => say(pack ? 'pack-in' : 'live-direct', 'it is on', true);
   const was = () => say(off, pack ? 'it was in, and is out again' : 'it was on, and is unplugged again', true);
-  useEffect(() => {
-    if (!doubt) return;
-    const onKey = (event: KeyboardEvent) => {
-      if (event.repeat) return;
-      const answer = event.key === ANSWER_KEYS.on ? on : event.key === ANSWER_KEYS.off ? was : null;
-      if (!answer) return;
-      event.preventDefault();
-      answer();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+  useWindowEvent('keydown', (event) => {
+    if (!doubt || event.repeat) return;
+    const answer = event.key === ANSWER_KEYS.on ? on : event.key === ANSWER_KEYS.off ? was : null;
+    if (!answer) return;
+    event.preventDefault();
+    answer();
   });
   if (!doubt) return null;
   const word = pack ? 'in' : 'on';
