@@ -50,14 +50,17 @@ export function linesFromEntry(entry: Entry, text: string, context: EntryContext
       return [{ kind: 'work', action: 'adjust', what }];
     }
     case 'ends':
-      return entry.ends.map(({ what, how }) => ({
-        kind: 'open-end',
-        what,
-        how,
-        usualId: null,
-        stepKey: null,
-        moveKey: null,
-      }));
+      return [
+        ...(entry.work ? [{ kind: 'work' as const, ...entry.work }] : []),
+        ...entry.ends.map(({ what, how }): EventBody => ({
+          kind: 'open-end',
+          what,
+          how,
+          usualId: null,
+          stepKey: null,
+          moveKey: null,
+        })),
+      ];
     case 'closed': {
       const meant = context.open.filter(({ end }) => shares(end.what, entry.what));
       if (meant.length === 0) return [{ kind: 'note', text }];

@@ -175,3 +175,46 @@ describe('what does not belong', () => {
     for (const [id, path] of PATHS) expect(() => engineOf(path, { most: 1 }), id).not.toThrow();
   });
 });
+
+describe('the stop rule', () => {
+  it('covers what is merely switched on, once what was seen speaks for the danger; not what the owner did himself', () => {
+    const path = PATHS.get('washer-top');
+    if (!path) throw new Error('no path');
+    const made = engineOf(path);
+    const put = (events: Parameters<typeof posteriorOf>[1]) =>
+      adviseNext(made, posteriorOf(made, events), {
+        level: path.levels[0]?.id ?? '',
+        power: 'dead',
+        done: new Set(),
+        unreachable: new Set(),
+        putBack: new Map(),
+      });
+    const fresh = [...put([]).tests, ...put([]).rest];
+    expect(fresh.filter((one) => one.test.outside && one.powered).every((one) => one.forbidden === null)).toBe(true);
+    const looks = path.tests.find(
+      (one) => one.block === 'inverter' && one.outcomes.some((out) => out.modes.includes('shorted')),
+    );
+    const shorted = looks?.outcomes.find((one) => one.modes.includes('shorted'));
+    if (!looks || !shorted) throw new Error('no such test');
+    const seen = put([
+      {
+        kind: 'saw',
+        observation: {
+          id: 'a',
+          context: {},
+          reliability: 0.97,
+          saw: { kind: 'block', block: 'inverter', modes: shorted.modes },
+        },
+      },
+    ]);
+    const powered = [...seen.tests, ...seen.rest].filter((one) => one.powered);
+    expect(powered.length).toBeGreaterThan(3);
+    expect(powered.every((one) => one.forbidden !== null)).toBe(true);
+    expect(
+      [...seen.tests, ...seen.rest].filter((one) => one.test.power === 'dead').every((one) => one.forbidden === null),
+    ).toBe(true);
+    // What is forbidden never stands before what may be done.
+    const first = seen.tests.findIndex((one) => one.forbidden !== null);
+    expect(seen.tests.slice(first).every((one) => one.forbidden !== null)).toBe(true);
+  });
+});

@@ -77,14 +77,22 @@ const OVER = /^left\s+over:?\s+(.{2,60})$/i;
 export function endsIn(text: string, open: readonly string[]): Entry | null {
   const left = LEFT.exec(text);
   if (left && /screw|bolt|nut|washer|spring|clip|part|foot|feet|pin|spacer|ring|piece/i.test(left[2] as string))
-    return { kind: 'ends', ends: [{ what: `${left[1]} ${left[2]}`, how: 'left over' }] };
+    return { kind: 'ends', ends: [{ what: `${left[1]} ${left[2]}`, how: 'left over' }], work: null };
   const over = OVER.exec(text);
-  if (over) return { kind: 'ends', ends: [{ what: over[1] as string, how: 'left over' }] };
+  if (over) return { kind: 'ends', ends: [{ what: over[1] as string, how: 'left over' }], work: null };
   if (/\?$/.test(text) || /\b(?:needs?|to be|should|will|must|why|if)\b/i.test(text)) return null;
   const closed = saidClosed(text);
   if (closed !== null && open.some((one) => shares(one, closed))) return { kind: 'closed', what: closed };
   const ends = saidEnds(text);
-  return ends.length > 0 ? { kind: 'ends', ends } : null;
+  return ends.length > 0 ? { kind: 'ends', ends, work: workBeside(text) } : null;
+}
+
+/** What was done, in the clauses that open no end. */
+function workBeside(text: string): { readonly action: WorkAction; readonly what: string } | null {
+  const clauses = text.split(/[,;]\s*|\s+and\s+/i);
+  const at = clauses.findIndex((clause) => saidEnds(clause).length > 0);
+  const before = workIn(clauses.slice(0, Math.max(0, at)).join(', '));
+  return before?.kind === 'work' ? { action: before.action, what: before.what } : null;
 }
 
 /** Do an open end and what was said to be closed share a word that tells it? */

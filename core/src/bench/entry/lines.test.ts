@@ -1,8 +1,8 @@
 /** The table of spoken lines is the grammar's specification; the share understood is printed. */
 import { describe, expect, it } from 'vitest';
-import { PATHS } from '../../families/index.js';
+import { familyOf, PATHS } from '../../families/index.js';
 import type { DrivePath } from '../../families/index.js';
-import { PROMPTED, SPOKEN } from './lines.test-data.js';
+import { ELSEWHERE, PROMPTED, SPOKEN } from './lines.test-data.js';
 import { parseEntry } from './parse.js';
 import { knownPlaces } from './places.js';
 import type { Entry, EntryReading } from './types.js';
@@ -57,7 +57,7 @@ function said(entry: Entry): string {
     case 'work':
       return `work ${entry.action}: ${entry.what}`;
     case 'ends':
-      return `ends ${entry.ends.map((end) => `${end.how}: ${end.what}`).join(' & ')}`;
+      return `${entry.work ? `work ${entry.work.action}: ${entry.work.what} & ` : ''}ends ${entry.ends.map((end) => `${end.how}: ${end.what}`).join(' & ')}`;
     case 'closed':
       return `closed ${entry.what}`;
     case 'power':
@@ -82,6 +82,14 @@ describe('the entry line hears a repairer', () => {
       return { line: `${testId}: ${line}`, meaning, heard: said(parseEntry(line, { ...known, prompt })) };
     }),
   ];
+
+  it.each(ELSEWHERE)('%s: %s → %s', (familyId, line, meaning) => {
+    const own = PATHS.get(familyId) as DrivePath;
+    const family = familyOf(familyId);
+    const powerKind = family.supply === 'pack' ? 'pack' : 'mains';
+    const places = knownPlaces({ familyId, powerKind, ratedVolts: 230 }, own, own, []);
+    expect(said(parseEntry(line, { speedIds: family.speeds.map((one) => one.id), places, path: own }))).toBe(meaning);
+  });
 
   it('holds a table of at least 250 lines, none twice', () => {
     expect(results.length).toBeGreaterThanOrEqual(250);

@@ -49,7 +49,12 @@ export type Entry =
   | EntryAnswer
   | { readonly kind: 'trim'; readonly speedId: string | null; readonly clock: string }
   | { readonly kind: 'work'; readonly action: WorkAction; readonly what: string }
-  | { readonly kind: 'ends'; readonly ends: readonly SaidEnd[] }
+  | {
+      readonly kind: 'ends';
+      readonly ends: readonly SaidEnd[];
+      /** Work said on the same line: "replaced the fuse, unsoldered motor red". */
+      readonly work: { readonly action: WorkAction; readonly what: string } | null;
+    }
   | { readonly kind: 'closed'; readonly what: string }
   | { readonly kind: 'power'; readonly on: boolean; readonly pack: boolean }
   | { readonly kind: 'start-volts'; readonly volts: number }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
-import { familyOf, type DrivePath } from '../../families/index.js';
+import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
 import { standing, type BenchEvent, type EventBody, type ReadingBody, type SpeedBody } from '../event.js';
 import { toleranceOfUse, type JobFacts } from '../job.js';
-import { parseStep } from '../ledger/index.js';
+import { ledgerOf, parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
 import { jobState } from '../state.js';
 import { confirmedFaults } from './confirmed.js';
@@ -89,10 +89,22 @@ describe('what was measured elsewhere speaks in Find', () => {
     expect(edge.observation.saw.weights).toEqual({ right: 0.5, slow: 0.5 });
   });
 
-  it('one that did not turn is still; one without an error says nothing', () => {
+  it('one that did not turn is still; one that turns without a nominal does not stand still, no more', () => {
     const still = read(speed('33', 0, { turned: false, errorPercent: null })).events[0];
     expect(still?.kind === 'saw' && still.observation.saw).toMatchObject({ weights: { still: 1 } });
-    expect(read(speed('33', 0, { errorPercent: null })).events).toEqual([]);
+    const turns = read(speed('33', 0, { errorPercent: null })).events[0];
+    expect(turns?.kind === 'saw' && turns.observation.saw).toMatchObject({ weights: { slow: 1, right: 1, fast: 1 } });
+  });
+
+  it('what Take in asked moves the path in every family', () => {
+    for (const other of FAMILIES) {
+      const own = { ...job, familyId: other.id, speedIds: other.usualSpeeds };
+      const state = { ledger: ledgerOf([]), power: 'live-direct', places: new Map<string, string>() } as const;
+      for (const one of other.speeds.filter(({ id }) => other.usualSpeeds.includes(id))) {
+        const { events } = findEvidence(own, pathOf(own) as DrivePath, [line(didNotTurn(one))], state);
+        expect(events, `${other.id} ${one.id}`).toMatchObject([{ kind: 'saw' }]);
+      }
+    }
   });
 
   it('readings at known places are observations, also when the place came later', () => {

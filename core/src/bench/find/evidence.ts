@@ -179,17 +179,26 @@ function situationOf(
 function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: SpeedBody): Observation | null {
   const link = path.speed;
   if (!link) return null;
+  const value = link.speedValues?.[speed.speedId] ?? speed.speedId;
   const context = {
-    ...(link.speedKey && known(path, link.speedKey, speed.speedId) ? { [link.speedKey]: speed.speedId } : {}),
+    ...(link.speedKey && known(path, link.speedKey, value) ? { [link.speedKey]: value } : {}),
     ...(link.heatKey && speed.condition ? { [link.heatKey]: speed.condition } : {}),
   };
-  const weights = speedWeights(job, speed);
+  const weights = speedWeights(job, speed) ?? merelyTurned(path, link.signal, speed);
   if (!weights) return null;
   return { id: key, context, reliability: USUAL_RELIABILITY, saw: { kind: 'signal', signal: link.signal, weights } };
 }
 
 const known = (path: DrivePath, key: string, value: string): boolean =>
   path.contexts.find((context) => context.id === key)?.values.includes(value) ?? false;
+
+/** Where there is no nominal speed, turning says that it does not stand still, and nothing more. */
+function merelyTurned(path: DrivePath, signalId: string, speed: SpeedBody): Record<string, number> | null {
+  const signal = path.signals.find((one) => one.id === signalId);
+  if (!speed.turned || !signal) return null;
+  const moving = signal.states.filter((state) => state !== signal.rest && state !== 'still' && state !== 'quivers');
+  return Object.fromEntries(moving.map((state) => [state, 1]));
+}
 
 /** Near the edge of the tolerance a speed counts half for right and half for its side. */
 function speedWeights(job: JobFacts, speed: SpeedBody): Record<string, number> | null {

@@ -128,7 +128,13 @@ export const pathRepairSchema = z.object({
 });
 
 /** Which signal the job's own speed readings speak of, and which context keys its speeds and warmth set. */
-const speedLinkSchema = z.object({ signal: id, speedKey: id.nullable(), heatKey: id.nullable() });
+const speedLinkSchema = z.object({
+  signal: id,
+  speedKey: id.nullable(),
+  heatKey: id.nullable(),
+  /** Values of the speed's context by the speeds' own ids, where the two are called otherwise. */
+  speedValues: z.record(z.string(), words).optional(),
+});
 
 /** A variant of the family: what a machine of each kind has not. */
 const optionSchema = z.object({

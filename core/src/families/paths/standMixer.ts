@@ -24,7 +24,7 @@ const MOTOR = universalMotor({
 const BOWL = ['still', 'weak', 'slow', 'fast'];
 
 export const standMixerPath: PathData = {
-  speed: null,
+  speed: { signal: 'bowl', speedKey: 'setting', heatKey: null },
   options: [
     {
       id: 'control',

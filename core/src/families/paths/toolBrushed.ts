@@ -23,7 +23,7 @@ const MOTOR = universalMotor({
 const SPEED = ['still', 'weak', 'slow', 'fast'];
 
 export const toolBrushedPath: PathData = {
-  speed: null,
+  speed: { signal: 'spindle', speedKey: 'setting', heatKey: null, speedValues: { half: 'low', full: 'high' } },
   options: [
     {
       id: 'source',

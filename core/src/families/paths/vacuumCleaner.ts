@@ -25,7 +25,7 @@ const MOTOR = universalMotor({
 });
 
 export const vacuumCleanerPath: PathData = {
-  speed: null,
+  speed: { signal: 'turns', speedKey: 'setting', heatKey: null },
   options: [
     {
       id: 'speed',

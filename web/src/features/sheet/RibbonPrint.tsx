@@ -2,18 +2,23 @@
 import type { SheetSpeed, SheetSpeedSide } from '@amber-gauge/core/bench';
 import type { Tolerance } from '@amber-gauge/core/quantity';
 import { centreLabel, ribbonGeometry, visibleLabels, type RibbonGeometry } from '@amber-gauge/core/speed';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { useId } from 'react';
 import classes from './Sheet.module.css';
 
-const WIDTH = 170;
+/** Printed width, and that on a phone, where the words would be too small to read, millimetres. */
+const WIDTH = { print: 170, phone: 74 } as const;
 const TOP = 2;
 const FOOT = 10;
 const BLANK = { errorPercent: null, expandedPercent: null, wowPeakPercent: null };
 
-const at = (place: number) => (WIDTH * (place + 1)) / 2;
+type At = (place: number) => number;
 
 export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; readonly limits: Tolerance }) {
   const hatch = useId();
+  const phone = useMediaQuery('screen and (max-width: 700px)');
+  const width = phone ? WIDTH.phone : WIDTH.print;
+  const at: At = (place) => (width * (place + 1)) / 2;
   const centre = centreLabel(speed.nominalRpm, speed.label);
   const of = (side: SheetSpeedSide | null) =>
     side?.errorPercent != null ? ribbonGeometry(side, limits, centre) : null;
@@ -24,7 +29,7 @@ export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; rea
   return (
     <svg
       className={classes.ribbon}
-      viewBox={`0 0 ${WIDTH} 16`}
+      viewBox={`0 0 ${width} 16`}
       role="img"
       aria-label={`${speed.label}: as found and as left`}
     >
@@ -35,7 +40,7 @@ export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; rea
       </defs>
       <rect className={classes.window} x={at(from)} y={TOP} width={at(to) - at(from)} height={FOOT - TOP} />
       <rect fill={`url(#${hatch})`} x={at(from)} y={TOP} width={at(to) - at(from)} height={FOOT - TOP} />
-      <rect className={classes.outline} x={0.125} y={TOP} width={WIDTH - 0.25} height={FOOT - TOP} />
+      <rect className={classes.outline} x={0.125} y={TOP} width={width - 0.25} height={FOOT - TOP} />
       {any.window.map((edge) => (
         <line key={edge} className={classes.limit} x1={at(edge)} x2={at(edge)} y1={TOP} y2={FOOT} />
       ))}
@@ -43,11 +48,11 @@ export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; rea
       <text className={classes.word} x={1.5} y={7}>
         slow
       </text>
-      <text className={classes.word} x={WIDTH - 1.5} y={7} textAnchor="end">
+      <text className={classes.word} x={width - 1.5} y={7} textAnchor="end">
         fast
       </text>
-      {found && <Edge geometry={found} solid={false} />}
-      {left && <Edge geometry={left} solid />}
+      {found && <Edge geometry={found} solid={false} at={at} />}
+      {left && <Edge geometry={left} solid at={at} />}
       {found?.mean != null && left?.mean != null && <Arrow from={at(found.mean)} to={at(left.mean)} />}
       {any.ticks.map((tick) => (
         <line
@@ -59,11 +64,11 @@ export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; rea
           y2={FOOT + 1}
         />
       ))}
-      {visibleLabels(any, WIDTH, 12).map(({ place, label }) => (
+      {visibleLabels(any, width, phone ? 13 : 12).map(({ place, label }) => (
         <text
           key={place}
           className={classes.word}
-          x={Math.min(WIDTH - 4, Math.max(4, at(place)))}
+          x={Math.min(width - 4, Math.max(4, at(place)))}
           y={15}
           textAnchor="middle"
         >
@@ -74,7 +79,13 @@ export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; rea
   );
 }
 
-function Edge({ geometry, solid }: { readonly geometry: RibbonGeometry; readonly solid: boolean }) {
+interface EdgeProps {
+  readonly geometry: RibbonGeometry;
+  readonly solid: boolean;
+  readonly at: At;
+}
+
+function Edge({ geometry, solid, at }: EdgeProps) {
   const middle = at(geometry.mean ?? 0);
   return (
     <>

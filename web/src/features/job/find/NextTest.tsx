@@ -1,10 +1,11 @@
 /** One next test in large type, with its conditions, where to put the probes, and its answers to tap. */
-import { isDead, isLive, openEnds, type BenchEvent, type StageId } from '@amber-gauge/core/bench';
+import { endWords, isDead, isLive, openEnds, saidEnds, type BenchEvent, type StageId } from '@amber-gauge/core/bench';
 import { familyOf, needsPower, type DrivePath, type PathTest } from '@amber-gauge/core/families';
 import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import Button from '@mui/material/Button';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { Field } from '../../../shared/ui/Field.js';
 import { useAsked } from '../asked.js';
 import { useGoLive } from '../parts/goLive.js';
 import { POWER_KEY } from '../parts/useJobKeys.js';
@@ -33,12 +34,17 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
   const context = path.contexts
     .filter((one) => test.context[one.id])
     .map((one) => `${one.name}: ${test.context[one.id]}`);
-  const answer = (outcome: string, words: string) =>
+  const [note, setNote] = useState('');
+  const said = saidEnds(note);
+  const answer = (outcome: string, words: string) => {
     void submitLines(
       view.job.id,
       makeLine(stage, { kind: 'answer', testId: test.id, name: test.name, outcome, words, value: null, unit: null }),
       ...endsOf(view, stage, test),
+      ...noteLines(stage, note),
     );
+    setNote('');
+  };
   const ask = useAsked((state) => state.ask);
   const place = signal?.measure?.place ?? null;
   const unit = signal?.measure?.unit ?? null;
@@ -50,7 +56,8 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
   const skip = () =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'unreachable', testId: test.id, name: test.name }));
   const keepEnds = () => {
-    const ends = endsOf(view, stage, test);
+    const ends = [...endsOf(view, stage, test), ...noteLines(stage, note)];
+    setNote('');
     if (ends.length > 0) void submitLines(view.job.id, ...ends);
   };
   // What is off cannot be tested as if it were on, and nothing dead is done on a live unit.
@@ -104,12 +111,29 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
           </Button>
         ))}
       </div>
+      <Field
+        label="A note with the answer"
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        helperText={said.length > 0 ? `Opens, until it is closed: ${said.map(endWords).join('; ')}` : undefined}
+      />
       <div className="row">
         <Button onClick={skip}>Cannot reach it</Button>
         <Button onClick={onOther}>Another test</Button>
       </div>
     </section>
   );
+}
+
+/** A note typed with an answer, and the ends that its words open. */
+function noteLines(stage: StageId, note: string): BenchEvent[] {
+  if (note.trim() === '') return [];
+  return [
+    makeLine(stage, { kind: 'note', text: note.trim() }),
+    ...saidEnds(note).map((end) =>
+      makeLine(stage, { kind: 'open-end', ...end, usualId: null, stepKey: null, moveKey: null }),
+    ),
+  ];
 }
 
 interface TagProps {

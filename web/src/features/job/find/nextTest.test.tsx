@@ -126,4 +126,20 @@ describe('the next test', () => {
     expect(useGoLive.getState().wanted).toBe('last');
     useGoLive.setState({ wanted: null });
   });
+
+  it('takes a note with the answer, and what its words open is open', async () => {
+    adviceFor('steady');
+    fireEvent.change(screen.getByLabelText('A note with the answer'), {
+      target: { value: 'unplugged the tacho lead' },
+    });
+    expect(screen.getByText(/Opens, until it is closed: tacho lead, unplugged/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'surges' }));
+    await waitFor(async () =>
+      expect(await bodies()).toMatchObject([
+        { kind: 'answer' },
+        { kind: 'note' },
+        { kind: 'open-end', what: 'tacho lead' },
+      ]),
+    );
+  });
 });

@@ -59,9 +59,10 @@ export function axis(more: Record<string, unknown>) {
   const { ink2, hair } = inks();
   return {
     axisLine: { lineStyle: { color: ink2 } },
-    axisLabel: { color: ink2, fontSize: 15 },
     splitLine: { lineStyle: { color: hair } },
     ...more,
+    // Last: what an axis says of its figures must not cost them their colour.
+    axisLabel: { color: ink2, fontSize: 15, ...(more.axisLabel as object | undefined) },
   };
 }
 
