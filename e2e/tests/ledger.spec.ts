@@ -127,8 +127,9 @@ test('coming back shows where the hands were, and a usual mend opens and closes 
   await expect(were).toContainText('The hands were at Mend');
   await expect(were).toContainText('2 open ends');
   expect((await were.boundingBox())?.height).toBeLessThanOrEqual(64);
-  await page.keyboard.press('Escape');
+  await were.getByRole('button', { name: 'Go on there' }).click();
   await expect(were).toHaveCount(0);
+  await expect(page).toHaveURL(/\/mend$/);
   await page.getByRole('button', { name: /^Begin: Wire over a lifted track/ }).click();
   await expect(page.getByRole('button', { name: /^Done, and closed: connectors of the board/ })).toBeVisible();
   await page.getByRole('button', { name: /^Done, and closed/ }).click();
