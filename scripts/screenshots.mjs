@@ -69,6 +69,9 @@ async function askOutside(page) {
       .catch(() => undefined);
     if (await key.count()) await key.first().click();
     await page.waitForTimeout(700);
+    // It is on for this: the log asks once.
+    await page.keyboard.press('F6');
+    await page.waitForTimeout(300);
   }
   await page.locator('main').evaluate((main) => (main.scrollTop = 0));
   await page.waitForTimeout(300);

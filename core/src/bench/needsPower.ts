@@ -30,7 +30,7 @@ export function poweredBy(
       return readingNeeds(job, body, place);
     case 'answer': {
       const test = PATHS.get(job.familyId)?.tests.find((one) => one.id === body.testId);
-      return test && needsPower(test) ? `${body.name} was answered, which needs it on` : null;
+      return test && needsPower(test) ? `${body.name} needs it on` : null;
     }
     default:
       return null;

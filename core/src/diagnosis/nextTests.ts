@@ -6,7 +6,8 @@
 import { needsPower, type DrivePath, type PathRepair, type PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
-import { posteriorOf, type Posterior } from './posterior.js';
+import { dangerOf, type Danger } from './danger.js';
+import type { Posterior } from './posterior.js';
 import { suspectsOf, type Suspect } from './suspects.js';
 
 /** How the unit stands now. */
@@ -268,50 +269,6 @@ export function reaching(
   const off = situation.power === 'live' && (need.power === 'dead' || mustOpen) ? POWER_MINUTES.dead : 0;
   return opening + off;
 }
-
-/** Why the next power-up may kill a good part; null while that is unlikely. */
-interface Danger {
-  /** For a unit that is opened, probed or mended. */
-  readonly opened: string | null;
-  /**
-   * For what is seen with the lid on: its owner had it on like that, so it is forbidden only once what was
-   * seen speaks for the fault, not by how common the fault is.
-   */
-  readonly asItCame: string | null;
-}
-
-/** The stop rule, for everything that puts power on, probed or merely watched. */
-function dangerOf(engine: Engine, posterior: Posterior): Danger {
-  const worst = [...killShares(engine, posterior).entries()].sort((a, b) => b[1] - a[1])[0];
-  if (!worst || worst[1] < KILL_SHARE) return { opened: null, asItCame: null };
-  const before = killShares(engine, priorOf(engine)).get(worst[0]) ?? 0;
-  return { opened: worst[0], asItCame: worst[1] >= SPOKEN_FOR * before ? worst[0] : null };
-}
-
-/** Chance of each reason not to power. */
-function killShares({ model, space }: Engine, posterior: Posterior): Map<string, number> {
-  const byReason = new Map<string, number>();
-  posterior.hypotheses.forEach((share, h) => {
-    const reasons = new Set(
-      (space.hypotheses[h]?.modes ?? []).map((m) => model.modes[m]?.kills).filter((one) => one != null),
-    );
-    for (const reason of reasons) byReason.set(reason, (byReason.get(reason) ?? 0) + share);
-  });
-  return byReason;
-}
-
-const PRIORS = new WeakMap<Engine, Posterior>();
-const priorOf = (engine: Engine): Posterior => {
-  const known = PRIORS.get(engine) ?? posteriorOf(engine, []);
-  PRIORS.set(engine, known);
-  return known;
-};
-
-/** What was seen speaks for a fault once its chance is this many times that of a unit nobody has looked at. */
-const SPOKEN_FOR = 2;
-
-/** Chance from which a fault that power makes worse forbids power. */
-const KILL_SHARE = 0.1;
 
 /** Mends in falling order of chance over cost: for one fault, costs apart and the cure seen at once, the cheapest order. */
 function mendsOf(engine: Engine, posterior: Posterior, situation: Situation): MendAdvice[] {
