@@ -42,8 +42,6 @@ test('charge is one truth: volts in any spelling stand until a reading is under 
 });
 
 test('power is asked, not asserted: a turning unit that was said to be unplugged', async ({ page, demo }) => {
-  await openJob(page, demo, 144, 'take-in');
-  await enter(page, 'wash 52 rpm').catch(() => undefined);
   await openJob(page, demo, 145, 'find');
   await expect(power(page)).toHaveAccessibleName('Power: Unplugged, no stored charge');
   await enter(page, '33: -1.2 %');

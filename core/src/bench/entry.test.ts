@@ -18,6 +18,18 @@ describe('entry line', () => {
     if (entry.kind === 'bad') expect(line.slice(entry.from, entry.to)).toBe(part);
   });
 
+  it.each([
+    ['9'.repeat(40) + ' V', 'too large'],
+    ['1 '.repeat(70) + '1 V', 'at most 64'],
+    ['soak 90 days', '60 days'],
+    ['x'.repeat(4001), 'split it'],
+  ])('refuses what the log cannot hold: %.20s', (line, why) => {
+    expect(parseEntry(line, { speedIds: ids })).toMatchObject({
+      kind: 'bad',
+      message: expect.stringContaining(why) as string,
+    });
+  });
+
   it('never throws and always marks inside the line', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 60 }), (line) => {

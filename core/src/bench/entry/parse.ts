@@ -16,6 +16,38 @@ export function parseEntry(line: string, given: Partial<EntryKnown> & Pick<Entry
   const plain = plainSigns(line);
   const text = plain.trim();
   if (text === '') return { kind: 'empty' };
+  if (text.length > LONGEST.note) return tooMuch(line, `a line holds at most ${LONGEST.note} signs: split it`);
+  // Nobody types a reading this long: it is a story.
+  if (text.length > LONGEST.read) return { kind: 'note', text: line.trim() };
+  return storable(line, understood(line, plain, text, known));
+}
+
+/** Signs up to which a line is read as more than a note, and up to which it can be kept at all. */
+const LONGEST = { read: 300, note: 4000 } as const;
+/** Values on one line, the largest value and the longest timer that a log line holds. */
+const MOST = { values: 64, size: 1e15, timerMin: 60 * 24 * 60 } as const;
+
+const tooMuch = (line: string, message: string): Entry => ({ kind: 'bad', from: 0, to: line.length, message });
+
+/** What the log cannot hold is refused here, in words, and never by the server. */
+function storable(line: string, entry: Entry): Entry {
+  const readings =
+    entry.kind === 'reading'
+      ? [entry]
+      : entry.kind === 'readings'
+        ? entry.readings
+        : entry.kind === 'ask'
+          ? entry.readings
+          : [];
+  if (readings.some((one) => one.values.length > MOST.values))
+    return tooMuch(line, `one line holds at most ${MOST.values} values`);
+  if (readings.some((one) => one.values.some((value) => !(Math.abs(value) <= MOST.size))))
+    return tooMuch(line, 'the value is too large: check the unit and the point');
+  if (entry.kind === 'timer' && entry.minutes > MOST.timerMin) return tooMuch(line, 'a timer runs for at most 60 days');
+  return entry;
+}
+
+function understood(line: string, plain: string, text: string, known: EntryKnown): Entry {
   return (
     promptAnswer(text, known) ??
     powerIn(text) ??

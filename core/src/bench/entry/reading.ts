@@ -140,15 +140,25 @@ function finished(line: string, reading: EntryReading, first: SpokenMeasure, kno
   return { ...reading, unit };
 }
 
-/** "33: ...", "45 +0.3", "33 5.02 V": a speed of the unit at the head of the line. */
+/** "33: ...", "45 +0.3", "33 5.02 V", "high: 262 rpm": a speed of the unit at the head of the line. */
 function leadingSpeed(
   line: string,
   speedIds: readonly string[],
 ): { readonly speedId: string; readonly to: number } | null {
-  const match = /^\s*(?:at\s+)?(\d+(?:\.\d+)?)(?:⅓|⅔|\s1\/3)?(?:\s*:\s*|\s*,\s+|\s+(?=[+-]?\s?[\d.]))/.exec(line);
-  const speedId = match?.[1];
-  return match && speedId !== undefined && speedIds.includes(speedId) ? { speedId, to: match[0].length } : null;
+  const head = `^\\s*(?:(?:at|on)\\s+)?(${idsPattern(speedIds)})(?:⅓|⅔|\\s1\\/3)?(?:\\s*:\\s*|\\s*,\\s+|\\s+(?=[+-]?\\s?[\\d.]))`;
+  const match = new RegExp(head, 'i').exec(line);
+  const speedId = speedIds.find((id) => id.toLowerCase() === match?.[1]?.toLowerCase());
+  return match && speedId !== undefined ? { speedId, to: match[0].length } : null;
 }
+
+/** The ids of the unit's speeds as alternatives, the longest first; one that matches nothing where there are none. */
+const idsPattern = (speedIds: readonly string[]): string =>
+  speedIds.length === 0
+    ? '(?!)'
+    : [...speedIds]
+        .sort((a, b) => b.length - a.length)
+        .map((id) => id.replace(/[^a-z0-9]/gi, '\\$&'))
+        .join('|');
 
 /** Numbers that are names: the speed after "@" or "at", the number of a part or a pin. */
 function isName(text: string, one: SpokenMeasure, at: number, { speedIds }: Known): boolean {
@@ -182,10 +192,13 @@ function conditionsIn(words: string, speedIds: readonly string[], named: string 
       return ' ';
     })
     .replace(
-      /(@\s*|\bat\s+|\bin\s+|\bon\s+|,\s*|^\s*|\s)(\d+(?:\.\d+)?)(?:⅓|⅔)?(?:\s+(?:selected|chosen|set))?(?=$|[\s,;)])/gi,
+      new RegExp(
+        `(@\\s*|\\bat\\s+|\\bin\\s+|\\bon\\s+|,\\s*|^\\s*|\\s)(${idsPattern(speedIds)})(?:⅓|⅔)?(?:\\s+(?:selected|chosen|set))?(?=$|[\\s,;)])`,
+        'gi',
+      ),
       (all: string, head: string, id: string) => {
-        if (!speedIds.includes(id) || speedId !== null) return all;
-        speedId = id;
+        if (speedId !== null) return all;
+        speedId = speedIds.find((one) => one.toLowerCase() === id.toLowerCase()) ?? null;
         return head.includes('@') ? '@ ' : ' ';
       },
     );

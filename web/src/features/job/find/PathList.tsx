@@ -49,7 +49,10 @@ export function PathList({ path, blocks, between, asked, askedSignal, opened, on
       {rows.map((row, i) => {
         const first = row.blocks[0] as PathBlock;
         const lane = lanes[i] !== lanes[i - 1] ? first.lane : null;
-        const own = rails[i] as RowRails;
+        const measured = row.blocks.some((block) =>
+          block.outputs.some((signal) => between.has(signal) || signal === askedSignal),
+        );
+        const own = measured ? toFoot(rails[i] as RowRails) : (rails[i] as RowRails);
         return (
           <Fragment key={first.id}>
             {lane && (
@@ -177,6 +180,12 @@ function Value({ name, value, next, lane, feedback }: ValueProps) {
     </li>
   );
 }
+
+/** A rail that ends in this row goes on to its foot where a value stands below it. */
+const toFoot = (rails: RowRails): RowRails => ({
+  ...rails,
+  rails: rails.rails.map((rail) => ({ ...rail, to: 'bottom' })),
+});
 
 /** Strokes of the lanes: supply a double line, control one, shaft and belt broad. */
 const STROKES: Readonly<
