@@ -77,8 +77,6 @@ test('sentences typed blind change nothing but the entry line', async ({ page, d
     'unplugged? no, 1 of 2',
     'bnsu h 12345678',
   ]) {
-    await page.keyboard.press('Escape');
-    await page.waitForTimeout(4200);
     await page.keyboard.type(sentence);
     await expect(page.getByLabel('Entry line')).toHaveValue(sentence);
     await expect(page).toHaveURL(/\/mend$/);
