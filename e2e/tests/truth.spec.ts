@@ -48,6 +48,9 @@ test('power is asked, not asserted: a turning unit that was said to be unplugged
   await expect(power(page)).toHaveAccessibleName('Power: Is it on? Said unplugged');
   const question = page.getByRole('alert', { name: 'Is it on?' });
   await expect(question).toContainText('33 was measured turning, and the log says unplugged');
+  await page.keyboard.press('F7');
+  await page.getByRole('button', { name: /^Undo, \d+ s/ }).click();
+  await expect(power(page)).toHaveAccessibleName('Power: Is it on? Said unplugged');
   await page.keyboard.press('F6');
   await expect(power(page)).toHaveAccessibleName('Power: Live direct');
   await expect(page.getByLabel('Bench log').getByText('Live direct').first()).toBeVisible();
@@ -59,6 +62,7 @@ test('power is asked, not asserted: a turning unit that was said to be unplugged
   await expect
     .poll(async () => (await lines(demo)).filter((body) => body.kind === 'power'))
     .toMatchObject([
+      { state: 'unplugged-unknown', wasOn: true },
       { state: 'live-direct', wasOn: true, conditions: [expect.stringContaining('it is on')] },
       { state: 'unplugged-unknown' },
       { state: 'unplugged-unknown', wasOn: true, conditions: [expect.stringContaining('unplugged again')] },

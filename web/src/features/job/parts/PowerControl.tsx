@@ -9,6 +9,7 @@ import { serverNow } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Gate } from '../gate/Gate.js';
 import type { JobView } from '../useJobView.js';
+import { usePowerUndo, type PowerUndo } from './powerUndo.js';
 import { toldOf } from './told.js';
 import { useGoLive, type LiveState } from './goLive.js';
 import { POWER_KEY } from './useJobKeys.js';
@@ -23,12 +24,24 @@ const UNDO_S = 10;
 export function PowerControl({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [asked, setAsked] = useState<LiveState | null>(null);
-  const [undo, setUndo] = useState<{ readonly back: PowerState; readonly to: PowerState } | null>(null);
+  const { last, offer } = usePowerUndo();
   const { power, gates } = view.state;
   const states = view.job.powerKind === 'pack' ? PACK : MAINS;
   const set = (state: PowerState, conditions: readonly string[]) => {
-    void submitLines(view.job.id, makeLine(stage, { kind: 'power', state, conditions }));
-    setUndo({ back: power, to: state });
+    const line = makeLine(stage, { kind: 'power', state, conditions });
+    void submitLines(view.job.id, line);
+    // A slip of the key never was power: the state goes back, what is known of the charge does not get better by it.
+    const back = power === 'unplugged-discharged' ? 'unplugged-unknown' : power;
+    const undone = ['undone: it was pressed by mistake'];
+    offer({
+      id: line.key,
+      words: state === 'unplugged-unknown' ? 'Unplugged' : POWER_WORDS[state],
+      undo: () =>
+        void submitLines(
+          view.job.id,
+          makeLine(stage, { kind: 'power', state: back, conditions: undone, wasOn: isLive(back) }),
+        ),
+    });
   };
   const choose = (state: PowerState) => {
     setAnchor(null);
@@ -76,23 +89,7 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
           </MenuItem>
         ))}
       </Menu>
-      {undo && (
-        <PowerUndo
-          key={`${undo.back}${undo.to}`}
-          words={undo.to === 'unplugged-unknown' ? 'Unplugged' : POWER_WORDS[undo.to]}
-          onUndo={() => {
-            const back = undo.back === 'unplugged-discharged' ? 'unplugged-unknown' : undo.back;
-            const conditions = ['undone: it was pressed by mistake'];
-            // A slip of the key never was power: what was known of the charge stays known.
-            void submitLines(
-              view.job.id,
-              makeLine(stage, { kind: 'power', state: back, conditions, wasOn: isLive(back) }),
-            );
-            setUndo(null);
-          }}
-          onGone={() => setUndo(null)}
-        />
-      )}
+      {last && <Undo key={last.id} last={last} onGone={() => offer(null)} />}
       {asked && (
         <Gate
           view={view}
@@ -109,13 +106,7 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
   );
 }
 
-interface UndoProps {
-  readonly words: string;
-  readonly onUndo: () => void;
-  readonly onGone: () => void;
-}
-
-function PowerUndo({ words, onUndo, onGone }: UndoProps) {
+function Undo({ last, onGone }: { readonly last: PowerUndo; readonly onGone: () => void }) {
   const [left, setLeft] = useState(UNDO_S);
   useEffect(() => {
     const timer = setInterval(() => setLeft((one) => one - 1), 1000);
@@ -124,10 +115,14 @@ function PowerUndo({ words, onUndo, onGone }: UndoProps) {
   useEffect(() => {
     if (left <= 0) onGone();
   }, [left, onGone]);
+  const undo = () => {
+    last.undo();
+    onGone();
+  };
   return (
     <div className={classes.undo} role="status">
-      <span>Logged: {words}</span>
-      <Button variant="contained" onClick={onUndo}>
+      <span>Logged: {last.words}</span>
+      <Button variant="contained" onClick={undo}>
         Undo, {Math.max(0, left)} s
       </Button>
     </div>

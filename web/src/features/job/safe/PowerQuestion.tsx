@@ -3,6 +3,7 @@ import type { PowerState, StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useWindowEvent } from '../../../shared/ui/useWindowEvent.js';
+import { usePowerUndo } from '../parts/powerUndo.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
 
@@ -12,11 +13,19 @@ export const ANSWER_KEYS = { on: 'F6', off: 'F7' } as const;
 export function PowerQuestion({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const { doubt } = view.state;
   const pack = view.job.powerKind === 'pack';
-  const say = (state: PowerState, answer: string, wasOn: boolean) =>
-    void submitLines(
-      view.job.id,
-      makeLine(stage, { kind: 'power', state, conditions: [`asked, since ${doubt?.what ?? ''}: ${answer}`], wasOn }),
-    );
+  const offer = usePowerUndo((state) => state.offer);
+  const say = (state: PowerState, answer: string, wasOn: boolean) => {
+    const conditions = [`asked, since ${doubt?.what ?? ''}: ${answer}`];
+    const line = makeLine(stage, { kind: 'power', state, conditions, wasOn });
+    void submitLines(view.job.id, line);
+    // Taken back, the question stands again, and the unit is taken for live.
+    const reason = 'undone: it was pressed by mistake';
+    offer({
+      id: line.key,
+      words: answer,
+      undo: () => void submitLines(view.job.id, makeLine(stage, { kind: 'strike', target: line.key, reason })),
+    });
+  };
   const off: PowerState = pack ? 'pack-out' : 'unplugged-unknown';
   const on = () => say(pack ? 'pack-in' : 'live-direct', 'it is on', true);
   const was = () => say(off, pack ? 'it was in, and is out again' : 'it was on, and is unplugged again', true);
