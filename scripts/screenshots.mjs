@@ -116,6 +116,7 @@ async function beforePower(page) {
 
 /** The new belt's run with the old belt's under it. */
 async function compareRuns(page) {
+  await page.getByRole('button', { name: /new-belt/ }).click();
   await page.getByRole('button', { name: 'compare', exact: true }).nth(1).click();
   await page.waitForTimeout(800);
 }

@@ -48,6 +48,11 @@ export function SpeedDesk() {
   const sourceName = sources.find((one) => one.id === run?.sourceId)?.name ?? null;
   const reading = run && speedFromRun(run.figures, speed, sourceName, run.id);
   const trail = run?.figures.series ?? null;
+  const show = (id: string) => {
+    const picked = runs.find((one) => one.id === id);
+    if (picked) setWay(wayOf(picked.figures.detail));
+    setChosen(id);
+  };
   return (
     <main className={classes.desk}>
       {!live && reading && run && (
@@ -118,13 +123,11 @@ export function SpeedDesk() {
       <RunList
         runs={runs}
         chosen={run?.id ?? null}
-        onChoose={(id) => {
-          const picked = runs.find((one) => one.id === id);
-          if (picked) setWay(wayOf(picked.figures.detail));
-          setChosen(id);
-        }}
+        onChoose={show}
         compared={compared}
         onCompare={(id) => {
+          // Nothing is shown yet to lay it under: it is shown itself.
+          if (!run) return show(id);
           setCompared(id === compared ? null : id);
           detail.current?.scrollIntoView();
         }}

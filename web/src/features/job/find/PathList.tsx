@@ -57,6 +57,7 @@ export function PathList({ path, blocks, between, asked, askedSignal, opened, on
           <Fragment key={first.id}>
             {lane && (
               <li className={classes.lane} aria-hidden="true">
+                <Turn turn={rails[i - 1]?.turn ?? null} />
                 <Through
                   lane={i === 0 ? null : lane}
                   feedback={own.feedback === 'passes' || own.feedback === 'leaves'}
@@ -181,6 +182,13 @@ function Value({ name, value, next, lane, feedback }: ValueProps) {
   );
 }
 
+/** The square turn from one lane's rail to the next, above the next lane's word: below any value of the row before. */
+function Turn({ turn }: { readonly turn: RowRails['turn'] }) {
+  if (!turn) return null;
+  const left = Math.min(turn.fromX, turn.toX) + 6;
+  return <span className={classes.turn} aria-hidden="true" style={{ left, width: Math.abs(turn.toX - turn.fromX) }} />;
+}
+
 /** A rail that ends in this row goes on to its foot where a value stands below it. */
 const toFoot = (rails: RowRails): RowRails => ({
   ...rails,
@@ -228,14 +236,6 @@ function Rails({ rails }: { readonly rails: RowRails }) {
             strokeWidth={width}
           />
         )),
-      )}
-      {rails.turn && (
-        <path
-          d={`M${rails.turn.fromX} ${ROW - 1}H${rails.turn.toX}`}
-          stroke="var(--ink-2)"
-          strokeWidth={2}
-          fill="none"
-        />
       )}
       {rails.feedback !== 'none' && (
         <path d={feedbackPath(rails)} stroke="var(--ink-2)" strokeWidth={2} strokeDasharray="6 4" fill="none" />
