@@ -20,7 +20,7 @@ function timed(path: DrivePath) {
     power: 'dead' as const,
     done: new Set<string>(),
     unreachable: new Set<string>(),
-    putBack: new Map(),
+    putBack: new Map(), mended: new Set<string>(),
   };
   const events: Event[] = path.tests
     .filter((test) => test.signal !== null)
@@ -54,6 +54,7 @@ function chain(count: number): DrivePath {
   const names = Array.from({ length: count }, (_, i) => `s${i}`);
   return {
     speed: null,
+    causes: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],

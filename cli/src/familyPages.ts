@@ -1,6 +1,6 @@
 /** `family-pages FOLDER`: a page a family from its data, for a technician to read and correct. */
 import { engineOf, healthyAnswer, reportOf, type Engine } from '@amber-gauge/core/diagnosis';
-import { CAUTIONS, FAMILIES, PATHS, type DrivePath, type Family, type PathTest } from '@amber-gauge/core/families';
+import { banOf, CAUTIONS, FAMILIES, PATHS, type DrivePath, type Family, type PathTest } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -63,7 +63,7 @@ export function familyPage(family: Family, path: DrivePath): string {
       block.modes.map((mode) =>
         row(
           block.name,
-          `${mode.name}${mode.kills ? ` (${mode.kills})` : ''}`,
+          `${mode.name}${mode.bans ? ` (no power: ${banOf(mode.bans).why.toLowerCase()})` : ''}`,
           mode.byWork ? 'by work' : fixed(100 * mode.prior, 1),
           mendsOf(path, `${block.id}.${mode.id}`),
         ),

@@ -49,6 +49,7 @@ function circuit(
   });
   return {
     speed: null,
+    causes: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'open', minutes: 0, steps: [] }],
@@ -153,6 +154,7 @@ describe('three multipliers and two adders of de Kleer and Williams 1987 (from m
       done,
       unreachable: new Set(),
       putBack: new Map(),
+      mended: new Set<string>(),
     });
     expect(tests[0]?.test.id).toBe('probe-x');
   });

@@ -32,6 +32,7 @@ const situation = (more: Partial<Situation> = {}): Situation => ({
   done: new Set(),
   unreachable: new Set(),
   putBack: new Map(),
+  mended: new Set<string>(),
   ...more,
 });
 
@@ -113,6 +114,7 @@ describe('the next test', () => {
 describe('loops', () => {
   const loop = (feedback: 'same' | 'against'): DrivePath => ({
     speed: null,
+    causes: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],
@@ -188,6 +190,7 @@ describe('the stop rule', () => {
         done: new Set(),
         unreachable: new Set(),
         putBack: new Map(),
+        mended: new Set<string>(),
       });
     const fresh = [...put([]).tests, ...put([]).rest];
     expect(fresh.filter((one) => one.test.outside && one.powered).every((one) => one.forbidden === null)).toBe(true);

@@ -11,8 +11,10 @@ export interface Engine {
   readonly beyond: Beyond;
   /** Settled states in a context: signal s of world w at w * signals + s. */
   settled(context: Context): Int8Array;
-  /** The answer that a test gives in each world, by index; -1 where none of its answers fits. */
+  /** The answer that a test gives in each world, by index; -1 where none of its answers fits, or where it is a matter of chance. */
   answers(test: PathTest): Int8Array;
+  /** Chance of each answer of a question about marks: hypothesis h, answer a at h * answers + a. */
+  markChances(test: PathTest): Float64Array;
 }
 
 /** Three faults at once are thought of where their odds ask for it: one such unit in five thousand (chosen). */
@@ -54,10 +56,39 @@ export function engineOf(path: DrivePath, reach: Reach = {}): Engine {
     known.set(test.id, found);
     return found;
   };
-  return { model, space, beyond: beyondOf(model), settled, answers };
+  const chances = new Map<string, Float64Array>();
+  const markChances = (test: PathTest): Float64Array => {
+    const found = chances.get(test.id) ?? marksIn(model, space, test);
+    chances.set(test.id, found);
+    return found;
+  };
+  return { model, space, beyond: beyondOf(model), settled, answers, markChances };
+}
+
+/** Chance that a mark is told of although no fault left it (chosen: an old smell, another's tingle). */
+export const STRAY_MARK = 0.005;
+
+/** Each fault leaves its marks by its own chance; the answer names one of those left, or that there is none. */
+function marksIn(model: NumberModel, space: Space, test: PathTest): Float64Array {
+  const count = test.outcomes.length;
+  const out = new Float64Array(space.hypotheses.length * count);
+  space.hypotheses.forEach(({ modes }, h) => {
+    const left = test.outcomes.map(({ mark }) =>
+      mark === null
+        ? 0
+        : 1 - modes.reduce((none, m) => none * (1 - (model.modes[m]?.marks[mark] ?? 0)), 1 - STRAY_MARK),
+    );
+    const none = left.reduce((product, chance) => product * (1 - chance), 1);
+    const total = left.reduce((sum, chance) => sum + chance, 0);
+    test.outcomes.forEach(({ mark }, a) => {
+      out[h * count + a] = mark === null ? none : ((1 - none) * (left[a] as number)) / total;
+    });
+  });
+  return out;
 }
 
 function answersIn(model: NumberModel, space: Space, settled: Engine['settled'], test: PathTest): Int8Array {
+  if (test.marks) return new Int8Array(space.worlds.length).fill(-1);
   if (test.signal !== null) {
     const signal = model.signalOf.get(test.signal) ?? 0;
     const names = model.states[signal] as string[];

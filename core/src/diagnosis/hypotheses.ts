@@ -31,22 +31,48 @@ const MOST_WORLDS = 4096;
 
 export const keyOf = (modes: readonly number[]): string => modes.join(',');
 
+/** A cause leaves its victim at most so often: now and then the fuse holds. */
+const MOST_OF_CAUSE = 0.95;
+
+/**
+ * Odds of faults together. A victim beside its cause is as likely as the cause makes it: chance of both is the
+ * victim's odds times the cause's share of such victims. A victim alone, and a cause without its victim, are what remains.
+ */
+export function weightOf({ modes: all, causes }: NumberModel, modes: readonly number[]): number {
+  let weight = 1;
+  for (const m of modes) {
+    const odds = all[m]?.odds ?? 0;
+    const mine = causes.filter((one) => one.victim === m);
+    const beside = mine.find((one) => modes.includes(one.cause));
+    if (beside) weight *= Math.min(MOST_OF_CAUSE, (odds * beside.share) / (all[beside.cause]?.odds ?? 1));
+    else weight *= odds * (1 - mine.reduce((sum, one) => sum + one.share, 0));
+    for (const one of causes) {
+      if (one.cause !== m || modes.includes(one.victim)) continue;
+      const victimOdds = all[one.victim]?.odds ?? 0;
+      const taken = modes.some((other) => all[other]?.block === all[one.victim]?.block);
+      if (!taken) weight *= 1 - Math.min(MOST_OF_CAUSE, (victimOdds * one.share) / odds);
+    }
+  }
+  return weight;
+}
+
 /** All hypotheses with up to `most` faults at once (1 to 3), at most one mode a block; one fault more where its weight is `leastMore` or above. */
 export function spaceOf(model: NumberModel, most: number, leastMore: number): Space {
   const hypotheses: Hypothesis[] = [{ modes: [], weight: 1 }];
-  const grow = (modes: readonly number[], weight: number, from: number) => {
+  const grow = (modes: readonly number[], from: number) => {
     if (modes.length > most) return;
     for (let m = from; m < model.modes.length; m++) {
       const mode = model.modes[m];
       if (!mode || modes.some((other) => model.modes[other]?.block === mode.block)) continue;
       const next = [...modes, m];
-      const both = weight * mode.odds;
+      const both =
+        model.causes.length > 0 ? weightOf(model, next) : next.reduce((w, n) => w * (model.modes[n]?.odds ?? 0), 1);
       if (next.length > most && both < leastMore) continue;
       hypotheses.push({ modes: next, weight: both });
-      grow(next, both, m + 1);
+      grow(next, m + 1);
     }
   };
-  grow([], 1, 0);
+  grow([], 0);
   const worlds = hypotheses.flatMap((hypothesis, h) => worldsOf(model, hypothesis, h));
   return { hypotheses, worlds, indexOf: new Map(hypotheses.map((one, i) => [keyOf(one.modes), i])) };
 }

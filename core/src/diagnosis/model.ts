@@ -21,7 +21,11 @@ export interface NumberMode {
   readonly name: string;
   readonly odds: number;
   readonly byWork: boolean;
-  readonly kills: string | null;
+  /** Id of the ban while it may be so. */
+  readonly bans: string | null;
+  readonly marks: Readonly<Record<string, number>>;
+  readonly sizes: readonly [number, number] | null;
+  readonly provoked: readonly string[];
   readonly rows: readonly NumberRow[];
 }
 
@@ -35,8 +39,16 @@ export interface NumberModel {
   readonly rest: Int8Array;
   readonly healthy: readonly (readonly NumberRow[])[];
   readonly modes: readonly NumberMode[];
+  readonly causes: readonly Cause[];
   readonly contextKeys: readonly string[];
   readonly contextValues: readonly (readonly string[])[];
+}
+
+/** The victim, where found, has the cause beside it in this share of units; modes by index. */
+export interface Cause {
+  readonly cause: number;
+  readonly victim: number;
+  readonly share: number;
 }
 
 /** A signal that a loop never lets settle. */
@@ -81,19 +93,27 @@ export function numberModel(path: DrivePath, knowledge: Knowledge = NO_KNOWLEDGE
       name: mode.name,
       odds: oddsOf(knownPrior(mode.prior, `${block.id}.${mode.id}`, knowledge)),
       byWork: mode.byWork,
-      kills: mode.kills,
+      bans: mode.bans,
+      marks: mode.marks,
+      sizes: mode.sizes,
+      provoked: mode.provoked,
       rows: mode.rows.flatMap((row) => reader.read(block, row)),
     })),
   );
+  const modeOf = new Map(modes.map((mode, i) => [mode.ref, i]));
   return {
     path,
     signalOf,
     blockOf: new Map(path.blocks.map((block, i) => [block.id, i])),
-    modeOf: new Map(modes.map((mode, i) => [mode.ref, i])),
+    modeOf,
     states,
     rest: Int8Array.from(path.signals, (signal, i) => indexIn(states[i] as string[], signal.rest, signal.id)),
     healthy: path.blocks.map((block) => block.healthy.flatMap((row) => reader.read(block, row))),
     modes,
+    causes: path.causes.flatMap(({ cause, victim, share }) => {
+      const [c, v] = [modeOf.get(cause), modeOf.get(victim)];
+      return c === undefined || v === undefined ? [] : [{ cause: c, victim: v, share }];
+    }),
     contextKeys,
     contextValues,
   };

@@ -1,49 +1,38 @@
 /**
- * The next test: expected information about what is wrong, over the minutes it takes from the unit's
- * present state of opening and power, with its danger counted in minutes; or the mend, when knowing
- * more costs more than trying.
+ * The next step. A test: expected information about what is wrong, over the minutes it takes from the
+ * unit's present state of opening and power, its danger counted in minutes; an opening that makes two looks
+ * possible is shared by them. Or a mend: of what was found, or when trying costs less than knowing more.
  */
-import { needsPower, type DrivePath, type PathRepair, type PathTest } from '../families/index.js';
+import { needsPower, type PathTest } from '../families/index.js';
+import { bansOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
-import { dangerOf, type Danger } from './danger.js';
+import { information, pairInformation, splitsOf } from './information.js';
+import { mendsOf, type MendAdvice } from './mends.js';
 import type { Posterior } from './posterior.js';
-import { suspectsOf, type Suspect } from './suspects.js';
+import { MINUTES_PER_MONEY, openingMinutes, reaching, WAIT_PART, type Situation } from './reaching.js';
+import { suspectsOf } from './suspects.js';
 
-/** How the unit stands now. */
-export interface Situation {
-  /** Level of opening reached, by id. */
-  readonly level: string;
-  readonly power: 'dead' | 'live';
-  /** Tests that were answered in this epoch. */
-  readonly done: ReadonlySet<string>;
-  /** Tests that cannot be done on this unit. */
-  readonly unreachable: ReadonlySet<string>;
-  /** What is off now and must be put back before a test, by test: "belt". Such tests come last. */
-  readonly putBack: ReadonlyMap<string, readonly string[]>;
-}
-
-/**
- * Minutes to switch on a unit that nobody has opened, to go live through the gate once it is open, and
- * to make it dead again with the charge proved gone (common practice).
- */
-export const POWER_MINUTES = { on: 0.5, live: 2, dead: 3 } as const;
-/** Minutes that a unit of money is worth when a repair is tried or a test uses up parts (an hour of the bench at 60). */
-export const MINUTES_PER_MONEY = 1;
-/** A waiting minute costs this part of a minute of hands: other jobs lie on the bench. */
-const WAIT_PART = 0.1;
 /** Less information than this is not worth a test, bits. */
 export const LEAST_BITS = 0.02;
 /** So many of the best tests are told with what they split. */
 const EXPLAINED = 12;
 /** Dead tests within this part of the best live one go first. */
 const EQUAL_WORTH = 0.9;
+/** A mend that costs parts is bought on odds alone only from this chance. */
+export const BUY_FROM = 0.9;
+/** Lifting a ban opens every test that needs power: worth so many bits beside its own (chosen). */
+const LIFT_BITS = 0.25;
+/** Every question costs as much: taking it up, writing it down (chosen). */
+export const ASKING_MIN = Number(process.env.ASK ?? 1);
+/** So many looks behind one opening are weighed in pairs. */
+const PAIRED = 4;
 
 export interface TestAdvice {
   readonly test: PathTest;
   readonly bits: number;
   readonly minutes: number;
-  /** Bits per minute. */
+  /** Bits per minute; of two looks together where they share an opening. */
   readonly worth: number;
   /** A probe on live parts. */
   readonly live: boolean;
@@ -59,22 +48,23 @@ export interface TestAdvice {
   readonly healthy: string | null;
   /** Why it must not be done now; null when it may. */
   readonly forbidden: string | null;
+  /** What it has to be made for before anything else: what may have done the damage, or a contradiction. */
+  readonly first: 'cause' | 'repeat' | null;
 }
 
-export interface MendAdvice {
-  readonly repair: PathRepair;
-  /** Chance that it cures one of the faults present. */
-  readonly chance: number;
-  readonly minutes: number;
-}
+/** Why a mend comes next: it was found; it is all but sure; trying costs less than knowing; nothing is left to ask. */
+export type MendReason = 'found' | 'sure' | 'cheaper' | 'only';
 
 export interface Advice {
   readonly tests: readonly TestAdvice[];
   /** Tests that would tell next to nothing now; whoever wants to may make them. */
   readonly rest: readonly TestAdvice[];
   readonly mends: readonly MendAdvice[];
-  /** test: know more first; mend: trying is cheaper than knowing; outside: the model has run out. */
-  readonly next: 'test' | 'mend' | 'outside' | 'nothing';
+  /** What keeps power off. */
+  readonly bans: readonly StandingBan[];
+  /** test: know more first; repeat: two looks at one part contradict each other; mend; outside: the model has run out. */
+  readonly next: 'test' | 'repeat' | 'mend' | 'outside' | 'nothing';
+  readonly reason: MendReason | null;
 }
 
 /** How tests are put in order, and what is not worth making. */
@@ -90,18 +80,28 @@ export function adviseNext(
   situation: Situation,
   { order, leastBits }: Choosing = BY_WORTH,
 ): Advice {
-  const suspects = suspectsOf(engine, posterior);
-  const danger = dangerOf(engine, posterior);
+  const bans = bansOf(engine, posterior);
+  const mends = mendsOf(engine, posterior, situation, bans);
+  const { contradictions } = posterior.pins;
+  const again = new Set(contradictions.flatMap((one) => one.tests));
+  const seek = new Set(mends.find((one) => one.found && one.seek.length > 0)?.seek ?? []);
+  const ask = { bans, idle: stands(engine, posterior), again, seek };
   const open = engine.model.path.tests
-    .filter((test) => !situation.done.has(test.id) && !situation.unreachable.has(test.id))
-    .map((test) => adviceOf(engine, posterior, situation, test, danger));
-  const tests = open
-    .filter((one) => one.bits >= leastBits)
-    .sort(order)
+    .filter((test) => (!situation.done.has(test.id) || again.has(test.id)) && !situation.unreachable.has(test.id))
+    .map((test) => adviceOf(engine, posterior, situation, test, ask));
+  const worthwhile = (one: TestAdvice) =>
+    one.bits >= leastBits ||
+    one.first !== null ||
+    lifts(
+      one.test,
+      bans.filter((ban) => ban.chance === null),
+    );
+  const suspects = suspectsOf(engine, posterior);
+  const tests = paired(engine, posterior, situation, open.filter(worthwhile))
+    .sort((a, b) => Number(b.first !== null) - Number(a.first !== null) || order(a, b))
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
-  const mends = mendsOf(engine, posterior, situation);
-  const rest = open.filter((one) => one.bits < leastBits);
-  return { tests, rest, mends, next: nextOf(tests, mends, posterior) };
+  const rest = open.filter((one) => !worthwhile(one));
+  return { tests, rest, mends, bans, ...nextOf(tests, mends, posterior) };
 }
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */
@@ -117,191 +117,120 @@ function byWorth(a: TestAdvice, b: TestAdvice): number {
 
 export const BY_WORTH: Choosing = { order: byWorth, leastBits: LEAST_BITS };
 
-function nextOf(tests: readonly TestAdvice[], mends: readonly MendAdvice[], posterior: Posterior): Advice['next'] {
+function nextOf(
+  tests: readonly TestAdvice[],
+  mends: readonly MendAdvice[],
+  posterior: Posterior,
+): Pick<Advice, 'next' | 'reason'> {
   const best = tests.find((one) => one.forbidden === null);
-  const mend = mends[0];
-  if (posterior.outside > 0.5) return 'outside';
+  if (best?.first === 'repeat') return { next: 'repeat', reason: null };
+  const mend = mends.find((one) => one.forbidden === null);
+  if (mend?.found) return { next: 'mend', reason: 'found' };
+  if (best?.first === 'cause') return { next: 'test', reason: null };
+  if (posterior.outside > 0.5) return { next: 'outside', reason: null };
   if (mend && mend.chance > 0.5) {
     // Mending at once wastes its minutes when it was something else; a test costs its own first.
     const wasted = (1 - mend.chance) * mend.minutes;
-    if (!best || wasted <= best.minutes) return 'mend';
+    const cheaper = !best || wasted <= best.minutes;
+    if (cheaper && mend.chance >= BUY_FROM) return { next: 'mend', reason: best ? 'sure' : 'only' };
+    if (cheaper && mend.repair.money === 0) return { next: 'mend', reason: best ? 'cheaper' : 'only' };
+    if (!best) return { next: 'mend', reason: 'only' };
+    if (best.minutes >= mend.minutes) return { next: 'mend', reason: 'cheaper' };
   }
-  return best ? 'test' : mend ? 'mend' : 'nothing';
+  return best
+    ? { next: 'test', reason: null }
+    : mend
+      ? { next: 'mend', reason: 'only' }
+      : { next: 'nothing', reason: null };
 }
 
-function adviceOf(
-  engine: Engine,
-  posterior: Posterior,
-  situation: Situation,
-  test: PathTest,
-  danger: Danger,
-): TestAdvice {
+interface Asking {
+  readonly bans: readonly StandingBan[];
+  /** More likely than not it does not turn at all. */
+  readonly idle: boolean;
+  readonly again: ReadonlySet<string>;
+  readonly seek: ReadonlySet<string>;
+}
+
+const lifts = (test: PathTest, bans: readonly StandingBan[]): boolean =>
+  bans.some((ban) => test.lifts.includes(ban.id));
+
+function adviceOf(engine: Engine, posterior: Posterior, situation: Situation, test: PathTest, ask: Asking): TestAdvice {
   const { bits, chances } = information(engine, posterior, test);
-  const live = test.probe;
   const powered = needsPower(test);
   const minutes =
+    ASKING_MIN +
     test.handsMin +
     WAIT_PART * test.waitMin +
     MINUTES_PER_MONEY * test.money +
     test.riskMin +
     reaching(engine, situation, test);
+  const bonus = !powered && lifts(test, ask.bans) ? LIFT_BITS : 0;
+  const cause = test.power === 'dead' && test.block !== null && ask.seek.has(test.block);
   return {
     test,
     bits,
     minutes,
-    worth: bits / minutes,
-    live,
+    worth: (bits + bonus) / minutes,
+    live: test.probe,
     powered,
     putBack: situation.putBack.get(test.id) ?? [],
     splits: [],
     chances: test.outcomes.map((outcome, i) => ({ outcome: outcome.id, chance: chances[i] as number })),
     healthy: healthyAnswer(engine, test)?.words ?? null,
-    forbidden: powered ? (test.outside ? danger.asItCame : danger.opened) : null,
+    forbidden:
+      powered || test.cautions.some((id) => ask.bans.some((ban) => ban.id === id)) ? forbiddenBy(test, ask) : null,
+    first: ask.again.has(test.id) ? 'repeat' : cause ? 'cause' : null,
   };
 }
 
-/**
- * Mutual information of the answer and the hypothesis, bits. With a slip every answer is alike. What lies
- * outside the model counts as one more thing that may be wrong.
- */
-function information(engine: Engine, posterior: Posterior, test: PathTest): { bits: number; chances: Float64Array } {
-  const { space } = engine;
-  const count = test.outcomes.length;
-  const slip = (1 - test.reliability) / count;
-  const answers = engine.answers(test);
-  const sure = new Float64Array(space.hypotheses.length * count);
-  for (let w = 0; w < answers.length; w++) {
-    const at = (space.worlds[w]?.hypothesis ?? 0) * count;
-    const share = posterior.worlds[w] as number;
-    const answer = answers[w] as number;
-    if (answer >= 0) sure[at + answer] = (sure[at + answer] as number) + share;
-    else for (let a = 0; a < count; a++) sure[at + a] = (sure[at + a] as number) + share / count;
-  }
-  const chances = outsideChances(engine, posterior, test);
-  let known = chances.reduce((sum, part) => sum + plogp(part, part / posterior.outside), 0);
-  for (let h = 0; h < space.hypotheses.length; h++) {
-    const share = posterior.hypotheses[h] as number;
-    if (share < 1e-12) continue;
-    for (let a = 0; a < count; a++) {
-      const part = test.reliability * (sure[h * count + a] as number) + slip * share;
-      chances[a] = (chances[a] as number) + part;
-      known += plogp(part, part / share);
-    }
-  }
-  const bits = chances.reduce((sum, chance) => sum - plogp(chance, chance), known);
-  return { bits: Math.max(0, bits), chances };
+function forbiddenBy(test: PathTest, { bans, idle }: Asking): string | null {
+  const ban = bans.find((one) => test.cautions.includes(one.id)) ?? bans[0];
+  if (ban) return `${ban.why}: first ${ban.lift}.`;
+  return idle && (test.waitMin >= LONG_MIN || NEEDS_RUNNING.some((key) => key in test.context))
+    ? 'It does not turn: it cannot be run warm or loaded.'
+    : null;
 }
 
-/** Chance of each answer together with the fault lying outside the model. */
-function outsideChances(engine: Engine, posterior: Posterior, test: PathTest): Float64Array {
-  const count = test.outcomes.length;
-  const chances = new Float64Array(count);
-  const answers = beyondAnswers(engine, test);
-  for (let b = 0; b < answers.length; b++) {
-    const share = posterior.beyond[b] as number;
-    const answer = answers[b] as number;
-    for (let a = 0; a < count; a++) {
-      const part = answer < 0 ? 1 / count : test.reliability * Number(a === answer) + (1 - test.reliability) / count;
-      chances[a] = (chances[a] as number) + share * part;
-    }
-  }
-  return chances;
+/** A run of so many minutes is a long one. */
+const LONG_MIN = 10;
+/** Conditions that only a unit that turns can reach. */
+const NEEDS_RUNNING = ['heat', 'load'] as const;
+
+/** States in which nothing is driven. */
+const STANDING = /^(still|quivers|kicks once|hums)$/;
+
+/** Whether the unit more likely than not stands still as it was brought in. */
+function stands(engine: Engine, posterior: Posterior): boolean {
+  const { model, space } = engine;
+  const signal = model.signalOf.get(model.path.speed?.signal ?? '');
+  if (signal === undefined) return false;
+  const still = (model.states[signal] ?? []).map((state) => STANDING.test(state));
+  const settled = engine.settled({});
+  let share = 0;
+  for (let w = 0; w < space.worlds.length; w++)
+    if (still[settled[w * model.states.length + signal] as number]) share += posterior.worlds[w] as number;
+  return share > 0.5;
 }
 
-/** The answer in each way to be outside; -1 where all are alike. */
-function beyondAnswers({ model, beyond }: Engine, test: PathTest): Int8Array {
-  const out = new Int8Array(beyond.shares.length).fill(-1);
-  if (test.block !== null) return out.fill(test.outcomes.findIndex((one) => one.modes.includes('healthy')));
-  const signal = model.signalOf.get(test.signal ?? '') ?? 0;
-  const of = (model.states[signal] as string[]).map((name) =>
-    test.outcomes.findIndex((one) => one.states.includes(name)),
-  );
-  const settled = beyond.settled(test.context);
-  for (let b = 0; b < out.length - 1; b++) out[b] = of[settled[b * model.states.length + signal] as number] as number;
+/** Two looks behind one opening share its minutes: the better of a pair is worth what both tell over what both cost. */
+function paired(engine: Engine, posterior: Posterior, situation: Situation, open: readonly TestAdvice[]): TestAdvice[] {
+  const out = [...open];
+  for (const { id } of engine.model.path.levels) {
+    const opening = openingMinutes(engine, situation, id);
+    if (opening === 0) continue;
+    const own = (one: TestAdvice) => one.minutes - opening;
+    const here = open
+      .filter((one) => one.test.level === id && one.forbidden === null && !one.test.marks && !one.powered)
+      .sort((a, b) => b.bits / own(b) - a.bits / own(a))
+      .slice(0, PAIRED);
+    const [first] = here;
+    if (!first) continue;
+    const best = here.slice(1).reduce((worth, other) => {
+      const both = pairInformation(engine, posterior, first.test, other.test);
+      return Math.max(worth, both / (opening + own(first) + own(other)));
+    }, first.worth);
+    if (best > first.worth) out[out.indexOf(first)] = { ...first, worth: best };
+  }
   return out;
-}
-
-const plogp = (weight: number, chance: number): number => (chance > 0 ? weight * Math.log2(chance) : 0);
-
-/** The likeliest suspects sorted by the answer that each makes likeliest. */
-function splitsOf(
-  engine: Engine,
-  posterior: Posterior,
-  test: PathTest,
-  suspects: readonly Suspect[],
-): readonly (readonly string[])[] {
-  const { model, space } = engine;
-  const count = test.outcomes.length;
-  const answers = engine.answers(test);
-  const groups: string[][] = test.outcomes.map(() => []);
-  for (const suspect of suspects.slice(0, 6)) {
-    if (suspect.share < 0.02) continue;
-    const block = model.blockOf.get(suspect.block);
-    const holds = space.hypotheses.map(({ modes }) => modes.some((m) => model.modes[m]?.block === block));
-    const sums = new Float64Array(count);
-    for (let w = 0; w < answers.length; w++) {
-      const answer = answers[w] as number;
-      if (answer >= 0 && holds[space.worlds[w]?.hypothesis ?? 0])
-        sums[answer] = (sums[answer] as number) + (posterior.worlds[w] as number);
-    }
-    const total = sums.reduce((sum, one) => sum + one, 0);
-    const best = sums.indexOf(Math.max(...sums));
-    if (total > 0 && (sums[best] as number) / total > 0.6) groups[best]?.push(suspect.name);
-  }
-  return groups.filter((group) => group.length > 0);
-}
-
-/** Minutes from the unit's present opening and power to what the test needs. */
-export function reaching(
-  engine: Engine,
-  situation: Situation,
-  need: { level: string; power: PathTest['power'] },
-): number {
-  const { levels } = engine.model.path;
-  const [here, there] = [situation.level, need.level].map((id) => levels.findIndex((level) => level.id === id));
-  const opening = levels.slice((here ?? 0) + 1, (there ?? 0) + 1).reduce((sum, level) => sum + level.minutes, 0);
-  const mustOpen = opening > 0;
-  if (needsPower(need)) {
-    if (situation.power === 'live' && !mustOpen) return 0;
-    const on = (here ?? 0) <= 0 && !mustOpen ? POWER_MINUTES.on : POWER_MINUTES.live;
-    return opening + on + (situation.power === 'live' ? POWER_MINUTES.dead : 0);
-  }
-  const off = situation.power === 'live' && (need.power === 'dead' || mustOpen) ? POWER_MINUTES.dead : 0;
-  return opening + off;
-}
-
-/** Mends in falling order of chance over cost: for one fault, costs apart and the cure seen at once, the cheapest order. */
-function mendsOf(engine: Engine, posterior: Posterior, situation: Situation): MendAdvice[] {
-  const { model, space } = engine;
-  return model.path.repairs
-    .map((repair) => {
-      const cures = new Set(curedModes(engine, repair));
-      let chance = 0;
-      posterior.hypotheses.forEach((share, h) => {
-        if (space.hypotheses[h]?.modes.some((m) => cures.has(model.modes[m]?.ref ?? ''))) chance += share;
-      });
-      const minutes =
-        repair.handsMin +
-        WAIT_PART * repair.waitMin +
-        MINUTES_PER_MONEY * repair.money +
-        reaching(engine, situation, { level: repair.level, power: 'dead' });
-      return { repair, chance: chance * (1 - repair.residual), minutes };
-    })
-    .filter((one) => one.chance >= 0.01)
-    .sort((a, b) => b.chance / b.minutes - a.chance / a.minutes);
-}
-
-/** Modes that a repair cures. */
-export const curedModes = (engine: Engine, repair: PathRepair): string[] => modesOf(engine.model.path, repair.cures);
-
-/** The modes a repair of the path cures, each with what it leaves; empty for an unknown repair. */
-export function curedBy(path: DrivePath, repairId: string): { mode: string; residual: number }[] {
-  const repair = path.repairs.find((one) => one.id === repairId);
-  return repair ? modesOf(path, repair.cures).map((mode) => ({ mode, residual: repair.residual })) : [];
-}
-
-/** "block.*" stands for every mode of the block. */
-function modesOf(path: DrivePath, refs: readonly string[]): string[] {
-  const all = path.blocks.flatMap((block) => block.modes.map((mode) => `${block.id}.${mode.id}`));
-  return refs.flatMap((ref) => (ref.endsWith('.*') ? all.filter((mode) => mode.startsWith(ref.slice(0, -1))) : [ref]));
 }

@@ -38,6 +38,7 @@ const RELIABILITY = 0.95;
 function pathOf(chain: Chain): DrivePath {
   return {
     speed: null,
+    causes: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],
@@ -194,6 +195,7 @@ describe('beside a second engine', () => {
           done: new Set<string>(),
           unreachable: new Set<string>(),
           putBack: new Map(),
+          mended: new Set<string>(),
         };
         const { tests } = adviseNext(engine, posteriorOf(engine, eventsOf(seen)), situation);
         const book = byTheBook(chain, seen);

@@ -5,7 +5,9 @@
  */
 import type { Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
-import { matches, matchesBeyond, slipChance, type Observation } from './observation.js';
+import { matches, matchesBeyond, sizesOf, slipChance, type Observation } from './observation.js';
+import { pinsOf, type Pins } from './pins.js';
+import { standingAfter } from './bans.js';
 
 /** Chance that the fault lies outside the model. */
 export const OUTSIDE_PRIOR = 0.03;
@@ -14,8 +16,8 @@ export const OUTSIDE_PRIOR = 0.03;
  * (common practice: about one in twenty comes in with nothing wrong).
  */
 export const HEALTHY_WEIGHT = 0.1;
-/** Faults that work brings in are this many times likelier in blocks touched since the last good reading. */
-export const TOUCHED_FACTOR = 10;
+/** Odds of a fault that work brings in, in a block touched since the last good reading (common practice: one job in twenty). */
+export const TOUCHED_ODDS = 0.05;
 
 /** What happened, in order. */
 export type Event =
@@ -23,6 +25,8 @@ export type Event =
   /** A mend or a strip-down step. */
   | {
       readonly kind: 'epoch';
+      /** The mend's id, where it is one of the path's. */
+      readonly repair?: string;
       readonly mended: readonly { readonly mode: string; readonly residual: number }[];
       readonly touched: readonly string[];
     }
@@ -36,6 +40,8 @@ export interface Group {
   readonly match: Float64Array;
   /** Likelihood by way to be outside the model. */
   readonly beyond: Float64Array;
+  /** All its readings were made with power off. */
+  readonly dead: boolean;
 }
 
 export interface Posterior {
@@ -47,6 +53,10 @@ export interface Posterior {
   readonly outside: number;
   /** Groups of the present epoch. */
   readonly groups: readonly Group[];
+  /** What was seen at the parts themselves. */
+  readonly pins: Pins;
+  /** Bans raised by what was seen or told, and not lifted since. */
+  readonly standing: readonly string[];
 }
 
 /** A pinned block is this many times likelier; a ruled-out one as much less (by hand, so never for certain). */
@@ -58,18 +68,38 @@ export function posteriorOf(engine: Engine, events: readonly Event[]): Posterior
   let beyond: Float64Array = engine.beyond.shares.map((share) => share * OUTSIDE_PRIOR);
   let seen: Observation[] = [];
   for (const event of events) {
-    if (event.kind === 'saw') seen.push(event.observation);
+    if (event.kind === 'saw') seen = [...withoutOlder(seen, event.observation), event.observation];
     else if (event.kind === 'hand' && event.verdict === 'outside') beyond = beyond.map((share) => share * HAND_FACTOR);
     else if (event.kind === 'hand') prior = byHand(engine, prior, event.block, event.verdict);
     else {
       const now = update(engine, prior, beyond, seen);
       prior = nextEpoch(engine, now.hypotheses, event);
       beyond = now.beyond;
-      seen = [];
+      seen = carried(seen, event);
     }
   }
-  return update(engine, prior, beyond, seen);
+  return { ...update(engine, prior, beyond, seen), standing: standingAfter(engine, events) };
 }
+
+/** Seen at a part before it was worked on: it stands beside later work elsewhere, until somebody looks again. */
+const CARRIED = Symbol('carried');
+type Kept = Observation & { readonly [CARRIED]?: true };
+
+function carried(seen: readonly Observation[], { mended, touched }: Extract<Event, { kind: 'epoch' }>): Observation[] {
+  const cured = new Set(mended.map((one) => one.mode));
+  return seen.flatMap((one): Kept[] => {
+    if (one.pin === undefined || one.saw.kind !== 'block') return [];
+    const { block, modes } = one.saw;
+    return touched.includes(block) || modes.some((mode) => cured.has(`${block}.${mode}`))
+      ? []
+      : [{ ...one, [CARRIED]: true }];
+  });
+}
+
+const withoutOlder = (seen: readonly Kept[], { saw }: Observation): Observation[] =>
+  saw.kind !== 'block'
+    ? [...seen]
+    : seen.filter((one) => !one[CARRIED] || one.saw.kind !== 'block' || one.saw.block !== saw.block);
 
 /** Chance of each hypothesis before anything was seen; with the outside they sum to 1. */
 function priorOf(engine: Engine): Float64Array {
@@ -84,8 +114,15 @@ function scaled(weights: Float64Array, to: number): Float64Array {
   return weights.map((weight) => (weight / total) * to);
 }
 
-function update(engine: Engine, prior: Float64Array, outside: Float64Array, seen: readonly Observation[]): Posterior {
+function update(
+  engine: Engine,
+  prior: Float64Array,
+  outside: Float64Array,
+  all: readonly Observation[],
+): Omit<Posterior, 'standing'> & { standing: readonly string[] } {
   const { space } = engine;
+  const pins = pinsOf(engine, all);
+  const seen = all.filter((one) => !pins.aside.has(one.id));
   const groups = groupsOf(engine, seen);
   const worlds = Float64Array.from(space.worlds, (world) => (prior[world.hypothesis] as number) * world.share);
   const beyond = Float64Array.from(outside);
@@ -96,22 +133,55 @@ function update(engine: Engine, prior: Float64Array, outside: Float64Array, seen
   const sum = (shares: Float64Array) => shares.reduce((acc, share) => acc + share, 0);
   const total = sum(worlds) + sum(beyond);
   for (let w = 0; w < worlds.length; w++) worlds[w] = (worlds[w] as number) / total;
+  for (let b = 0; b < beyond.length; b++) beyond[b] = (beyond[b] as number) / total;
+  holdPins(engine, pins, worlds, beyond);
   const hypotheses = new Float64Array(space.hypotheses.length);
   space.worlds.forEach((world, w) => {
     hypotheses[world.hypothesis] = (hypotheses[world.hypothesis] as number) + (worlds[w] as number);
   });
-  for (let b = 0; b < beyond.length; b++) beyond[b] = (beyond[b] as number) / total;
-  return { worlds, hypotheses, beyond, outside: sum(beyond), groups };
+  return { worlds, hypotheses, beyond, outside: sum(beyond), groups, pins, standing: [] };
+}
+
+/**
+ * What was seen at the part itself is so, up to the reliability of such a look: readings elsewhere share
+ * out what stands beside it, and do not argue it away.
+ */
+function holdPins({ space }: Engine, { fits, reliability }: Pins, worlds: Float64Array, beyond: Float64Array): void {
+  if (fits === null) return;
+  let held = 0;
+  for (let w = 0; w < worlds.length; w++) if (fits[space.worlds[w]?.hypothesis ?? 0]) held += worlds[w] as number;
+  if (held <= 0 || held >= reliability) return;
+  const [up, down] = [reliability / held, (1 - reliability) / (1 - held)];
+  for (let w = 0; w < worlds.length; w++)
+    worlds[w] = (worlds[w] as number) * (fits[space.worlds[w]?.hypothesis ?? 0] ? up : down);
+  for (let b = 0; b < beyond.length; b++) beyond[b] = (beyond[b] as number) * down;
 }
 
 function groupsOf(engine: Engine, seen: readonly Observation[]): Group[] {
   const byThing = new Map<string, Observation[]>();
   for (const one of seen) {
-    const thing = one.saw.kind === 'signal' ? `s:${one.saw.signal}` : `b:${one.saw.block}`;
-    const key = `${thing}|${JSON.stringify(Object.entries(one.context).sort())}`;
+    const key = `${thingOf(one)}|${JSON.stringify(Object.entries(one.context).sort())}`;
     byThing.set(key, [...(byThing.get(key) ?? []), one]);
   }
   return [...byThing.values()].map((list) => groupOf(engine, list));
+}
+
+/** What is read: two readings of one thing share one draw of reliability. */
+function thingOf({ saw }: Observation): string {
+  switch (saw.kind) {
+    case 'signal':
+      return `s:${saw.signal}`;
+    case 'block':
+      return `b:${saw.block}`;
+    case 'mark':
+      return `m:${saw.test}:${saw.outcome}`;
+    case 'tried':
+      return `t:${saw.signal}:${[...saw.sound].sort().join()}`;
+    case 'provoked':
+      return `p:${[...saw.blocks].sort().join()}:${saw.how ?? ''}`;
+    case 'left':
+      return `l:${saw.mark}`;
+  }
 }
 
 function groupOf(engine: Engine, list: readonly Observation[]): Group {
@@ -122,8 +192,14 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
     for (let w = 0; w < match.length; w++) match[w] = (match[w] as number) * (fits[w] as number);
     chance *= slipChance(engine, one);
   }
-  const reliability = Math.min(...list.map((one) => one.reliability));
+  const reliability = Math.min(...list.map((one) => one.pin ?? one.reliability));
   const likelihood = match.map((fit) => reliability * fit + (1 - reliability) * chance);
+  const sizes = sizesOf(engine, list.find((one) => one.percent !== undefined) ?? (list[0] as Observation));
+  if (sizes)
+    engine.space.worlds.forEach((world, w) => {
+      const size = sizes[world.hypothesis] as number;
+      likelihood[w] = reliability * (match[w] as number) * size + (1 - reliability) * chance;
+    });
   const known = list.map((one) => matchesBeyond(engine, one));
   const anything = engine.beyond.shares.length - 1;
   const beyond = engine.beyond.shares.map((_share, b) => {
@@ -131,7 +207,7 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
     const fit = known.reduce((product, fits) => product * (fits[b] as number), 1);
     return reliability * fit + (1 - reliability) * chance;
   });
-  return { ids: list.map((one) => one.id), match, likelihood, beyond };
+  return { ids: list.map((one) => one.id), match, likelihood, beyond, dead: list.every((one) => one.dead === true) };
 }
 
 function byHand(engine: Engine, prior: Float64Array, block: string, verdict: string): Float64Array {
@@ -179,7 +255,7 @@ function nextEpoch(
       const taken = modes.some((other) => model.modes[other]?.block === model.modes[m]?.block);
       if (taken) continue;
       const next = [...modes, m].sort((a, b) => a - b);
-      add(after, next, share * (model.modes[m]?.odds ?? 0) * TOUCHED_FACTOR);
+      add(after, next, share * Math.max(TOUCHED_ODDS, model.modes[m]?.odds ?? 0));
     }
   });
   return scaled(after, total);

@@ -7,6 +7,9 @@ const list = (names: readonly string[]): string =>
 
 /** "parts supply from governor; about 2 min, dead". */
 export function reasonOf(advice: TestAdvice): string {
+  if (advice.first === 'repeat')
+    return `two looks at this part contradict each other: take one again; ${costOf(advice)}`;
+  if (advice.first === 'cause') return `what may have done the damage comes first; ${costOf(advice)}`;
   const [one, other] = [...advice.splits].sort((a, b) => b.length - a.length);
   const split =
     one && other

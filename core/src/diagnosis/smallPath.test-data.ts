@@ -5,6 +5,7 @@ import { block, looks, measure, mode, reads, repair, row, signal } from '../fami
 /** Supply feeds lamp and motor; the motor can be looked at. */
 export const SMALL: DrivePath = {
   speed: null,
+  causes: [],
   options: [],
   contexts: [{ id: 'heat', name: 'heat', values: ['cold', 'warm'] }],
   levels: [
@@ -43,7 +44,7 @@ export const SMALL: DrivePath = {
       ['turn'],
       [row({ volts: 'none' }, { turn: 'still' }), row({}, { turn: 'turns' })],
       [
-        mode('stuck', 'stuck', 0.1, [row({}, { turn: 'still' })], { kills: 'A stuck motor burns: no power.' }),
+        mode('stuck', 'stuck', 0.1, [row({}, { turn: 'still' })], { bans: 'stalled' }),
         mode('sometimes', 'sometimes', 0.1, [row({ volts: 'right' }, { turn: { still: 0.5, turns: 0.5 } })]),
         mode('warm', 'fails warm', 0.05, [row({ '@heat': 'warm' }, { turn: 'still' })]),
         mode('unplugged', 'left unplugged', 0.001, [row({}, { turn: 'still' })], { byWork: true }),

@@ -23,6 +23,13 @@ export function suspectsOf(engine: Engine, posterior: Posterior): Suspect[] {
   posterior.hypotheses.forEach((share, h) => {
     for (const mode of space.hypotheses[h]?.modes ?? []) byMode[mode] = (byMode[mode] as number) + share;
   });
+  // A third fault seen beside two stands aside of the sums, not of the list.
+  for (const { modes, ids, reliability } of posterior.pins.pins)
+    if (ids.some((id) => posterior.pins.aside.has(id)))
+      for (const ref of modes) {
+        const m = model.modeOf.get(ref) ?? -1;
+        byMode[m] = Math.max(byMode[m] as number, reliability / modes.length);
+      }
   return model.path.blocks
     .map((block, b) => {
       const modes = model.modes
@@ -30,7 +37,11 @@ export function suspectsOf(engine: Engine, posterior: Posterior): Suspect[] {
           mode.block === b ? [{ mode: mode.ref, name: mode.name, share: byMode[m] as number }] : [],
         )
         .sort((a, c) => c.share - a.share);
-      return { block: block.id, name: block.name, share: modes.reduce((sum, one) => sum + one.share, 0), modes };
+      const share = Math.min(
+        1,
+        modes.reduce((sum, one) => sum + one.share, 0),
+      );
+      return { block: block.id, name: block.name, share, modes };
     })
     .sort((a, b) => b.share - a.share);
 }
@@ -84,3 +95,14 @@ export function unexplained(posterior: Posterior): string[] {
 /** Chance that nothing is wrong within the model. */
 export const healthyShare = (engine: Engine, posterior: Posterior): number =>
   posterior.hypotheses[engine.space.indexOf.get('') ?? 0] as number;
+
+/** Place of a fault ("block.mode") or of a block ("block") among all suspects, 1 for the first: modes with modes, blocks with blocks. */
+export function modeRank(suspects: readonly Suspect[], ref: string): number {
+  const block = ref.split('.')[0];
+  const share = ref.includes('.')
+    ? suspects.flatMap((one) => one.modes).find((one) => one.mode === ref)?.share
+    : suspects.find((one) => one.block === block)?.share;
+  if (share === undefined) return Infinity;
+  const all = ref.includes('.') ? suspects.flatMap((one) => one.modes) : suspects;
+  return 1 + all.filter((one) => one.share > share).length;
+}

@@ -21,8 +21,18 @@ export type {
   UsualEnd,
 } from './schema.js';
 export { POWER_KINDS } from './schema.js';
-export { EMPTY_SHEET, fitPath, modelSheetSchema, sheetProblem, withoutParts, type ModelSheet } from './path/fit.js';
+export {
+  EMPTY_SHEET,
+  fitPath,
+  modelSheetSchema,
+  ratedPath,
+  sheetProblem,
+  variantPath,
+  withoutParts,
+  type ModelSheet,
+} from './path/fit.js';
 export { pathSchema } from './path/schema.js';
+export { BANS, banOf, type Ban } from './shared/bans.js';
 export { PLACE_ALIASES } from './shared/aliases.js';
 export { LANE_ORDER, pathOrder } from './path/order.js';
 export { needsPower } from './path/power.js';
@@ -30,6 +40,7 @@ export type {
   Context,
   DrivePath,
   PathBlock,
+  PathCause,
   PathMode,
   PathOutcome,
   PathRepair,

@@ -84,6 +84,7 @@ export function findEvidence(
   let seen: Observation[] = [];
   let since: string | null = null;
   const unreachable = new Set<string>();
+  const mended = new Set<string>();
   const find = (key: string) => lines.find((line) => line.key === key)?.body;
   const saw = (key: string, observation: Observation | null, body: BenchEvent['body']) => {
     if (!observation) return;
@@ -120,7 +121,13 @@ export function findEvidence(
         events.push({ kind: 'hand', block: body.block, verdict: body.verdict });
         break;
       case 'mended':
-        events.push({ kind: 'epoch', mended: curedBy(path, body.repairId), touched: touchedBy(path, body.name) });
+        mended.add(body.repairId);
+        events.push({
+          kind: 'epoch',
+          repair: body.repairId,
+          mended: curedBy(path, body.repairId),
+          touched: touchedBy(path, body.name),
+        });
         seen = [];
         break;
       case 'work':
@@ -141,6 +148,7 @@ export function findEvidence(
       ...situationOf(path, state),
       done: doneIn(path, seen),
       unreachable,
+      mended,
       putBack: putBackFirst(job, path, state.ledger),
     },
   };
@@ -162,9 +170,16 @@ function touchedBy(path: DrivePath, text: string): string[] {
 /** Tests whose question has been answered, by whatever asked it. */
 function doneIn(path: DrivePath, seen: readonly Observation[]): Set<string> {
   const same = (test: DrivePath['tests'][number], one: Observation) =>
-    (one.saw.kind === 'signal' ? one.saw.signal === test.signal : one.saw.block === test.block) &&
+    asks(test, one) &&
     path.contexts.every(({ id, values }) => (one.context[id] ?? values[0]) === (test.context[id] ?? values[0]));
   return new Set(path.tests.filter((test) => seen.some((one) => same(test, one))).map((test) => test.id));
+}
+
+/** Whether what was seen is what the test asks for. */
+function asks(test: DrivePath['tests'][number], { saw }: Observation): boolean {
+  if (saw.kind === 'signal') return saw.signal === test.signal;
+  if (saw.kind === 'block') return saw.block === test.block;
+  return saw.kind === 'mark' && saw.test === test.id;
 }
 
 function situationOf(
@@ -186,7 +201,14 @@ function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: Sp
   };
   const weights = speedWeights(job, speed) ?? merelyTurned(path, link.signal, speed);
   if (!weights) return null;
-  return { id: key, context, reliability: USUAL_RELIABILITY, saw: { kind: 'signal', signal: link.signal, weights } };
+  const size = (weights.right ?? 0) < 1 && speed.turned && speed.errorPercent ? { percent: speed.errorPercent } : {};
+  return {
+    id: key,
+    context,
+    reliability: USUAL_RELIABILITY,
+    ...size,
+    saw: { kind: 'signal', signal: link.signal, weights },
+  };
 }
 
 const known = (path: DrivePath, key: string, value: string): boolean =>

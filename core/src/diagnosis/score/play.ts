@@ -3,17 +3,9 @@ import { needsPower, type PathTest } from '../../families/index.js';
 import type { Random } from '../../numeric/index.js';
 import type { Engine } from '../engine.js';
 import { healthyAnswer } from '../healthy.js';
-import {
-  adviseNext,
-  BY_WORTH,
-  curedBy,
-  LEAST_BITS,
-  reaching,
-  type Advice,
-  type Choosing,
-  type Situation,
-  type TestAdvice,
-} from '../nextTests.js';
+import { curedBy } from '../mends.js';
+import { adviseNext, BY_WORTH, LEAST_BITS, type Advice, type Choosing, type TestAdvice } from '../nextTests.js';
+import { reaching, untouched, type Situation } from '../reaching.js';
 import type { Observation } from '../observation.js';
 import { posteriorOf, type Event, type Posterior } from '../posterior.js';
 import { suspectsOf, unexplained } from '../suspects.js';
@@ -85,13 +77,7 @@ class Search {
     private readonly engine: Engine,
     private readonly unit: Unit,
   ) {
-    this.situation = {
-      level: engine.model.path.levels[0]?.id ?? '',
-      power: 'dead',
-      done: new Set(),
-      unreachable: new Set(),
-      putBack: new Map(),
-    };
+    this.situation = untouched(engine);
   }
 
   belief(): Posterior {
@@ -157,7 +143,7 @@ class Search {
 
   /** Does the first mend; true when it cured something. */
   mend(advice: Advice, random: Random): boolean {
-    const repair = advice.mends[0]?.repair;
+    const repair = advice.mends.find((one) => one.forbidden === null)?.repair;
     if (!repair) return false;
     const cures = curedBy(this.engine.model.path, repair.id);
     const present = cures.filter(({ mode }) => this.unit.faults.has(mode));
@@ -169,8 +155,14 @@ class Search {
       this.confirmed.add(mode);
       this.unit.faults.delete(mode);
     }
-    this.events.push({ kind: 'epoch', mended: cures, touched: [] });
-    this.situation = { ...this.situation, level: this.deeper(repair.level), power: 'dead', done: new Set() };
+    this.events.push({ kind: 'epoch', repair: repair.id, mended: cures, touched: [] });
+    this.situation = {
+      ...this.situation,
+      level: this.deeper(repair.level),
+      power: 'dead',
+      done: new Set(),
+      mended: new Set([...this.situation.mended, repair.id]),
+    };
     return cured.length > 0;
   }
 

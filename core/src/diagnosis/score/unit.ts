@@ -5,7 +5,8 @@
  */
 import { gaussian, type Random } from '../../numeric/index.js';
 import type { Context, PathTest } from '../../families/index.js';
-import { observationFrom, type CaseEntry } from '../case.js';
+import { observationFrom } from '../caseEvents.js';
+import type { TestEntry } from '../caseFile.js';
 import type { Engine } from '../engine.js';
 import type { World } from '../hypotheses.js';
 import { contextIndex, type NumberModel, type NumberRow } from '../model.js';
@@ -58,8 +59,10 @@ export function drawUnit(engine: Engine, random: Random): Unit {
     outside,
     read(test, id) {
       const slip = random() >= test.reliability;
-      const right = answerOf(model, test, truth(test.context), faults);
-      const index = slip || right < 0 ? Math.floor(random() * test.outcomes.length) : right;
+      const right = test.marks
+        ? markOf(model, test, faults, random)
+        : answerOf(model, test, truth(test.context), faults);
+      const index = slip || right < 0 ? slipOf(test, right, random) : right;
       const outcome = test.outcomes[index]?.id ?? '';
       const entry = slip ? null : valueEntry(engine, test, truth(test.context), noise, random);
       const read = observationFrom(model.path, entry ?? { test: test.id, outcome }, id);
@@ -69,6 +72,23 @@ export function drawUnit(engine: Engine, random: Random): Unit {
       return { observation: tapped.observation, outcome, slip };
     },
   };
+}
+
+/** Any answer, alike; that a fault is seen which is not there is rarer, as its test says. */
+function slipOf(test: PathTest, right: number, random: Random): number {
+  const index = Math.floor(random() * test.outcomes.length);
+  const sees = test.block !== null && !test.outcomes[index]?.modes.includes('healthy');
+  return sees && right >= 0 && random() >= (1 - test.positive) / (1 - test.reliability + 1e-9) ? right : index;
+}
+
+/** The mark that one of the faults left, by its chance; none where none did. */
+function markOf(model: NumberModel, test: PathTest, faults: ReadonlySet<string>, random: Random): number {
+  const left = test.outcomes.findIndex(
+    ({ mark }) =>
+      mark !== null &&
+      [...faults].some((ref) => random() < (model.modes[model.modeOf.get(ref) ?? -1]?.marks[mark] ?? 0)),
+  );
+  return left >= 0 ? left : test.outcomes.findIndex((one) => one.mark === null);
 }
 
 function draw(weights: readonly number[], random: Random): number {
@@ -155,7 +175,7 @@ function valueEntry(
   states: Int8Array,
   noise: () => number,
   random: Random,
-): CaseEntry | null {
+): TestEntry | null {
   const { path } = engine.model;
   const index = path.signals.findIndex((one) => one.id === test.signal);
   const measure = path.signals[index]?.measure;

@@ -1,12 +1,12 @@
 /** Bridge of six switches, its harness and the three windings it feeds. Common practice, with no published source. */
 import { alike, block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { LEAKS } from './firstLook.js';
 import type { PathPart } from './part.js';
-
-export const SHORTED =
-  'A shorted winding or switch blows the next board: measure windings and bridge dead before any power.';
 
 interface Bridge {
   readonly level: string;
+  /** True where it hangs on the mains. */
+  readonly mains: boolean;
   /** Minutes until its capacitor is measured discharged. */
   readonly waitMin: number;
   /** What supplies it, for the words: "Unplugged" or "Pack out". */
@@ -40,7 +40,13 @@ export function bridge(at: Bridge): PathPart {
           row({}, { phases: 'right' }),
         ],
         [
-          mode('shorted', 'a switch of the bridge shorted', 0.05, [row({}, { phases: 'none' })], { kills: SHORTED }),
+          mode('shorted', 'a switch of the bridge shorted', 0.05, [row({}, { phases: 'none' })], {
+            bans: 'bridge',
+            marks: { blew: 0.6, burnt: 0.2, scorched: 0.3 },
+          }),
+          mode('gate', 'a gate part of one leg gone: kicks', 0.02, [
+            row({ bus: ['right', 'low'], command: 'right' }, { phases: 'one missing' }),
+          ]),
           mode('leg', 'one leg dead', 0.04, [
             row({ bus: ['right', 'low'], command: 'right' }, { phases: 'one missing' }),
           ]),
@@ -55,8 +61,14 @@ export function bridge(at: Bridge): PathPart {
         [row({}, { windings: 'alike' })],
         [
           mode('open', 'a winding open', 0.03, [row({}, { windings: 'one open' })]),
-          mode('shorted', 'turns shorted', 0.02, [row({}, { windings: 'one low' })], { kills: SHORTED }),
-          mode('case', 'winding to case', 0.02, [row({}, { windings: 'to case' })], { kills: SHORTED }),
+          mode('shorted', 'turns shorted', 0.02, [row({}, { windings: 'one low' })], {
+            bans: 'bridge',
+            marks: { burnt: 0.4, scorched: 0.4, blew: 0.2 },
+          }),
+          mode('case', 'winding to case', 0.02, [row({}, { windings: 'to case' })], {
+            bans: at.mains ? 'frame' : 'bridge',
+            marks: { ...LEAKS, blew: 0.2 },
+          }),
         ],
       ),
       block(
@@ -80,13 +92,14 @@ export function bridge(at: Bridge): PathPart {
         'Bridge of six switches',
         `${at.dead}, its capacitor measured discharged, motor leads off. Diode range, each phase to both rails: all alike.`,
         'inverter',
-        ['alike: healthy', 'near nought both ways: shorted', 'one differs: leg'],
+        ['alike: healthy', 'near nought both ways: shorted', 'one differs: leg, gate'],
         {
           level,
           handsMin: 5,
           waitMin: at.waitMin,
           opens: ['motor-plug'],
           reliability: 0.95,
+          lifts: ['fuse'],
           row: alike(
             ['1 to plus', '2 to plus', '3 to plus', '1 to minus', '2 to minus', '3 to minus'],
             'V',
@@ -110,6 +123,7 @@ export function bridge(at: Bridge): PathPart {
           handsMin: 4,
           opens: ['motor-plug'],
           reliability: 0.96,
+          ...(at.mains ? { lifts: ['frame'] } : {}),
           row: alike(
             ['1 to 2', '2 to 3', '3 to 1'],
             'Ω',

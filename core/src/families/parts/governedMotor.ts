@@ -2,9 +2,11 @@
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
 
-export const STALLED = 'A stalled motor cooks the transistor that feeds it: no power until it turns freely by hand.';
 export const SPEED = ['still', 'slow', 'right', 'fast'] as const;
 export const SPEED_ANSWERS = ['still|does not turn: still', 'slow: slow', 'right: right', 'fast: fast, hunting'];
+
+/** Everything that makes it turn. */
+const TURNING = ['low', 'right', 'high', 'full', 'erratic'];
 
 interface Motor extends Reach {
   readonly origin: string;
@@ -54,16 +56,42 @@ export function governedMotor(at: Motor): PathPart {
           row({}, { drive: 'right' }),
         ],
         [
-          mode('dead', 'governor dead', 0.03, [row({}, { drive: 'none' })]),
-          mode('full', 'governor shorted through', 0.03, [
-            row({ gated: ['right', 'high', 'unsteady'] }, { drive: 'full' }),
-          ]),
-          mode('weak', 'governor weak', 0.03, [
-            row({ gated: ['right', 'high', 'unsteady'], tacho: ['right', 'bumpy', 'none'] }, { drive: 'low' }),
-          ]),
-          mode('warm', 'governor drifts when warm', 0.03, [
-            row({ '@heat': 'warm', gated: ['right', 'high'], tacho: ['right'] }, { drive: { low: 0.6, high: 0.4 } }),
-          ]),
+          mode('dead', 'governor dead', 0.03, [row({}, { drive: 'none' })], { marks: { 'no-current': 0.6 } }),
+          mode(
+            'full',
+            'governor shorted through',
+            0.025,
+            [row({ gated: ['right', 'high', 'unsteady'] }, { drive: 'full' })],
+            { sizes: [15, 150] },
+          ),
+          mode(
+            'drift',
+            'governor drifted: a little fast or slow',
+            0.03,
+            [row({ gated: ['right', 'high', 'unsteady'], wish: 'right' }, { drive: { low: 0.5, high: 0.5 } })],
+            { sizes: [0.7, 6] },
+          ),
+          mode(
+            'weak',
+            'governor weak',
+            0.02,
+            [row({ gated: ['right', 'high', 'unsteady'], tacho: ['right', 'bumpy', 'none'] }, { drive: 'low' })],
+            { sizes: [3, 40] },
+          ),
+          mode(
+            'hunts',
+            'governor hunts: its electronics, or a dry joint in it',
+            0.025,
+            [row({ gated: ['right', 'high'], tacho: 'right', wish: ['low', 'right', 'high'] }, { drive: 'erratic' })],
+            { provoked: ['tap', 'cold'] },
+          ),
+          mode(
+            'warm',
+            'governor drifts when warm',
+            0.03,
+            [row({ '@heat': 'warm', gated: ['right', 'high'], tacho: ['right'] }, { drive: { low: 0.6, high: 0.4 } })],
+            { sizes: [1, 15], provoked: ['cold', 'heat'] },
+          ),
         ],
       ),
       block(
@@ -77,8 +105,11 @@ export function governedMotor(at: Motor): PathPart {
           mode('loose', 'ring magnet loose or cracked', 0.04, [
             row({ motor: ['slow', 'right', 'fast'] }, { tacho: 'bumpy' }),
           ]),
-          mode('dead', 'Hall chip dead', 0.02, [row({}, { tacho: 'none' })]),
-          mode('unplugged', 'tacho left unplugged', 0.0005, [row({}, { tacho: 'none' })], { byWork: true }),
+          mode('dead', 'Hall chip dead', 0.02, [row({}, { tacho: 'none' })], { sizes: [15, 150] }),
+          mode('unplugged', 'tacho left unplugged', 0.0005, [row({}, { tacho: 'none' })], {
+            byWork: true,
+            sizes: [15, 150],
+          }),
         ],
       ),
       block(
@@ -95,24 +126,55 @@ export function governedMotor(at: Motor): PathPart {
           row({}, { motor: 'right', steadiness: 'steady', noise: 'quiet' }),
         ],
         [
-          mode('brushes', 'brushes worn or commutator dirty', 0.06, [
-            row(
-              { drive: ['low', 'right', 'high', 'full', 'erratic'] },
-              { motor: { still: 0.4, slow: 0.6 }, steadiness: 'surging' },
-            ),
-          ]),
-          mode('dry', 'motor bearings dry', 0.06, [
-            row({ '@belt': 'on', drive: ['low', 'right', 'erratic'] }, { motor: 'slow' }),
-            row({ drive: ['low', 'right', 'high', 'full', 'erratic'] }, { noise: 'grind' }),
-          ]),
-          mode('retainer', 'magnet retainer of the motor broken', 0.03, [
-            row({ drive: ['low', 'right', 'high', 'full', 'erratic'] }, { noise: 'tick' }),
-          ]),
-          mode('open', 'winding open', 0.02, [row({}, { motor: 'still' })]),
-          mode('jammed', 'motor jammed', 0.01, [row({}, { motor: 'still' })], { kills: STALLED }),
+          mode(
+            'brushes',
+            'brushes worn or commutator dirty: slow and uneven',
+            0.04,
+            [row({ drive: TURNING }, { motor: 'slow', steadiness: 'surging' })],
+            { sizes: [2, 50], provoked: ['tap'] },
+          ),
+          mode(
+            'brushes-dead',
+            'brushes lifted: starts after a tap',
+            0.02,
+            [
+              row({ '@tap': 'yes', drive: TURNING }, { motor: 'slow', steadiness: 'surging' }),
+              row({}, { motor: 'still' }),
+            ],
+            { marks: { 'no-current': 0.8 }, provoked: ['tap'] },
+          ),
+          mode(
+            'dry',
+            'motor bearings dry: slow until warm',
+            0.045,
+            [
+              row({ '@belt': 'on', '@heat': 'cold', drive: ['low', 'right', 'erratic'] }, { motor: 'slow' }),
+              row({ drive: TURNING }, { noise: 'grind' }),
+            ],
+            { sizes: [0.7, 15] },
+          ),
+          mode(
+            'stiff',
+            'motor bearings stiff: slow',
+            0.02,
+            [
+              row({ drive: ['low', 'right', 'erratic'] }, { motor: 'slow', noise: 'grind' }),
+              row({ drive: TURNING }, { noise: 'grind' }),
+            ],
+            { sizes: [2, 50] },
+          ),
+          mode('noisy', 'motor bearings worn: noisy, right speed', 0.02, [row({ drive: TURNING }, { noise: 'grind' })]),
+          mode('retainer', 'magnet retainer of the motor broken', 0.03, [row({ drive: TURNING }, { noise: 'tick' })]),
+          mode('open', 'winding or its brush tabs open', 0.02, [row({}, { motor: 'still' })], {
+            marks: { 'no-current': 0.95 },
+          }),
+          mode('jammed', 'motor jammed', 0.01, [row({}, { motor: 'still' })], {
+            bans: 'stalled',
+            marks: { burnt: 0.3, 'much-current': 0.9 },
+          }),
           mode('reversed', 'motor leads crossed', 0.0005, [row({}, { motor: 'still' })], {
             byWork: true,
-            kills: STALLED,
+            bans: 'stalled',
           }),
         ],
       ),
@@ -123,7 +185,13 @@ export function governedMotor(at: Motor): PathPart {
         'Spin the pulley by hand',
         'Belt off. Between two fingers: free, no click, no wobble.',
         'motor',
-        ['free: healthy, brushes, open, reversed', 'stiff: dry', 'clicks: retainer', 'will not turn: jammed'],
+        [
+          'free: healthy, brushes, brushes-dead, open, reversed',
+          'stiff: dry, stiff',
+          'rough: noisy',
+          'clicks: retainer',
+          'will not turn: jammed',
+        ],
         { level: beltLevel, handsMin: 1.5, opens: ['belt'], reliability: 0.92 },
       ),
       reads(
@@ -142,6 +210,14 @@ export function governedMotor(at: Motor): PathPart {
           opens: ['belt'],
           reliability: 0.93,
         },
+      ),
+      reads(
+        'tap-motor',
+        'Does it start after a tap',
+        'Switched on and still: tap the motor with a plastic rod, fingers clear of the pulley.',
+        'motor',
+        ['stays still: still', 'starts: slow, right, fast, hunting'],
+        { ...live, handsMin: 1, context: { tap: 'yes' }, reliability: 0.93 },
       ),
       reads(
         'motor-noise',
@@ -189,18 +265,55 @@ export function governedMotor(at: Motor): PathPart {
         'Ohms of the motor, turned slowly',
         'Unplugged, leads off. Ohms at the terminals while the shaft is turned.',
         'motor',
-        ['even: healthy, dry, retainer, jammed, reversed', 'wanders: brushes', 'open: open'],
+        [
+          'even: healthy, dry, stiff, noisy, retainer, jammed, reversed',
+          'wanders: brushes, brushes-dead',
+          'open: open',
+        ],
         { level, handsMin: 4, opens: ['motor-plug'], reliability: 0.95 },
       ),
     ],
     repairs: [
-      repair('oil-motor', 'Oil the motor bearings', ['motor.dry'], 12, level, { residual: 0.2 }),
-      repair('glue-magnet', 'Glue the ring magnet', ['tacho.loose'], 25, level, { waitMin: 1440, residual: 0.1 }),
-      repair('hall', 'Renew the Hall chip', ['tacho.dead', 'tacho.unplugged'], 30, level, { money: 4 }),
+      repair('oil-motor', 'Oil the motor bearings, one drop, wipe the rest', ['motor.dry', 'motor.stiff'], 12, level, {
+        residual: 0.2,
+      }),
+      repair(
+        'motor-clean',
+        'Open the motor, clean commutator and brushes',
+        ['motor.brushes', 'motor.brushes-dead'],
+        40,
+        level,
+        {
+          residual: 0.3,
+          leaves: 'worn brushes come back: tell the owner',
+        },
+      ),
+      repair('leads', 'Put the motor leads back as marked', ['motor.reversed'], 5, level, { residual: 0.01 }),
+      repair('glue-magnet', 'Glue the ring magnet, thin, at its height, clamp it', ['tacho.loose'], 25, level, {
+        waitMin: 1440,
+        residual: 0.1,
+        leaves: 'no power before the cement has cured for a day',
+      }),
+      repair('tacho-plug', 'Put the plug of the Hall chip on', ['tacho.unplugged'], 2, level, { residual: 0.01 }),
+      repair('retainer', 'Bond the magnets of the motor with retaining compound', ['motor.retainer'], 45, level, {
+        waitMin: 1440,
+        residual: 0.3,
+        leaves: 'no power before the compound has cured for a day',
+      }),
+      repair('hall', 'Renew the Hall chip', ['tacho.dead'], 30, level, { money: 4 }),
       repair(
         'motor-swap',
         'Replace the motor',
-        ['motor.brushes', 'motor.retainer', 'motor.open', 'motor.jammed', 'motor.dry', 'motor.reversed'],
+        [
+          'motor.brushes',
+          'motor.brushes-dead',
+          'motor.retainer',
+          'motor.open',
+          'motor.jammed',
+          'motor.dry',
+          'motor.stiff',
+          'motor.noisy',
+        ],
         35,
         level,
         { money: 40, residual: 0.05 },

@@ -1,5 +1,6 @@
 /** Cord, transformer, rectifier and regulator of a small deck. Common practice, with no published source. */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { LEAKS } from './firstLook.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
 
 interface Rails extends Reach {
@@ -47,7 +48,11 @@ export function linearSupply(rails: Rails): PathPart {
         [],
         ['feed'],
         [row({}, { feed: 'right' })],
-        [mode('open', 'cord, plug, switch or fuse open', 0.03, [row({}, { feed: 'none' })])],
+        [
+          mode('open', 'cord, plug or switch open', 0.025, [row({}, { feed: 'none' })]),
+          mode('fuse', 'fuse open', 0.015, [row({}, { feed: 'none' })], { bans: 'fuse', marks: { blew: 0.6 } }),
+          mode('frame', 'a lead of the cord reaches the metal', 0.004, [], { bans: 'frame', marks: LEAKS }),
+        ],
       ),
       block(
         'transformer',
@@ -58,7 +63,10 @@ export function linearSupply(rails: Rails): PathPart {
         [row({}, { ac: '=feed' })],
         [
           mode('open', 'winding or its thermal link open', 0.02, [row({}, { ac: 'none' })]),
-          mode('shorted', 'shorted turns', 0.01, [row({ feed: 'right' }, { ac: 'low' })]),
+          mode('shorted', 'shorted turns', 0.01, [row({ feed: 'right' }, { ac: 'low' })], {
+            bans: 'rails',
+            marks: { burnt: 0.5, scorched: 0.4, blew: 0.4 },
+          }),
           mode('tap', 'voltage selector or step-down wrong', 0.015, [row({ feed: 'right' }, { ac: 'low' })]),
         ],
       ),
@@ -75,6 +83,10 @@ export function linearSupply(rails: Rails): PathPart {
             row({ ac: 'right' }, { raw: { low: 0.6, rippled: 0.4 }, ripple: 'large' }),
           ]),
           mode('open', 'diodes open', 0.01, [row({}, { raw: 'none' })]),
+          mode('shorted', 'a diode, the reservoir or a rail shorted', 0.012, [row({}, { raw: 'none' })], {
+            bans: 'rails',
+            marks: { blew: 0.7, burnt: 0.3, scorched: 0.3 },
+          }),
         ],
       ),
       block(
@@ -100,7 +112,7 @@ export function linearSupply(rails: Rails): PathPart {
         'Cord, plug, switch and fuse',
         'Unplugged. Ohms from pin to pin, switch on; look at the fuse.',
         'plug',
-        ['through: healthy', 'open: open'],
+        ['through: healthy', 'open: open', 'fuse open: fuse', 'a lead reaches the frame: frame'],
         { level, handsMin: 2 },
       ),
       looks(
@@ -108,8 +120,16 @@ export function linearSupply(rails: Rails): PathPart {
         'Transformer and its selector',
         'Unplugged. Ohms of primary and secondary; which mains is it set and made for?',
         'transformer',
-        ['through and set right: healthy, shorted', 'open: open', 'set wrong: tap'],
+        ['through and set right: healthy', 'open: open', 'low ohms, smells: shorted', 'set wrong: tap'],
         { level, handsMin: 3 },
+      ),
+      looks(
+        'rails-ohms',
+        'Diodes, reservoir and rails, dead',
+        'Unplugged, reservoir measured empty. Ohms both ways across the reservoir and each rail to ground: they charge up, or stay near nought.',
+        'rectifier',
+        ['charges up: healthy, dry, half, open', 'stays near nought: shorted'],
+        { level, handsMin: 3, reliability: 0.96, lifts: ['fuse', 'rails'] },
       ),
       reads(
         'ac-volts',
@@ -152,10 +172,36 @@ export function linearSupply(rails: Rails): PathPart {
         { ...live, waitMin: 20, context: { heat: 'warm' } },
       ),
     ],
+    causes: [
+      cause('rectifier.shorted', 'plug.fuse', 0.45),
+      cause('transformer.shorted', 'plug.fuse', 0.2),
+      cause('rectifier.shorted', 'transformer.open', 0.2),
+    ],
     repairs: [
-      repair('cord', 'Renew cord, plug, switch or fuse', ['plug.open'], 20, level, { money: 8 }),
-      repair('transformer', 'Set the selector, or renew the transformer', ['transformer.*'], 25, level, { money: 20 }),
-      repair('rectifier', 'Renew diodes and reservoir', ['rectifier.*'], 25, level, { money: 6 }),
+      repair('cord', 'Renew cord, plug or switch', ['plug.open', 'plug.frame'], 20, level, { money: 8 }),
+      repair('fuse', 'Renew the fuse with one of its rating', ['plug.fuse'], 5, level, { money: 1 }),
+      repair(
+        'voltage-selector',
+        'Set the voltage selector, or the right step-down transformer',
+        ['transformer.tap'],
+        5,
+        level,
+        {
+          money: 0,
+          residual: 0.03,
+        },
+      ),
+      repair('transformer', 'Renew the transformer', ['transformer.open', 'transformer.shorted'], 25, level, {
+        money: 20,
+      }),
+      repair(
+        'rectifier',
+        'Renew diodes and reservoir (recap the set, or only what failed)',
+        ['rectifier.*'],
+        25,
+        level,
+        { money: 6 },
+      ),
       repair('regulator', 'Renew the regulator', ['regulator.*'], 25, level, { money: 4 }),
     ],
   };

@@ -1,7 +1,9 @@
 /** A piece of a drive path that families share: its signals, blocks, tests and repairs. */
 import type { DrivePath, PathTest } from '../path/schema.js';
 
-export type PathPart = Pick<DrivePath, 'signals' | 'blocks' | 'tests' | 'repairs'>;
+export type PathPart = Pick<DrivePath, 'signals' | 'blocks' | 'tests' | 'repairs'> & {
+  readonly causes?: DrivePath['causes'];
+};
 
 /** Where a part lies in its machine: the level it is reached at and the cautions of a live reading there. */
 export interface Reach {

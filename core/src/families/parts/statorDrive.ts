@@ -1,8 +1,6 @@
 /** Three-phase drive of a direct-drive motor: chip, coils, Hall sensors. Common practice, with no published source. */
-import { alike, block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { alike, block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
-
-const HEAT_CHIP = 'A drive chip that feeds a shorted coil burns: no power until the coils are measured.';
 
 /** Fed from signal supply, told by signal control; gives phases, torque and hall. Contexts heat and sink. */
 export function statorDrive(at: Reach): PathPart {
@@ -30,13 +28,24 @@ export function statorDrive(at: Reach): PathPart {
           row({}, { phases: 'right' }),
         ],
         [
-          mode('dead', 'drive chip dead', 0.03, [row({}, { phases: 'none' })]),
+          mode('dead', 'drive chip dead', 0.03, [row({}, { phases: 'none' })], {
+            marks: { burnt: 0.25, scorched: 0.3, blew: 0.1 },
+          }),
           mode('one', 'one output of the drive chip dead', 0.03, [
             row({ control: ['right', 'full', 'off', 'wandering'] }, { phases: 'one missing' }),
           ]),
-          mode('warm', 'drive chip gives way when warm', 0.04, [
-            row({ '@heat': 'warm', '@sink': 'no', control: ['right', 'full', 'off', 'wandering'] }, { phases: 'weak' }),
-          ]),
+          mode(
+            'warm',
+            'drive chip gives way when warm',
+            0.04,
+            [
+              row(
+                { '@heat': 'warm', '@sink': 'no', control: ['right', 'full', 'off', 'wandering'] },
+                { phases: 'weak' },
+              ),
+            ],
+            { provoked: ['cold', 'heat'], sizes: [1, 60] },
+          ),
         ],
       ),
       block(
@@ -53,9 +62,7 @@ export function statorDrive(at: Reach): PathPart {
             'one coil shorted',
             0.01,
             [row({ phases: ['right', 'full', 'weak'] }, { torque: 'uneven' })],
-            {
-              kills: HEAT_CHIP,
-            },
+            { bans: 'bridge', marks: { burnt: 0.4, scorched: 0.4 } },
           ),
           mode('unplugged', 'coil connector left off', 0.0005, [row({}, { torque: 'none' })], { byWork: true }),
         ],
@@ -67,7 +74,12 @@ export function statorDrive(at: Reach): PathPart {
         [],
         ['hall'],
         [row({}, { hall: 'right' })],
-        [mode('one', 'one Hall sensor dead', 0.04, [row({}, { hall: 'one missing' })])],
+        [
+          mode('one', 'one Hall sensor dead', 0.04, [row({}, { hall: 'one missing' })]),
+          mode('weak', 'one Hall sensor weak: fails warm', 0.02, [row({ '@heat': 'warm' }, { hall: 'one missing' })], {
+            provoked: ['cold', 'heat'],
+          }),
+        ],
       ),
     ],
     tests: [
@@ -89,6 +101,7 @@ export function statorDrive(at: Reach): PathPart {
           level,
           handsMin: 3,
           reliability: 0.96,
+          lifts: ['fuse', 'bridge'],
           row: alike(
             ['1 to 2', '2 to 3', '3 to 1'],
             'Ω',
@@ -102,7 +115,7 @@ export function statorDrive(at: Reach): PathPart {
         'Hall outputs, platter turned by hand',
         'Each output while the rotor is turned slowly.',
         'hall',
-        ['all toggle: healthy', 'one does not: one'],
+        ['all toggle: healthy', 'one does not: one', 'one barely does: weak'],
         { ...live, handsMin: 4, reliability: 0.95 },
       ),
       looks(
@@ -114,9 +127,10 @@ export function statorDrive(at: Reach): PathPart {
         { level, handsMin: 5, opens: ['board-plugs'], reliability: 0.92 },
       ),
     ],
+    causes: [cause('coils.shorted', 'driver.dead', 0.15)],
     repairs: [
       repair('driver', 'Renew the drive chip, heat sink with it', ['driver.*'], 45, level, { money: 15 }),
-      repair('hall', 'Renew the Hall sensor', ['hall.one'], 35, level, { money: 5 }),
+      repair('hall', 'Renew the Hall sensor', ['hall.one', 'hall.weak'], 35, level, { money: 5 }),
       repair('coils', 'Donor stator', ['coils.open', 'coils.shorted'], 60, level, { money: 40 }),
       repair('coil-plug', 'Put the coil connector on', ['coils.unplugged'], 2, level, { residual: 0.01 }),
     ],

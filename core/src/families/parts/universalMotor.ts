@@ -1,5 +1,6 @@
 /** Cord, phase control and universal motor of a household machine or tool. Common practice, with no published source. */
 import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { LEAKS } from './firstLook.js';
 import { liveAt, OUTSIDE, type PathPart, type Reach } from './part.js';
 
 /** Mains cord without a transformer; gives signal feed. */
@@ -14,20 +15,23 @@ export function mainsCord(level: string): PathPart {
         [],
         ['feed'],
         [row({}, { feed: 'right' })],
-        [mode('open', 'plug or cord open', 0.06, [row({}, { feed: 'none' })])],
+        [
+          mode('open', 'plug or cord open', 0.06, [row({}, { feed: 'none' })]),
+          mode('frame', 'a lead of the cord reaches the metal', 0.008, [], { bans: 'frame', marks: LEAKS }),
+        ],
       ),
     ],
     tests: [
       looks(
         'cord',
         'Plug and cord',
-        'Unplugged. Ohms of each conductor from end to end, the cord bent at both its ends.',
+        'Unplugged. Ohms of each conductor from end to end and to the metal, the cord bent at both its ends.',
         'plug',
-        ['through: healthy', 'open: open'],
-        { level, handsMin: 2 },
+        ['through: healthy', 'open: open', 'a lead reaches the frame: frame'],
+        { level, handsMin: 2, lifts: ['fuse'] },
       ),
     ],
-    repairs: [repair('cord', 'Renew plug or cord', ['plug.open'], 15, level, { money: 8 })],
+    repairs: [repair('cord', 'Renew plug or cord', ['plug.open', 'plug.frame'], 15, level, { money: 8 })],
   };
 }
 
@@ -37,6 +41,8 @@ interface Control extends Reach {
   /** How it is measured dead. */
   readonly deadHow: string;
   readonly money: number;
+  /** The feed may be thin: a burnt contact before it. */
+  readonly thin?: boolean;
 }
 
 /** Fed from signal switched, told by signal wish (none, low, high, lost); gives motor-feed. Context setting. */
@@ -53,14 +59,19 @@ export function phaseControl(at: Control): PathPart {
         ['motor-feed'],
         [
           row({ switched: 'none' }, { 'motor-feed': 'none' }),
+          ...(at.thin ? [row({ switched: 'thin' }, { 'motor-feed': 'low' })] : []),
           row({ wish: 'none' }, { 'motor-feed': 'none' }),
           row({ wish: 'low' }, { 'motor-feed': 'low' }),
           row({}, { 'motor-feed': 'full' }),
         ],
         [
-          mode('shorted', `${name} shorted: full speed only`, 0.06, [
-            row({ switched: 'right' }, { 'motor-feed': 'full' }),
-          ]),
+          mode(
+            'shorted',
+            `${name} shorted: full speed only`,
+            0.06,
+            [row({ switched: 'right' }, { 'motor-feed': 'full' })],
+            { marks: { scorched: 0.2, blew: 0.05 } },
+          ),
           mode('open', `${name} passes nothing`, 0.05, [row({}, { 'motor-feed': 'none' })]),
           mode('half', `${name} passes one half wave`, 0.02, [row({ switched: 'right' }, { 'motor-feed': 'half' })]),
         ],
@@ -89,7 +100,7 @@ export function phaseControl(at: Control): PathPart {
         at.deadHow,
         id,
         ['blocks both ways: healthy, open, half', 'short: shorted'],
-        { level, handsMin: 4, reliability: 0.93 },
+        { level, handsMin: 3, reliability: 0.93, lifts: ['fuse'] },
       ),
     ],
     repairs: [repair(id, `Replace the ${name}`, [`${id}.*`], 25, level, { money: at.money })],
@@ -129,14 +140,28 @@ export function universalMotor(at: Motor): PathPart {
         ['brushed', 'contact'],
         [row({}, { brushed: `=${from}`, contact: 'good' })],
         [
-          mode('worn', 'brushes under their limit', 0.12, [
-            row({ '@tap': 'yes', [from]: fed }, { brushed: 'half', contact: 'poor' }),
-            row({ [from]: fed }, { brushed: { none: 0.4, half: 0.6 }, contact: 'poor' }),
+          mode('early', 'brushes under their limit: sparks, full speed', 0.05, [row({}, { contact: 'poor' })]),
+          mode('worn', 'brushes under their limit: weak', 0.05, [
+            row({ [from]: fed }, { brushed: 'half', contact: 'poor' }),
           ]),
-          mode('stuck', 'a brush stuck in its holder', 0.04, [
-            row({ '@tap': 'yes' }, { brushed: `=${from}`, contact: 'poor' }),
-            row({}, { brushed: 'none' }),
-          ]),
+          mode(
+            'tap',
+            'brushes under their limit: starts after a tap',
+            0.03,
+            [
+              row({ '@tap': 'yes', [from]: fed }, { brushed: 'half', contact: 'poor' }),
+              row({}, { brushed: 'none', contact: 'poor' }),
+            ],
+            { provoked: ['tap'] },
+          ),
+          mode('gone', 'brushes gone: dead', 0.02, [row({}, { brushed: 'none' })]),
+          mode(
+            'stuck',
+            'a brush stuck in its holder',
+            0.04,
+            [row({ '@tap': 'yes' }, { brushed: `=${from}`, contact: 'poor' }), row({}, { brushed: 'none' })],
+            { provoked: ['tap'] },
+          ),
           mode('left-out', 'a brush left out or its lead off', 0.001, [row({}, { brushed: 'none' })], {
             byWork: true,
           }),
@@ -157,14 +182,34 @@ export function universalMotor(at: Motor): PathPart {
           row({}, { sparks: 'few', 'motor-sound': 'smooth', insulation: 'good' }),
         ],
         [
-          mode('bar', 'armature winding open or shorted', 0.03, [
-            row({ brushed: fed }, { turns: 'weak', sparks: 'many' }),
-          ]),
+          mode(
+            'bar',
+            'armature winding open or shorted',
+            0.03,
+            [row({ brushed: fed }, { turns: 'weak', sparks: 'many' })],
+            { marks: { burnt: 0.4, scorched: 0.4 } },
+          ),
+          mode('pitted', 'commutator dirty or pitted, mica proud', 0.03, [row({ brushed: fed }, { sparks: 'many' })]),
           mode('field', 'field winding open', 0.02, [row({}, { turns: 'still' })]),
-          mode('bearing', 'motor bearings dry or worn', 0.05, [
-            row({ brushed: fed }, { turns: { weak: 0.5, slow: 0.2, fast: 0.3 }, 'motor-sound': 'rough' }),
+          mode('bearing', 'motor bearings dry: noisy, right speed', 0.05, [
+            row({ brushed: fed }, { 'motor-sound': 'rough' }),
           ]),
-          mode('frame', 'winding leaks to the frame', 0.01, [row({}, { insulation: 'poor' })]),
+          mode('stiff', 'motor bearings stiff: slow', 0.03, [
+            row({ brushed: ['half', 'low'] }, { turns: 'weak', 'motor-sound': 'rough' }),
+            row({ brushed: 'full' }, { turns: 'slow', 'motor-sound': 'rough' }),
+          ]),
+          mode('seized', 'motor seized', 0.01, [row({}, { turns: 'still' })], {
+            bans: 'stalled',
+            marks: { burnt: 0.4, blew: 0.1, 'much-current': 0.9 },
+          }),
+          mode('frame', 'winding leaks to the frame', 0.008, [row({}, { insulation: 'poor' })], {
+            bans: 'frame',
+            marks: LEAKS,
+          }),
+          mode('dust', 'carbon dust or water between winding and frame', 0.012, [row({}, { insulation: 'poor' })], {
+            bans: 'frame',
+            marks: { ...LEAKS, wet: 0.2 },
+          }),
         ],
       ),
     ],
@@ -198,8 +243,13 @@ export function universalMotor(at: Motor): PathPart {
         'Brushes',
         'Power out, glasses on, hold each cap: length against the limit, free in its holder, both sides; note which way the bevel faces.',
         'brushes',
-        ['long and free: healthy', 'under the limit: worn', 'stuck: stuck', 'one is missing: left-out'],
-        { level: brushLevel, handsMin: 4, cautions: ['spring'], reliability: 0.96 },
+        [
+          'long and free: healthy',
+          'under the limit: early, worn, tap, gone',
+          'stuck: stuck',
+          'one is missing: left-out',
+        ],
+        { level: brushLevel, handsMin: 3, cautions: ['spring'], reliability: 0.96 },
       ),
       looks(
         'armature-ohms',
@@ -207,34 +257,58 @@ export function universalMotor(at: Motor): PathPart {
         'Power out. Bar to bar round the commutator, the field, and each to the frame.',
         'armature',
         [
-          'even, none to the frame: healthy, bearing',
+          'even, none to the frame: healthy, bearing, stiff, seized, pitted',
           'one bar differs: bar',
           'field open: field',
-          'path to the frame: frame',
+          'path to the frame: frame, dust',
         ],
-        { level, handsMin: 8, opens: [...at.opens], reliability: 0.95 },
+        { level, handsMin: 6, opens: [...at.opens], reliability: 0.95, lifts: ['frame', 'fuse'] },
+      ),
+      looks(
+        'commutator-look',
+        'Commutator',
+        'Power out, brushes lifted. Brown and even; or black, ridged, mica level with the bars? Blow the carbon dust out, outdoors.',
+        'armature',
+        ['brown and even: healthy, bearing, stiff, seized, field, frame, dust', 'black or pitted: pitted, bar'],
+        { level, handsMin: 3, reliability: 0.93 },
       ),
       looks(
         'armature-spin',
         'Motor by hand',
         'Power out. Spin it: smooth and silent, no play across the shaft.',
         'armature',
-        ['smooth: healthy, bar, field, frame', 'rough or stiff: bearing'],
+        ['smooth: healthy, bar, field, frame, dust, pitted', 'rough: bearing', 'stiff: stiff', 'will not turn: seized'],
         { level, handsMin: 2, opens: [...at.opens], reliability: 0.94 },
       ),
     ],
     repairs: [
-      repair('brushes', 'Renew both brushes and run them in', ['brushes.worn', 'brushes.left-out'], 20, brushLevel, {
-        money: at.brushMoney,
-      }),
+      repair(
+        'brushes',
+        'Renew both brushes and run them in',
+        ['brushes.early', 'brushes.worn', 'brushes.tap', 'brushes.gone', 'brushes.left-out'],
+        20,
+        brushLevel,
+        { money: at.brushMoney, leaves: 'run them in at part speed, ten minutes, before any load' },
+      ),
       repair('brush-free', 'Clean the brush holders', ['brushes.stuck'], 12, brushLevel, { residual: 0.1 }),
-      repair('motor-bearings', 'Clean and oil the motor bearings, or renew them', ['armature.bearing'], 35, level, {
-        money: 10,
+      repair('commutator', 'Clean the commutator, undercut the mica', ['armature.pitted'], 20, level, {
         residual: 0.1,
+        leaves: 'new brushes have to be run in on it',
       }),
-      repair('motor', 'Replace the motor', ['armature.*', 'brushes.worn', 'brushes.stuck'], 45, level, {
-        money: at.motorMoney,
+      repair('dust', 'Blow out and wash the carbon dust, dry for a day', ['armature.dust'], 20, level, {
+        waitMin: 1440,
+        residual: 0.15,
+        leaves: 'measure the insulation again before power',
       }),
+      repair(
+        'motor-bearings',
+        'Clean and oil the motor bearings, or renew them',
+        ['armature.bearing', 'armature.stiff', 'armature.seized'],
+        35,
+        level,
+        { money: 10, residual: 0.1 },
+      ),
+      repair('motor', 'Replace the motor', ['armature.*'], 45, level, { money: at.motorMoney }),
     ],
   };
 }

@@ -1,5 +1,14 @@
 /** Short ways to write a path's data; what comes out is plain data, validated like any other. */
-import type { PathBlock, PathMode, PathOutcome, PathRepair, PathRow, PathSignal, PathTest } from './schema.js';
+import type {
+  PathBlock,
+  PathCause,
+  PathMode,
+  PathOutcome,
+  PathRepair,
+  PathRow,
+  PathSignal,
+  PathTest,
+} from './schema.js';
 
 export const row = (when: PathRow['when'], out: PathRow['out']): PathRow => ({ when, out });
 
@@ -24,13 +33,22 @@ export const measure = (
     const [state, from, to] = band.split(' ') as [string, string, string];
     return { state, from: from === '*' ? null : Number(from), to: to === '*' ? null : Number(to) };
   }),
+  rated: null,
   origin: { kind: 'practice', text: origin },
 });
 
-interface ModeMore {
-  readonly byWork?: boolean;
-  readonly kills?: string;
-}
+/** The same with bands written for a unit of so many rated volts. */
+export const ratedAt = (volts: number, of: PathSignal['measure']): PathSignal['measure'] =>
+  of === null ? null : { ...of, rated: volts };
+
+/** Of the units with this victim, such a share has this cause: ("inverter.shorted", "contact.fuse", 0.8). */
+export const cause = (causeRef: string, victim: string, share: number): PathCause => ({
+  cause: causeRef,
+  victim,
+  share,
+});
+
+type ModeMore = Partial<Pick<PathMode, 'byWork' | 'bans' | 'marks' | 'sizes' | 'provoked'>>;
 
 export const mode = (
   id: string,
@@ -44,7 +62,10 @@ export const mode = (
   prior,
   rows: [...rows],
   byWork: more.byWork ?? false,
-  kills: more.kills ?? null,
+  bans: more.bans ?? null,
+  marks: more.marks ?? {},
+  sizes: more.sizes ?? null,
+  provoked: more.provoked ?? [],
 });
 
 export const block = (
@@ -73,7 +94,14 @@ const outcome = (text: string, of: 'states' | 'modes'): PathOutcome => {
   const [head, tail] = text.split(': ') as [string, string];
   const list = tail.split(', ');
   const [id, words] = head.includes('|') ? (head.split('|') as [string, string]) : [slug(head), head];
-  return { id, words, states: of === 'states' ? list : [], modes: of === 'modes' ? list : [] };
+  return {
+    id,
+    words,
+    states: of === 'states' ? list : [],
+    modes: of === 'modes' ? list : [],
+    mark: null,
+    raises: null,
+  };
 };
 
 const slug = (words: string): string =>
@@ -95,11 +123,17 @@ type TestMore = Partial<
     | 'money'
     | 'cautions'
     | 'opens'
+    | 'lifts'
+    | 'positive'
     | 'reliability'
     | 'outside'
     | 'row'
+    | 'limit'
   >
 >;
+
+/** Who sees a fault at the part itself is seldom wrong (common practice: one in fifty). */
+export const SEEN = 0.98;
 
 const test = (
   id: string,
@@ -115,6 +149,7 @@ const test = (
   how,
   signal: of === 'states' ? what : null,
   block: of === 'modes' ? what : null,
+  marks: false,
   context: more.context ?? {},
   outcomes: answers.map((answer) => outcome(answer, of)),
   level: more.level ?? 'outside',
@@ -126,9 +161,12 @@ const test = (
   riskMin: more.riskMin ?? (more.probe ? 2 : 0),
   cautions: more.cautions ?? [],
   opens: more.opens ?? [],
+  lifts: more.lifts ?? [],
+  positive: more.positive ?? SEEN,
   reliability: more.reliability ?? 0.97,
   outside: more.outside ?? false,
   row: more.row ?? null,
+  limit: more.limit ?? null,
 });
 
 /** Every joint of a line, or every contact, in ohms: up to `most` it is through. */
@@ -176,13 +214,34 @@ export const looks = (
   more: TestMore = {},
 ): PathTest => test(id, name, how, 'modes', blockId, answers, more);
 
+/**
+ * A question about marks: "smells burnt: burnt" tells of the mark burnt, "smells burnt: burnt !burnt"
+ * raises the ban of that name as well; an answer without a mark says that there is none.
+ */
+export const asks = (
+  id: string,
+  name: string,
+  how: string,
+  answers: readonly string[],
+  more: TestMore = {},
+): PathTest => ({
+  ...test(id, name, how, 'states', '', [], more),
+  signal: null,
+  marks: true,
+  outcomes: answers.map((answer) => {
+    const [words, tail = ''] = answer.split(': ') as [string, string?];
+    const [mark = '', raises] = tail.split(' !');
+    return { id: slug(words), words, states: [], modes: [], mark: mark === '' ? null : mark, raises: raises ?? null };
+  }),
+});
+
 export const repair = (
   id: string,
   name: string,
   cures: readonly string[],
   handsMin: number,
   level: string,
-  more: Partial<Pick<PathRepair, 'waitMin' | 'money' | 'residual'>> = {},
+  more: Partial<Pick<PathRepair, 'waitMin' | 'money' | 'residual' | 'power' | 'leaves'>> = {},
 ): PathRepair => ({
   id,
   name,
@@ -192,4 +251,6 @@ export const repair = (
   money: more.money ?? 0,
   level,
   residual: more.residual ?? 0.05,
+  power: more.power ?? 'dead',
+  leaves: more.leaves ?? null,
 });

@@ -2,6 +2,7 @@
 import { CoreError } from '../../errors.js';
 import type { Family } from '../schema.js';
 import type { Caution } from '../shared/cautions.js';
+import { BANS } from '../shared/bans.js';
 import type { DrivePath } from './schema.js';
 
 /** @throws CoreError UNKNOWN_ID naming the family, the place and the id. */
@@ -46,10 +47,26 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
     must(
       `option ${option.id}`,
       option.choices.flatMap((choice) => choice.absent),
-      [...blocks.keys()],
+      [...blocks.keys(), ...path.tests.map((test) => test.id)],
     );
+  const bans = BANS.map((one) => one.id);
+  for (const { id, modes: own } of path.blocks)
+    must(
+      `ban of ${id}`,
+      own.flatMap((mode) => (mode.bans ? [mode.bans] : [])),
+      bans,
+    );
+  const lifted = new Set(path.tests.flatMap((test) => test.lifts));
   for (const test of path.tests) {
-    if ((test.signal === null) === (test.block === null)) fail('test reads not exactly one thing', test.id);
+    must(
+      `ban of ${test.id}`,
+      [...test.lifts, ...test.outcomes.flatMap((one) => (one.raises ? [one.raises] : []))],
+      bans,
+    );
+    for (const { raises } of test.outcomes)
+      if (raises && raises !== 'cell' && !lifted.has(raises)) fail('nothing lifts the ban', raises);
+    if ([test.signal !== null, test.block !== null, test.marks].filter(Boolean).length !== 1)
+      fail('test reads not exactly one thing', test.id);
     differ(
       `answer of ${test.id}`,
       test.outcomes.map((outcome) => outcome.id),
@@ -67,6 +84,10 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
     );
     for (const [key, value] of Object.entries(test.context))
       must(`context of ${test.id}`, [value], path.contexts.find((context) => context.id === key)?.values ?? []);
+    if (test.marks) {
+      if (!test.outcomes.some((one) => one.mark === null)) fail('no answer for no mark at all', test.id);
+      continue;
+    }
     const known = test.signal
       ? [...(signals.get(test.signal)?.states ?? fail('signal not known', test.signal)), 'hunting']
       : [
@@ -89,6 +110,11 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
       );
     if (test.block) must(`no answer of ${test.id} for`, known, answered);
   }
+  must(
+    'cause or victim',
+    path.causes.flatMap(({ cause, victim }) => [cause, victim]),
+    modes,
+  );
   for (const repair of path.repairs) {
     must(`level of ${repair.id}`, [repair.level], levels);
     must(

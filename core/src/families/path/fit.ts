@@ -3,6 +3,7 @@
  * values from its sheet. A value may be computed from another reading; a loop of such is refused.
  */
 import { z } from 'zod';
+import { CoreError } from '../../errors.js';
 import type { DrivePath, PathSignal } from './schema.js';
 
 /** An end of a band: a number, open, or so many times the reading of another signal. */
@@ -90,11 +91,47 @@ export function withoutParts(path: DrivePath, absent: readonly string[]): DriveP
   return {
     ...path,
     blocks: path.blocks.map((block) => (gone.has(block.id) ? { ...block, modes: [] } : block)),
-    tests: path.tests.filter((test) => test.block === null || !gone.has(test.block)),
+    tests: path.tests.filter((test) => !gone.has(test.id) && (test.block === null || !gone.has(test.block))),
     repairs: path.repairs
       .map((repair) => ({ ...repair, cures: repair.cures.filter(left) }))
       .filter((repair) => repair.cures.length > 0),
+    causes: path.causes.filter(({ cause, victim }) => left(cause) && left(victim)),
   };
+}
+
+/** The path of one of the kinds a family has, each option by the name of its choice. @throws CoreError UNKNOWN_ID naming what there is. */
+export function variantPath(path: DrivePath, variant: Readonly<Record<string, string>>): DrivePath {
+  const absent = Object.entries(variant).flatMap(([id, name]) => {
+    const option = path.options.find((one) => one.id === id);
+    if (!option)
+      throw new CoreError(
+        'UNKNOWN_ID',
+        `There is no variant “${id}”. Variants: ${path.options.map((one) => one.id).join(', ') || 'none'}.`,
+        { id },
+      );
+    const choice = option.choices.find((one) => one.name === name);
+    if (!choice)
+      throw new CoreError(
+        'UNKNOWN_ID',
+        `The ${id} is not “${name}”. Choices: ${option.choices.map((one) => `“${one.name}”`).join(', ')}.`,
+        { id: name },
+      );
+    return choice.absent;
+  });
+  return withoutParts(path, absent);
+}
+
+/** The path with the bands that go with the rated volts set to those of the plate. */
+export function ratedPath(path: DrivePath, volts: number | null): DrivePath {
+  if (volts === null) return path;
+  const scaled = ({ measure, ...signal }: PathSignal): PathSignal => {
+    if (measure?.rated == null || measure.origin.kind !== 'practice') return { ...signal, measure };
+    const times = volts / measure.rated;
+    const end = (value: number | null) => (value === null ? null : value * times);
+    const bands = measure.bands.map(({ state, from, to }) => ({ state, from: end(from), to: end(to) }));
+    return { ...signal, measure: { ...measure, rated: volts, bands } };
+  };
+  return { ...path, signals: path.signals.map(scaled) };
 }
 
 /**

@@ -19,6 +19,8 @@ const bandSchema = z.object({
 export const measureSchema = z.object({
   place: words,
   unit: words,
+  /** Rated volts that the bands are written for: they grow and shrink with those of the unit's plate. Null where they do not. */
+  rated: z.number().positive().nullable().default(null),
   bands: z.array(bandSchema).min(1),
   origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'bench', 'chosen']), text: words }),
 });
@@ -41,6 +43,9 @@ export const rowSchema = z.object({
   out: z.record(words, outSchema),
 });
 
+/** What is done to a part to make its fault come or go. */
+export const PROVOCATIONS = ['cold', 'heat', 'tap', 'breath', 'load'] as const;
+
 export const modeSchema = z.object({
   id,
   name: words,
@@ -50,8 +55,14 @@ export const modeSchema = z.object({
   rows: z.array(rowSchema),
   /** A fault that work on the block brings in: left off, crossed, misaligned, a broken joint. */
   byWork: z.boolean(),
-  /** Why power may destroy a good part while this is so; null when it may not. */
-  kills: words.nullable(),
+  /** Why power must stay off while this may be so, by id of the ban; null when it need not. */
+  bans: id.nullable(),
+  /** What it leaves for nose, skin or owner to tell of, each with its chance: burnt, tingle, blew, wet, swollen. */
+  marks: z.record(words, chance),
+  /** Speed errors that it can make, percent without sign, smallest and largest; null where any size fits. */
+  sizes: z.tuple([z.number().positive(), z.number().positive()]).nullable(),
+  /** Provocations at the part that change it. */
+  provoked: z.array(z.enum(PROVOCATIONS)),
 });
 
 export const pathBlockSchema = z.object({
@@ -71,6 +82,10 @@ export const outcomeSchema = z.object({
   states: z.array(words),
   /** Modes of the block, or "healthy", that this outcome stands for. */
   modes: z.array(words),
+  /** The mark it tells of, in a question about marks; null for none of them. */
+  mark: words.nullable(),
+  /** The ban that it raises until a test lifts it; null for none. */
+  raises: id.nullable(),
 });
 
 /** Readings typed as a row, and the answers they stand for: too low, open, too far apart, else right. */
@@ -88,9 +103,10 @@ export const pathTestSchema = z.object({
   name: words,
   /** One or two imperative lines. */
   how: words,
-  /** Exactly one of these: what it reads. */
+  /** Exactly one of these: what it reads; `marks` is true for a question about marks. */
   signal: id.nullable(),
   block: id.nullable(),
+  marks: z.boolean(),
   context: z.record(id, words),
   outcomes: z.array(outcomeSchema).min(2),
   /** Level of opening it needs. */
@@ -107,11 +123,17 @@ export const pathTestSchema = z.object({
   riskMin: z.number().min(0),
   cautions: z.array(words),
   opens: z.array(id),
+  /** Bans that any of its answers lifts, unless that answer raises one itself. */
+  lifts: z.array(id),
   reliability: z.number().gt(0.5).max(1),
+  /** Reliability of an answer that sees a fault at the part itself. */
+  positive: z.number().gt(0.5).max(1),
   /** Asked at take-in: it can be seen from outside. */
   outside: z.boolean(),
   /** Null for one look or one reading. */
   row: testRowSchema.nullable(),
+  /** A reading that stands for an answer of a question about marks: below the limit, or not. */
+  limit: z.object({ unit: words, below: z.number().positive(), answer: id, right: id }).nullable(),
 });
 
 export const pathRepairSchema = z.object({
@@ -125,7 +147,14 @@ export const pathRepairSchema = z.object({
   level: id,
   /** Chance that the mode is still there after it. */
   residual: z.number().min(0).lt(1),
+  /** running: it is set or tried with power on. */
+  power: z.enum(['dead', 'running']),
+  /** What it leaves undone, or what has to follow; null for nothing. */
+  leaves: words.nullable(),
 });
+
+/** Of the units in which the victim is found, this share has the cause as well: mend the cause first. */
+const causeSchema = z.object({ cause: words, victim: words, share: chance });
 
 /** Which signal the job's own speed readings speak of, and which context keys its speeds and warmth set. */
 const speedLinkSchema = z.object({
@@ -140,6 +169,7 @@ const speedLinkSchema = z.object({
 const optionSchema = z.object({
   id,
   name: words,
+  /** Parts, and tests, that a machine of this kind has not. */
   choices: z.array(z.object({ name: words, absent: z.array(id) })).min(2),
 });
 
@@ -163,6 +193,7 @@ export const pathSchema = z.object({
   blocks: z.array(pathBlockSchema).min(1),
   tests: z.array(pathTestSchema),
   repairs: z.array(pathRepairSchema),
+  causes: z.array(causeSchema).default([]),
 });
 
 export type DrivePath = z.infer<typeof pathSchema>;
@@ -174,6 +205,7 @@ export type PathMode = z.infer<typeof modeSchema>;
 export type PathRow = z.infer<typeof rowSchema>;
 export type PathTest = z.infer<typeof pathTestSchema>;
 export type PathOutcome = z.infer<typeof outcomeSchema>;
+export type PathCause = z.infer<typeof causeSchema>;
 export type PathRepair = z.infer<typeof pathRepairSchema>;
 /** A working condition: values of context keys; keys not named have their first value. */
 export type Context = Readonly<Record<string, string>>;

@@ -1,10 +1,12 @@
 /** Drive path of the belt turntable with an a.c. synchronous motor. Common practice, with no published source. */
+import { firstLook, LEAKS } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
 import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const CORD = mainsCord('bottom');
+const FIRST = firstLook({ level: 'bottom', feed: 'mains' });
 const SPEED = ['still', 'slow', 'right', 'fast', 'backward'] as const;
 const SPEED_ANSWERS = ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'backward: backward'];
 const live = { level: 'bottom', power: 'powered' as const, probe: true, riskMin: 6, cautions: ['isolation'] };
@@ -56,6 +58,9 @@ export const beltTurntableAcPath: PathData = {
       ['switched'],
       [row({ '@switch': 'off' }, { switched: 'none' }), row({}, { switched: '=feed' })],
       [
+        mode('dirty', 'switch resistive: starts at the third try', 0.02, [
+          row({ '@switch': 'on', feed: 'right' }, { switched: 'trickle' }),
+        ]),
         mode('open', 'switch does not make', 0.06, [row({}, { switched: 'none' })]),
         mode('leaks', 'spark capacitor lets a trickle through: off is not dead', 0.08, [
           row({ '@switch': 'off', feed: 'right' }, { switched: 'trickle' }),
@@ -71,7 +76,7 @@ export const beltTurntableAcPath: PathData = {
       ['phases'],
       [row({ switched: ['none', 'trickle'] }, { phases: 'none' }), row({}, { phases: 'right' })],
       [
-        mode('open', 'run capacitor open', 0.05, [row({ switched: 'right' }, { phases: { one: 0.6, reversed: 0.4 } })]),
+        mode('open', 'run capacitor open', 0.06, [row({ switched: 'right' }, { phases: { one: 0.6, reversed: 0.4 } })]),
         mode('value', 'run capacitor out of value', 0.08, [row({ switched: 'right' }, { phases: 'shifted' })]),
         mode('dropper', 'dropper resistor open', 0.03, [row({}, { phases: 'none' })]),
       ],
@@ -83,7 +88,10 @@ export const beltTurntableAcPath: PathData = {
       [],
       ['windings'],
       [row({}, { windings: 'alike' })],
-      [mode('open', 'a winding open', 0.03, [row({}, { windings: 'one open' })])],
+      [
+        mode('open', 'a winding open', 0.03, [row({}, { windings: 'one open' })]),
+        mode('frame', 'winding to the frame', 0.008, [], { bans: 'frame', marks: LEAKS }),
+      ],
     ),
     block(
       'motor',
@@ -101,10 +109,24 @@ export const beltTurntableAcPath: PathData = {
         row({}, { motor: 'right', hum: 'quiet' }),
       ],
       [
-        mode('gummed', 'motor bearing dry or gummed', 0.15, [
-          row({ phases: ['shifted', 'right'], '@heat': 'cold' }, { motor: { still: 0.3, slow: 0.7 }, hum: 'knocks' }),
+        // A synchronous motor is in step or out of it: gummed it drops out of step cold, or does not start.
+        mode(
+          'gummed',
+          'motor bearing gummed: out of step until warm',
+          0.07,
+          [
+            row({ phases: ['shifted', 'right'], '@heat': 'cold', '@belt': 'on' }, { motor: 'slow', hum: 'knocks' }),
+            row({ phases: ['shifted', 'right'] }, { hum: 'knocks' }),
+          ],
+          { sizes: [3, 60] },
+        ),
+        mode('dry', 'motor bearing dry: noisy, in step', 0.07, [
           row({ phases: ['shifted', 'right'] }, { hum: 'knocks' }),
         ]),
+        mode('seized', 'motor seized', 0.02, [row({ phases: ['shifted', 'right'] }, { motor: 'still', hum: 'hums' })], {
+          bans: 'stalled',
+          marks: { burnt: 0.4, 'much-current': 0.6 },
+        }),
         mode('cap', 'end cap of the motor loose', 0.04, [row({ phases: ['shifted', 'right'] }, { hum: 'knocks' })]),
       ],
     ),
@@ -133,10 +155,17 @@ export const beltTurntableAcPath: PathData = {
       ['pulley'],
       [row({}, { pulley: '=motor' })],
       [
-        mode('loose', 'pulley slips on its shaft', 0.05, [row({ motor: ['slow', 'right'] }, { pulley: 'slow' })]),
-        mode('mains', 'pulley for the other mains frequency', 0.03, [
-          row({ motor: ['right'] }, { pulley: { slow: 0.5, fast: 0.5 } }),
-        ]),
+        mode('loose', 'pulley slips on its shaft', 0.06, [row({ motor: ['slow', 'right'] }, { pulley: 'slow' })], {
+          sizes: [1, 80],
+        }),
+        mode(
+          'mains',
+          'pulley for the other mains frequency',
+          0.03,
+          [row({ motor: ['right'] }, { pulley: { slow: 0.5, fast: 0.5 } })],
+          // 50 Hz on a pulley for 60 is 17 % slow, 60 on one for 50 is 20 % fast.
+          { sizes: [15, 22] },
+        ),
         mode('height', 'pulley at another height than before', 0.001, [row({ motor: 'right' }, { pulley: 'slow' })], {
           byWork: true,
         }),
@@ -150,9 +179,13 @@ export const beltTurntableAcPath: PathData = {
       ['belt-speed', 'wow'],
       [row({ '@belt': 'off' }, { 'belt-speed': 'still' }), row({}, { 'belt-speed': '=pulley', wow: 'none' })],
       [
-        mode('slips', 'belt stretched or oily, slips', 0.12, [
-          row({ '@belt': 'on', pulley: ['slow', 'right', 'fast'] }, { 'belt-speed': 'slow' }),
-        ]),
+        mode(
+          'slips',
+          'belt stretched, glazed or oily, slips',
+          0.12,
+          [row({ '@belt': 'on', pulley: ['slow', 'right', 'fast'] }, { 'belt-speed': 'slow' })],
+          { sizes: [0.5, 15] },
+        ),
         mode('snatches', 'belt snatches or has a stiff place', 0.04, [
           row({ '@belt': 'on', pulley: ['slow', 'right', 'fast'] }, { wow: 'uneven' }),
         ]),
@@ -167,8 +200,15 @@ export const beltTurntableAcPath: PathData = {
       ['platter', 'rumble'],
       [row({}, { platter: '=belt-speed', rumble: 'none' })],
       [
-        mode('dry', 'platter bearing dry', 0.06, [
-          row({ 'belt-speed': ['slow', 'right'] }, { platter: { slow: 0.7, right: 0.3 }, rumble: 'rumbles' }),
+        mode(
+          'dry',
+          'platter bearing dry: slow',
+          0.04,
+          [row({ 'belt-speed': ['slow', 'right'] }, { platter: 'slow', rumble: 'rumbles' })],
+          { sizes: [0.5, 15] },
+        ),
+        mode('noisy', 'platter bearing dry: rumbles at right speed', 0.02, [
+          row({ 'belt-speed': ['slow', 'right', 'fast'] }, { rumble: 'rumbles' }),
         ]),
         mode('worn', 'platter bearing worn', 0.02, [
           row({ 'belt-speed': ['slow', 'right', 'fast'] }, { rumble: 'rumbles' }),
@@ -237,7 +277,7 @@ export const beltTurntableAcPath: PathData = {
       'Sub-platter by hand, belt off',
       'Spin it: it should coast half a minute and be silent.',
       'bearing',
-      ['coasts: healthy', 'drags: dry', 'loose and rough: worn'],
+      ['coasts: healthy', 'drags: dry, noisy', 'loose and rough: worn'],
       { level: 'platter', handsMin: 2, opens: ['belt'], reliability: 0.93 },
     ),
     looks(
@@ -258,7 +298,7 @@ export const beltTurntableAcPath: PathData = {
       'Motor coasts by hand',
       'Unplugged, belt off. Spin the pulley: does it coast? Even magnetic notches are healthy.',
       'motor',
-      ['coasts: healthy', 'drags: gummed', 'rattles: cap'],
+      ['coasts: healthy', 'drags: gummed', 'dry: dry', 'will not turn: seized', 'rattles: cap'],
       { level: 'platter', handsMin: 2, opens: ['belt'], reliability: 0.93 },
     ),
     reads(
@@ -298,7 +338,13 @@ export const beltTurntableAcPath: PathData = {
       'Switch and spark capacitor',
       'Unplugged. Ohms on and off, capacitor lifted at one leg; its value.',
       'switch',
-      ['on makes, off open: healthy', 'does not make: open', 'capacitor leaks: leaks', 'stays shut: welded'],
+      [
+        'on makes, off open: healthy',
+        'makes with tens of ohms: dirty',
+        'does not make: open',
+        'capacitor leaks: leaks',
+        'stays shut: welded',
+      ],
       { level: 'bottom', handsMin: 4, opens: ['lifted-leg'], reliability: 0.96 },
     ),
     looks(
@@ -314,7 +360,7 @@ export const beltTurntableAcPath: PathData = {
       'Ohms of each winding',
       'Unplugged, leads off. Each winding by itself.',
       'winding',
-      ['alike: healthy', 'one open: open'],
+      ['alike: healthy', 'one open: open', 'to the frame: frame'],
       { level: 'bottom', handsMin: 3, opens: ['motor-plug'], reliability: 0.97 },
     ),
     reads(
@@ -325,19 +371,27 @@ export const beltTurntableAcPath: PathData = {
       ['none: none', 'a trickle: trickle', 'mains: right'],
       { ...live, handsMin: 3 },
     ),
-  ].concat(CORD.tests),
+  ].concat(FIRST.tests, CORD.tests),
   repairs: [
     ...CORD.repairs,
-    repair('switch', 'Renew the switch', ['switch.open', 'switch.welded'], 20, 'bottom', { money: 8 }),
+    repair('switch', 'Renew the switch', ['switch.open', 'switch.welded', 'switch.dirty'], 20, 'bottom', { money: 8 }),
     repair('spark', 'Renew the spark capacitor with an X-class part', ['switch.leaks'], 15, 'bottom', { money: 2 }),
     repair('run-capacitor', 'Renew the run capacitor', ['phase.open', 'phase.value'], 15, 'bottom', { money: 6 }),
     repair('dropper', 'Renew the dropper with one of its rating', ['phase.dropper'], 15, 'bottom', { money: 3 }),
-    repair('motor-oil', 'Flush and oil the motor, run it in for a day', ['motor.gummed'], 40, 'bottom', {
-      waitMin: 1440,
-      residual: 0.12,
-    }),
+    repair(
+      'motor-oil',
+      'Flush and oil the motor, run it in for a day',
+      ['motor.gummed', 'motor.dry', 'motor.seized'],
+      40,
+      'bottom',
+      {
+        leaves: 'no power before the solvent has gone; oil until the well is full; once a year',
+        waitMin: 1440,
+        residual: 0.12,
+      },
+    ),
     repair('motor-cap', 'Press the end cap home', ['motor.cap'], 20, 'bottom', { residual: 0.1 }),
-    repair('motor', 'Replace the motor', ['motor.*', 'winding.open'], 45, 'bottom', { money: 60 }),
+    repair('motor', 'Replace the motor', ['motor.*', 'winding.*'], 45, 'bottom', { money: 60 }),
     repair('mount', 'Renew the mounts, take the transport screws out', ['mount.hard'], 15, 'bottom', { money: 6 }),
     repair(
       'pulley-lock',
@@ -348,8 +402,14 @@ export const beltTurntableAcPath: PathData = {
       { waitMin: 60, residual: 0.05 },
     ),
     repair('pulley', 'Fit the pulley for this mains', ['pulley.mains'], 12, 'platter', { money: 25 }),
+    repair('talc', 'Talc on a belt that snatches', ['belt.snatches'], 3, 'platter', {
+      residual: 0.5,
+      leaves: 'talc calms a snatching belt, it does not cure slip',
+    }),
     repair('belt', 'Fit a new belt', ['belt.*'], 6, 'platter', { money: 12, residual: 0.03 }),
-    repair('bearing', 'Clean and oil the platter bearing', ['bearing.dry'], 10, 'platter', { residual: 0.08 }),
+    repair('bearing', 'Clean and oil the platter bearing', ['bearing.dry', 'bearing.noisy'], 10, 'platter', {
+      residual: 0.08,
+    }),
     repair('bearing-new', 'Renew the platter bearing', ['bearing.worn'], 40, 'bottom', { money: 30 }),
   ],
 };

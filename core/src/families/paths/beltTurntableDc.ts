@@ -2,8 +2,9 @@
  * Drive path of the belt turntable with a governed d.c. motor. Behaviours, priors, healthy values and
  * minutes are common practice of the trade, with no published source.
  */
-import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import { governedMotor, SPEED, SPEED_ANSWERS } from '../parts/governedMotor.js';
+import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import type { PathData } from '../path/schema.js';
 
@@ -23,6 +24,11 @@ const MOTOR = governedMotor({
   bands: ['none * 0.5', 'low 0.5 4', 'right 4 6.5', 'high 6.5 10', 'full 10 14'],
   beltLevel: 'platter',
 });
+
+const FIRST = firstLook({ level: 'bottom', feed: 'mains' });
+
+/** A trim moves the speed so far, percent. */
+const TRIM = { sizes: [0.5, 8] as [number, number] };
 
 export const beltTurntableDcPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -51,6 +57,7 @@ export const beltTurntableDcPath: PathData = {
     signal('belt-wow', 'unevenness of the belt', ['none', 'uneven'], 'none'),
     signal('platter', 'platter speed', SPEED, 'still'),
     signal('rumble', 'rumble', ['none', 'rumble'], 'none'),
+    signal('disc', 'the record', ['true', 'off'], 'true'),
     signal('wow', 'wow, by its rate', ['none', 'platter rate', 'belt rate', 'pulley rate'], 'none'),
   ],
   blocks: [
@@ -64,6 +71,15 @@ export const beltTurntableDcPath: PathData = {
       ['lamp'],
       [row({ ac: 'none' }, { lamp: 'dark' }), row({}, { lamp: 'lit' })],
       [mode('burnt', 'lamp burnt out', 0.02, [row({}, { lamp: 'dark' })])],
+    ),
+    block(
+      'use',
+      'record and settings',
+      'control',
+      [],
+      ['disc'],
+      [row({}, { disc: 'true' })],
+      [mode('record', 'the record: off-centre hole or warp', 0.05, [row({}, { disc: 'off' })])],
     ),
     block(
       'return',
@@ -103,12 +119,15 @@ export const beltTurntableDcPath: PathData = {
       ],
       [
         mode('dirty', 'trims dirty', 0.08, [row({ chosen: 'right' }, { set: 'erratic' })]),
-        mode('low-33', 'trim of 33 set low', 0.03, [row({ '@speed': '33', chosen: 'right' }, { set: 'low' })]),
-        mode('high-33', 'trim of 33 set high', 0.02, [row({ '@speed': '33', chosen: 'right' }, { set: 'high' })]),
-        mode('low-45', 'trim of 45 set low', 0.03, [row({ '@speed': '45', chosen: 'right' }, { set: 'low' })]),
-        mode('high-45', 'trim of 45 set high', 0.02, [row({ '@speed': '45', chosen: 'right' }, { set: 'high' })]),
-        mode('low-both', 'both trims set low', 0.02, [row({ chosen: 'right' }, { set: 'low' })]),
-        mode('high-both', 'both trims set high', 0.02, [row({ chosen: 'right' }, { set: 'high' })]),
+        mode('spot', 'a scratchy spot of a trim', 0.03, [row({ chosen: 'right' }, { set: 'erratic' })], {
+          provoked: ['tap'],
+        }),
+        mode('low-33', 'trim of 33 set low', 0.03, [row({ '@speed': '33', chosen: 'right' }, { set: 'low' })], TRIM),
+        mode('high-33', 'trim of 33 set high', 0.02, [row({ '@speed': '33', chosen: 'right' }, { set: 'high' })], TRIM),
+        mode('low-45', 'trim of 45 set low', 0.03, [row({ '@speed': '45', chosen: 'right' }, { set: 'low' })], TRIM),
+        mode('high-45', 'trim of 45 set high', 0.02, [row({ '@speed': '45', chosen: 'right' }, { set: 'high' })], TRIM),
+        mode('low-both', 'both trims set low', 0.02, [row({ chosen: 'right' }, { set: 'low' })], TRIM),
+        mode('high-both', 'both trims set high', 0.02, [row({ chosen: 'right' }, { set: 'high' })], TRIM),
       ],
     ),
     block(
@@ -120,7 +139,14 @@ export const beltTurntableDcPath: PathData = {
       [row({}, { wish: '=set' })],
       [
         mode('dirty', 'pitch pot dirty', 0.05, [row({ set: ['low', 'right', 'high'] }, { wish: 'erratic' })]),
-        mode('off-centre', 'pitch not at its centre', 0.04, [row({ set: 'right' }, { wish: { low: 0.5, high: 0.5 } })]),
+        mode(
+          'off-centre',
+          'pitch not at its centre',
+          0.04,
+          [row({ set: 'right' }, { wish: { low: 0.5, high: 0.5 } })],
+          TRIM,
+        ),
+        mode('end', 'pitch pot open at one end', 0.01, [row({}, { wish: { none: 0.5, high: 0.5 } })]),
       ],
     ),
     block(
@@ -131,9 +157,15 @@ export const beltTurntableDcPath: PathData = {
       ['pulley', 'pulley-wow'],
       [row({}, { pulley: '=motor', 'pulley-wow': 'none' })],
       [
-        mode('loose', 'pulley slips on its shaft', 0.02, [
-          row({ motor: ['slow', 'right', 'fast'] }, { pulley: 'slow' }),
-        ]),
+        mode(
+          'loose',
+          'pulley slips on its shaft',
+          0.02,
+          [row({ motor: ['slow', 'right', 'fast'] }, { pulley: 'slow' })],
+          {
+            sizes: [2, 80],
+          },
+        ),
         mode('bent', 'pulley out of true', 0.03, [
           row({ motor: ['slow', 'right', 'fast'] }, { 'pulley-wow': 'wobble' }),
         ]),
@@ -154,9 +186,13 @@ export const beltTurntableDcPath: PathData = {
       ['belt-speed', 'belt-wow'],
       [row({ '@belt': 'off' }, { 'belt-speed': 'still' }), row({}, { 'belt-speed': '=pulley', 'belt-wow': 'none' })],
       [
-        mode('slips', 'belt stretched or oily, slips', 0.1, [
-          row({ '@belt': 'on', pulley: ['slow', 'right', 'fast'] }, { 'belt-speed': 'slow' }),
-        ]),
+        mode(
+          'slips',
+          'belt stretched, glazed or oily, slips',
+          0.1,
+          [row({ '@belt': 'on', pulley: ['slow', 'right', 'fast'] }, { 'belt-speed': 'slow' })],
+          { sizes: [0.5, 15] },
+        ),
         mode('off', 'belt off or gone', 0.03, [row({}, { 'belt-speed': 'still' })]),
         mode('uneven', 'belt with a stiff place, seam or twist', 0.04, [
           row({ '@belt': 'on', pulley: ['slow', 'right', 'fast'] }, { 'belt-wow': 'uneven' }),
@@ -172,8 +208,15 @@ export const beltTurntableDcPath: PathData = {
       ['platter', 'rumble'],
       [row({}, { platter: '=belt-speed', rumble: 'none' })],
       [
-        mode('dry', 'platter bearing dry', 0.06, [
-          row({ 'belt-speed': ['slow', 'right'] }, { platter: { slow: 0.8, right: 0.2 }, rumble: 'rumble' }),
+        mode(
+          'dry',
+          'platter bearing dry: slow',
+          0.05,
+          [row({ 'belt-speed': ['slow', 'right'] }, { platter: 'slow', rumble: 'rumble' })],
+          { sizes: [0.5, 15] },
+        ),
+        mode('noisy', 'platter bearing dry: rumbles at right speed', 0.02, [
+          row({ 'belt-speed': ['slow', 'right', 'fast'] }, { rumble: 'rumble' }),
         ]),
         mode('worn', 'platter bearing worn', 0.02, [
           row({ 'belt-speed': ['slow', 'right', 'fast'] }, { rumble: 'rumble' }),
@@ -184,10 +227,11 @@ export const beltTurntableDcPath: PathData = {
       'platter',
       'platter',
       'mechanical',
-      ['platter', 'belt-wow', 'pulley-wow'],
+      ['platter', 'belt-wow', 'pulley-wow', 'disc'],
       ['wow'],
       [
         row({ platter: 'still' }, { wow: 'none' }),
+        row({ disc: 'off' }, { wow: 'platter rate' }),
         row({ 'belt-wow': 'uneven' }, { wow: 'belt rate' }),
         row({ 'pulley-wow': 'wobble' }, { wow: 'pulley rate' }),
         row({}, { wow: 'none' }),
@@ -261,11 +305,19 @@ export const beltTurntableDcPath: PathData = {
       { outside: true, power: 'running', handsMin: 1, context: { speed: '33', tap: 'yes' }, reliability: 0.92 },
     ),
     looks(
+      'other-record',
+      'Another record',
+      'The same place of a flat record with a true hole, or the hole eased and set by hand: does the wow go?',
+      'use',
+      ['still there: healthy', 'gone: record'],
+      { outside: true, power: 'running', handsMin: 1.5, reliability: 0.97 },
+    ),
+    looks(
       'spin-platter',
       'Spin the platter by hand, belt off',
       'Belt off. Spin it: it should coast half a minute and be silent.',
       'bearing',
-      ['coasts: healthy', 'drags: dry', 'loose and rough: worn'],
+      ['coasts: healthy', 'drags: dry, noisy', 'loose and rough: worn'],
       { level: 'platter', handsMin: 2, opens: ['belt'], reliability: 0.93 },
     ),
     looks(
@@ -329,7 +381,7 @@ export const beltTurntableDcPath: PathData = {
       'Trims',
       'Unplugged. Ohms at the wiper while it is turned a little; mark where it stood.',
       'trims',
-      ['smooth: healthy, low-33, high-33, low-45, high-45, low-both, high-both', 'jumps: dirty'],
+      ['smooth: healthy, low-33, high-33, low-45, high-45, low-both, high-both', 'jumps: dirty, spot'],
       { level: 'bottom', handsMin: 3, reliability: 0.93 },
     ),
     looks(
@@ -338,7 +390,7 @@ export const beltTurntableDcPath: PathData = {
       'A hair each way at each speed: does the speed come right?',
       'trims',
       [
-        'not the trims: healthy, dirty',
+        'not the trims: healthy, dirty, spot',
         '33 only, was low: low-33',
         '33 only, was high: high-33',
         '45 only, was low: low-45',
@@ -353,7 +405,7 @@ export const beltTurntableDcPath: PathData = {
       'Sweep the pitch pot',
       'Sweep it end to end while it runs; then set the centre.',
       'pitch',
-      ['smooth, stood at centre: healthy', 'jumps: dirty', 'stood off centre: off-centre'],
+      ['smooth, stood at centre: healthy', 'jumps: dirty', 'stood off centre: off-centre', 'dead at one end: end'],
       { outside: true, power: 'running', handsMin: 1.5, reliability: 0.93 },
     ),
     looks(
@@ -364,24 +416,31 @@ export const beltTurntableDcPath: PathData = {
       ['works: healthy', 'tripped: tripped'],
       { level: 'platter', handsMin: 1.5, reliability: 0.95 },
     ),
+    ...FIRST.tests,
     ...SUPPLY.tests,
     ...MOTOR.tests,
   ],
+  causes: [...(SUPPLY.causes ?? []), cause('motor.jammed', 'governor.dead', 0.25)],
   repairs: [
+    repair('other-disc', 'Tell the owner: it is the record', ['use.record'], 1, 'outside', { residual: 0.02 }),
     ...SUPPLY.repairs,
     ...MOTOR.repairs,
-    repair('clean-trims', 'Clean trims and pitch pot', ['trims.dirty', 'pitch.dirty'], 6, 'bottom', { residual: 0.1 }),
+    repair('clean-trims', 'Clean trims and pitch pot', ['trims.dirty', 'trims.spot', 'pitch.dirty'], 6, 'bottom', {
+      residual: 0.1,
+    }),
     repair(
       'set-trims',
       'Set the trims',
       ['trims.low-33', 'trims.high-33', 'trims.low-45', 'trims.high-45', 'trims.low-both', 'trims.high-both'],
       10,
       'bottom',
-      { residual: 0.02 },
+      { residual: 0.02, power: 'running' },
     ),
     repair('centre-pitch', 'Set the pitch to its centre', ['pitch.off-centre'], 1, 'outside', { residual: 0.01 }),
     repair('new-belt', 'Fit a new belt', ['belt.*'], 6, 'platter', { money: 12, residual: 0.03 }),
-    repair('oil-platter', 'Clean and oil the platter bearing', ['bearing.dry'], 8, 'platter', { residual: 0.08 }),
+    repair('oil-platter', 'Clean and oil the platter bearing', ['bearing.dry', 'bearing.noisy'], 8, 'platter', {
+      residual: 0.08,
+    }),
     repair('platter-bearing', 'Renew the platter bearing', ['bearing.worn'], 40, 'bottom', { money: 30 }),
     repair(
       'selector',
@@ -391,6 +450,7 @@ export const beltTurntableDcPath: PathData = {
       'bottom',
       { residual: 0.2 },
     ),
+    repair('pitch-pot', 'Renew the pitch pot', ['pitch.end', 'pitch.dirty'], 20, 'bottom', { money: 5 }),
     repair('pulley', 'Fasten or true the pulley', ['pulley.*'], 15, 'platter', { residual: 0.1 }),
     repair('seat', 'Clean the seat, true the platter', ['platter.off-centre'], 6, 'platter', { residual: 0.2 }),
     repair('return', 'Free the auto-return', ['return.tripped'], 6, 'platter', { residual: 0.05 }),

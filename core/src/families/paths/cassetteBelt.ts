@@ -1,8 +1,9 @@
 /** Drive path of the belt-driven cassette transport. Common practice, with no published source. */
-import { governedMotor, SPEED, SPEED_ANSWERS, STALLED } from '../parts/governedMotor.js';
+import { governedMotor, SPEED, SPEED_ANSWERS } from '../parts/governedMotor.js';
+import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: 12 V deck with a governed motor';
@@ -20,6 +21,8 @@ const MOTOR = governedMotor({
   bands: ['none * 0.5', 'low 0.5 9', 'right 9 14', 'high 14 17', 'full 17 24'],
   beltLevel: 'cover',
 });
+
+const FIRST = firstLook({ level: 'cover', feed: 'mains' });
 
 export const cassetteBeltPath: PathData = {
   speed: { signal: 'tape', speedKey: 'speed', heatKey: 'heat' },
@@ -54,6 +57,7 @@ export const cassetteBeltPath: PathData = {
     { id: 'heat', name: 'cold or warm', values: ['cold', 'warm'] },
     { id: 'mode', name: 'function', values: ['play', 'wind'] },
     { id: 'belt', name: 'belt', values: ['on', 'off'] },
+    { id: 'tap', name: 'tapped', values: ['no', 'yes'] },
   ],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
@@ -116,7 +120,9 @@ export const cassetteBeltPath: PathData = {
       ['gated'],
       [row({ ready: 'none' }, { gated: 'none' }), row({}, { gated: '=supply' })],
       [
-        mode('open', 'motor supply transistor open or its plug melted', 0.05, [row({}, { gated: 'none' })]),
+        mode('open', 'motor supply transistor open or its plug melted', 0.05, [row({}, { gated: 'none' })], {
+          marks: { burnt: 0.4, scorched: 0.6 },
+        }),
         mode('weak', 'motor supply transistor weak from heat', 0.03, [
           row({ supply: ['right', 'high', 'unsteady'], ready: 'right' }, { gated: 'low' }),
         ]),
@@ -130,11 +136,13 @@ export const cassetteBeltPath: PathData = {
       ['wish'],
       [row({}, { wish: 'right' })],
       [
-        mode('stuck', 'speed switch does not change over', 0.03, [row({ '@speed': '9.5' }, { wish: 'low' })]),
+        mode('stuck', 'speed switch does not change over', 0.03, [row({ '@speed': '9.5' }, { wish: 'low' })], {
+          sizes: [40, 60],
+        }),
         mode('open', 'speed switch open at double', 0.02, [row({ '@speed': '9.5' }, { wish: 'none' })]),
         mode('dirty', 'trim or speed switch dirty', 0.06, [row({}, { wish: 'erratic' })]),
-        mode('low', 'trim set low', 0.04, [row({}, { wish: 'low' })]),
-        mode('high', 'trim set high', 0.04, [row({}, { wish: 'high' })]),
+        mode('low', 'trim set low', 0.03, [row({}, { wish: 'low' })], { sizes: [0.5, 10] }),
+        mode('high', 'trim set high', 0.03, [row({}, { wish: 'high' })], { sizes: [0.5, 10] }),
       ],
     ),
     ...MOTOR.blocks,
@@ -146,12 +154,17 @@ export const cassetteBeltPath: PathData = {
       ['belt-speed'],
       [row({ '@belt': 'off' }, { 'belt-speed': 'still' }), row({}, { 'belt-speed': '=motor' })],
       [
-        mode('slips', 'belt stretched or oily', 0.12, [
-          row({ '@belt': 'on', motor: ['slow', 'right', 'fast'] }, { 'belt-speed': 'slow' }),
-        ]),
+        mode(
+          'slips',
+          'belt stretched, glazed or oily',
+          0.12,
+          [row({ '@belt': 'on', motor: ['slow', 'right', 'fast'] }, { 'belt-speed': 'slow' })],
+          { sizes: [0.5, 20] },
+        ),
         mode('tar', 'belt turned to tar or broken', 0.1, [row({}, { 'belt-speed': 'still' })]),
         mode('wound', 'belt wound round the pulley, motor stalled', 0.02, [row({}, { 'belt-speed': 'still' })], {
-          kills: STALLED,
+          bans: 'stalled',
+          marks: { burnt: 0.3 },
         }),
         mode(
           'groove',
@@ -170,9 +183,15 @@ export const cassetteBeltPath: PathData = {
       ['capstan'],
       [row({}, { capstan: '=belt-speed' })],
       [
-        mode('dry', 'capstan bearing dry', 0.06, [
-          row({ 'belt-speed': ['slow', 'right', 'fast'] }, { capstan: 'slow' }),
-        ]),
+        mode(
+          'dry',
+          'capstan bearing dry',
+          0.06,
+          [row({ 'belt-speed': ['slow', 'right', 'fast'] }, { capstan: 'slow' })],
+          {
+            sizes: [0.5, 15],
+          },
+        ),
       ],
     ),
     block(
@@ -186,12 +205,21 @@ export const cassetteBeltPath: PathData = {
         row({}, { tape: '=capstan', warble: 'none' }),
       ],
       [
-        mode('hard', 'pinch roller hard or dirty', 0.08, [
-          row({ capstan: ['slow', 'right', 'fast'] }, { tape: { slow: 0.4, right: 0.6 }, warble: 'warbles' }),
-        ]),
-        mode('dirt', 'oxide on the capstan', 0.06, [
-          row({ capstan: ['slow', 'right', 'fast'] }, { warble: 'warbles', tape: 'fast' }),
-        ]),
+        mode(
+          'hard',
+          'pinch roller hard or glazed',
+          0.06,
+          [row({ capstan: ['slow', 'right', 'fast'] }, { tape: { slow: 0.4, right: 0.6 }, warble: 'warbles' })],
+          { sizes: [0.3, 4] },
+        ),
+        mode(
+          'dirt',
+          'oxide on capstan and roller',
+          0.1,
+          [row({ capstan: ['slow', 'right', 'fast'] }, { warble: 'warbles', tape: { fast: 0.4, right: 0.6 } })],
+          { sizes: [0.3, 4] },
+        ),
+        mode('arm', 'pinch arm does not press: winds, does not play', 0.03, [row({}, { tape: 'still' })]),
       ],
     ),
     block(
@@ -205,8 +233,11 @@ export const cassetteBeltPath: PathData = {
         row({}, { 'take-up': 'pulls', wind: 'turns', stop: 'works' }),
       ],
       [
-        mode('tyre', 'idler tyre glazed', 0.12, [
+        mode('tyre', 'idler tyre glazed: take-up slack, hardly winds', 0.12, [
           row({ motor: ['slow', 'right', 'fast'] }, { 'take-up': 'slack', wind: { still: 0.6, turns: 0.4 } }),
+        ]),
+        mode('tyre-gone', 'idler tyre gone: plays, does not wind, no take-up', 0.02, [
+          row({}, { 'take-up': 'none', wind: 'still' }),
         ]),
         mode('clutch', 'take-up clutch weak', 0.04, [
           row({ motor: ['slow', 'right', 'fast'] }, { 'take-up': 'slack' }),
@@ -280,7 +311,7 @@ export const cassetteBeltPath: PathData = {
       'Pinch roller and capstan',
       'Door open: oxide, shine, cracks; clean both and listen again.',
       'pinch',
-      ['soft and clean: healthy', 'hard or glazed: hard', 'oxide came off: dirt'],
+      ['soft and clean: healthy', 'hard or glazed: hard', 'oxide came off: dirt', 'does not press: arm'],
       { outside: true, handsMin: 2, reliability: 0.93 },
     ),
     looks(
@@ -310,7 +341,13 @@ export const cassetteBeltPath: PathData = {
       'Idler tyre, clutch, counter belt',
       'Power out. Shine on the tyre; pull the take-up by a finger; is the counter belt on?',
       'idler',
-      ['grips: healthy', 'tyre glazed: tyre', 'clutch weak: clutch', 'counter belt off: counter'],
+      [
+        'grips: healthy',
+        'tyre glazed: tyre',
+        'tyre gone: tyre-gone',
+        'clutch weak: clutch',
+        'counter belt off: counter',
+      ],
       { level: 'cover', handsMin: 3, reliability: 0.93 },
     ),
     looks(
@@ -376,7 +413,14 @@ export const cassetteBeltPath: PathData = {
       ['none: none', 'low: low', 'right: right', 'high: high', 'full: full', 'wanders: erratic, hunting'],
       { ...live, handsMin: 2 },
     ),
-  ].concat(SUPPLY.tests, MOTOR.tests),
+  ].concat(FIRST.tests, SUPPLY.tests, MOTOR.tests),
+  causes: [
+    ...(SUPPLY.causes ?? []),
+    cause('belt.wound', 'feeder.open', 0.35),
+    cause('motor.jammed', 'feeder.open', 0.25),
+    cause('motor.jammed', 'feeder.weak', 0.1),
+    cause('belt.wound', 'feeder.weak', 0.15),
+  ],
   repairs: [
     ...SUPPLY.repairs,
     ...MOTOR.repairs,
@@ -396,12 +440,16 @@ export const cassetteBeltPath: PathData = {
         residual: 0.1,
       },
     ),
-    repair('set-trim', 'Set the trim', ['doubling.low', 'doubling.high'], 8, 'cover', { residual: 0.02 }),
+    repair('set-trim', 'Set the trim', ['doubling.low', 'doubling.high'], 8, 'cover', {
+      residual: 0.02,
+      power: 'running',
+    }),
+    repair('pinch-arm', 'Free the pinch arm, hang its spring in', ['pinch.arm'], 15, 'cover', { residual: 0.05 }),
     repair('belt', 'Clean off the old belt, fit a new one', ['belt.*'], 20, 'cover', { money: 6, residual: 0.02 }),
     repair('flywheel', 'Clean and oil the capstan bearing', ['flywheel.dry'], 15, 'cover', { residual: 0.08 }),
     repair('pinch', 'Renew the pinch roller', ['pinch.hard'], 12, 'cover', { money: 8 }),
     repair('capstan-clean', 'Clean capstan and pinch roller', ['pinch.dirt'], 3, 'outside', { residual: 0.03 }),
-    repair('idler', 'Renew the idler tyre', ['idler.tyre'], 20, 'cover', { money: 3 }),
+    repair('idler', 'Renew the idler tyre', ['idler.tyre', 'idler.tyre-gone'], 20, 'cover', { money: 3 }),
     repair('clutch', 'Clean and set the take-up clutch', ['idler.clutch'], 15, 'cover', { residual: 0.1 }),
     repair('counter', 'Put the counter belt on', ['idler.counter'], 5, 'cover', { money: 1 }),
   ],

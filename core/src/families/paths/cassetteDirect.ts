@@ -1,5 +1,6 @@
 /** Drive path of the cassette deck with a direct-drive capstan. Common practice, with no published source. */
 import { fgHead } from '../parts/fgHead.js';
+import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
@@ -25,7 +26,9 @@ const SPEED_ANSWERS = [
   'fast|fast, or runs away: fast',
   'wanders: hunting',
 ];
-const FG = fgHead({ of: 'capstan', turned: 'the capstan', scope: { level: 'motor' } });
+const FG = fgHead({ of: 'capstan', turned: 'the capstan', level: 'motor' });
+
+const FIRST = firstLook({ level: 'motor', feed: 'mains' });
 
 export const cassetteDirectPath: PathData = {
   speed: { signal: 'tape', speedKey: null, heatKey: 'heat' },
@@ -46,7 +49,7 @@ export const cassetteDirectPath: PathData = {
     ...SUPPLY.signals,
     signal('lamps', 'display or lamps', ['dark', 'lit'], 'dark'),
     signal('order', 'order of the system', ['none', 'right'], 'none'),
-    signal('leak', 'surface of the servo board', ['dry', 'leaks'], 'dry'),
+    signal('leak', 'surface of the servo board', ['dry', 'fast', 'slow', 'jumps'], 'dry'),
     signal('control', 'control voltage', ['none', 'off', 'under', 'wandering', 'right', 'full'], 'none'),
     ...STATOR.signals,
     signal('capstan', 'capstan', ['still', 'quivers', 'slow', 'right', 'fast'], 'still'),
@@ -84,39 +87,69 @@ export const cassetteDirectPath: PathData = {
       ['leak'],
       [row({}, { leak: 'dry' })],
       [
-        mode('leaked', 'electrolyte leaked, board conducts', 0.2, [
-          row({ '@heat': 'warm', '@air': 'dry' }, { leak: { dry: 0.7, leaks: 0.3 } }),
-          row({}, { leak: 'leaks' }),
-        ]),
-        mode('salts', 'salts left after recapping: damp brings it back', 0.04, [
-          row({ '@air': 'damp' }, { leak: 'leaks' }),
-        ]),
+        // Where the leak lies decides the side; warmth dries it, damp wets it.
+        mode(
+          'leaked',
+          'electrolyte leaked, board conducts',
+          0.15,
+          [
+            row({ '@air': 'damp' }, { leak: 'jumps' }),
+            row({ '@heat': 'warm' }, { leak: { dry: 0.6, jumps: 0.4 } }),
+            row({}, { leak: { fast: 0.3, slow: 0.3, jumps: 0.4 } }),
+          ],
+          { provoked: ['breath', 'heat', 'cold'], sizes: [1, 60] },
+        ),
+        mode('tired', 'capacitors tired: slow until warm', 0.06, [row({ '@heat': 'cold' }, { leak: 'slow' })], {
+          provoked: ['heat', 'cold'],
+          sizes: [1, 40],
+        }),
+        mode(
+          'salts',
+          'salts left after recapping: damp brings it back',
+          0.02,
+          [row({ '@air': 'damp' }, { leak: 'jumps' }), row({}, { leak: { dry: 0.5, jumps: 0.5 } })],
+          { byWork: true, provoked: ['breath'] },
+        ),
       ],
     ),
     block(
       'servo',
       'servo board',
       'control',
-      ['supply', 'order', 'leak', 'fg'],
+      ['supply', 'order', 'leak', 'fg-run'],
       ['control'],
       [
         row({ supply: 'none' }, { control: 'none' }),
         row({ order: 'none' }, { control: 'none' }),
-        row({ fg: 'none' }, { control: 'full' }),
-        row({ leak: 'leaks', '@air': 'damp' }, { control: 'wandering' }),
-        row({ leak: 'leaks' }, { control: 'off' }),
-        row({ fg: 'weak' }, { control: 'wandering' }),
+        row({ 'fg-run': 'none' }, { control: 'full' }),
+        row({ leak: 'jumps' }, { control: 'wandering' }),
+        row({ leak: 'fast' }, { control: 'off' }),
+        row({ leak: 'slow' }, { control: 'under' }),
+        row({ 'fg-run': 'weak' }, { control: 'wandering' }),
         row({ supply: ['low', 'unsteady'] }, { control: 'under' }),
         row({}, { control: 'right' }),
       ],
       [
         mode('dead', 'servo chip gives nothing', 0.03, [row({}, { control: 'none' })]),
-        mode('trim', 'speed trim off', 0.06, [
-          row({ supply: ['right', 'high'], order: 'right', fg: 'right' }, { control: { off: 0.5, under: 0.5 } }),
-        ]),
-        mode('full', 'servo chip at its rail', 0.02, [
-          row({ supply: ['right', 'low', 'unsteady', 'high'], order: 'right' }, { control: 'full' }),
-        ]),
+        mode(
+          'trim',
+          'speed trim off',
+          0.06,
+          [
+            row(
+              { supply: ['right', 'high'], order: 'right', 'fg-run': 'right', leak: 'dry' },
+              { control: { off: 0.5, under: 0.5 } },
+            ),
+          ],
+          { sizes: [0.3, 8] },
+        ),
+        mode(
+          'full',
+          'servo chip at its rail',
+          0.02,
+          [row({ supply: ['right', 'low', 'unsteady', 'high'], order: 'right' }, { control: 'full' })],
+          { sizes: [10, 200] },
+        ),
       ],
     ),
     ...STATOR.blocks,
@@ -137,9 +170,13 @@ export const cassetteDirectPath: PathData = {
         row({}, { capstan: 'right' }),
       ],
       [
-        mode('dry', 'capstan bearing dry', 0.05, [
-          row({ torque: ['right', 'weak'], '@heat': 'cold' }, { capstan: 'slow' }),
-        ]),
+        mode(
+          'dry',
+          'capstan bearing dry: slow until warm',
+          0.04,
+          [row({ torque: ['right', 'weak'], '@heat': 'cold' }, { capstan: 'slow' })],
+          { sizes: [0.5, 10] },
+        ),
       ],
     ),
     block(
@@ -150,9 +187,13 @@ export const cassetteDirectPath: PathData = {
       ['tape', 'warble'],
       [row({ capstan: 'hunting' }, { warble: 'warbles' }), row({}, { tape: '=capstan', warble: 'none' })],
       [
-        mode('hard', 'pinch roller hard or dirty', 0.08, [
-          row({ capstan: ['slow', 'right', 'fast'] }, { tape: { slow: 0.5, right: 0.5 }, warble: 'warbles' }),
-        ]),
+        mode(
+          'hard',
+          'pinch roller hard or dirty',
+          0.08,
+          [row({ capstan: ['slow', 'right', 'fast'] }, { tape: { slow: 0.4, right: 0.6 }, warble: 'warbles' })],
+          { sizes: [0.3, 4] },
+        ),
       ],
     ),
     block(
@@ -249,7 +290,7 @@ export const cassetteDirectPath: PathData = {
       'Servo board under the lens',
       'Unplugged. Brown or wet round the small electrolytics, dull joints, white salts?',
       'capacitors',
-      ['clean and dry: healthy', 'leaked: leaked', 'new parts, white salts: salts'],
+      ['clean and dry: healthy', 'leaked: leaked, tired', 'new parts, white salts: salts'],
       { level: 'motor', handsMin: 4, opens: ['motor-plug'], reliability: 0.95 },
     ),
     reads(
@@ -297,14 +338,20 @@ export const cassetteDirectPath: PathData = {
       ['still wrong: still, quivers, slow, fast, hunting', 'comes right: right'],
       { ...live, handsMin: 3, waitMin: 20, context: { heat: 'warm', sink: 'yes' }, reliability: 0.93 },
     ),
-  ].concat(SUPPLY.tests, STATOR.tests),
+  ].concat(FIRST.tests, SUPPLY.tests, STATOR.tests),
+  causes: [...(SUPPLY.causes ?? []), ...(STATOR.causes ?? [])],
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
     repair('lamps', 'Renew lamp or display', ['lamps.dark'], 15, 'cover', { money: 4 }),
     repair('system', 'Mend the mechanism control', ['system.dead'], 60, 'cover', { money: 10, residual: 0.2 }),
+    repair('recap', 'Recap alone', ['capacitors.leaked', 'capacitors.tired'], 40, 'motor', {
+      money: 6,
+      residual: 0.6,
+      leaves: 'the electrolyte under the parts: damp brings the fault back; wash the board too',
+    }),
     repair(
-      'recap',
+      'recap-wash',
       'Recap, wash with warm water and detergent, rinse, alcohol, dry warm, coat',
       ['capacitors.*'],
       60,
@@ -315,7 +362,7 @@ export const cassetteDirectPath: PathData = {
       waitMin: 300,
       residual: 0.1,
     }),
-    repair('trim', 'Set the speed trim', ['servo.trim'], 8, 'motor', { residual: 0.02 }),
+    repair('trim', 'Set the speed trim', ['servo.trim'], 8, 'motor', { residual: 0.02, power: 'running' }),
     repair('servo', 'Renew the servo chip', ['servo.dead', 'servo.full'], 45, 'motor', { money: 15 }),
     repair('fg', 'Mend or renew the FG', ['fg.*'], 40, 'motor', { money: 15, residual: 0.1 }),
     repair('capstan', 'Clean and oil the capstan bearing', ['capstan.dry'], 12, 'motor', { residual: 0.08 }),

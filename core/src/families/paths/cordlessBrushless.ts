@@ -1,11 +1,14 @@
 /** Drive path of the cordless tool with a brushless motor. Common practice, with no published source. */
 import { bridge } from '../parts/bridge.js';
+import { firstLook } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, ratedAt, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const TOOL = 'common practice: tool of ten cells, 36 V; another pack on the model’s sheet';
+const FIRST = firstLook({ level: 'board', feed: 'pack' });
 const BRIDGE = bridge({
+  mains: false,
   level: 'board',
   waitMin: 2,
   dead: 'Pack out',
@@ -42,7 +45,7 @@ export const cordlessBrushlessPath: PathData = {
       'pack',
       ['none', 'sags', 'right'],
       'none',
-      measure('pack at rest', 'V', TOOL, 'none * 5', 'sags 5 33', 'right 33 43'),
+      ratedAt(36, measure('pack at rest', 'V', TOOL, 'none * 5', 'sags 5 33', 'right 33 43')),
     ),
     signal('seated', 'feed behind the interlock', ['none', 'sags', 'right'], 'none'),
     signal(
@@ -50,7 +53,7 @@ export const cordlessBrushlessPath: PathData = {
       'feed behind the main contact',
       ['none', 'sags', 'right'],
       'none',
-      measure('controller input', 'V', TOOL, 'none * 5', 'sags 5 33', 'right 33 43'),
+      ratedAt(36, measure('controller input', 'V', TOOL, 'none * 5', 'sags 5 33', 'right 33 43')),
     ),
     signal('bus', 'feed of the bridge', ['none', 'low', 'right'], 'none'),
     signal(
@@ -79,6 +82,10 @@ export const cordlessBrushlessPath: PathData = {
       [
         mode('flat', 'pack flat, or its protection has cut', 0.1, [row({}, { pack: 'none' })]),
         mode('weak', 'a cell weak: sags', 0.08, [row({ '@load': 'loaded' }, { pack: 'sags' })]),
+        mode('swollen', 'a cell swollen, punctured or reversed', 0.01, [row({}, { pack: 'none' })], {
+          bans: 'cell',
+          marks: { swollen: 0.9, wet: 0.1 },
+        }),
       ],
     ),
     block(
@@ -100,7 +107,8 @@ export const cordlessBrushlessPath: PathData = {
       [
         mode('burnt', 'main contact of the trigger burnt', 0.08, [row({}, { contacted: 'none' })]),
         mode('fuse', 'fuse blown', 0.04, [row({}, { contacted: 'none' })], {
-          kills: 'A blown fuse nearly always means shorted switches: measure the bridge before another fuse.',
+          bans: 'fuse',
+          marks: { blew: 0.5 },
         }),
       ],
     ),
@@ -121,7 +129,7 @@ export const cordlessBrushlessPath: PathData = {
       ['reference', 'command', 'lamp'],
       [
         row({ contacted: 'none' }, { reference: 'none', command: 'none', lamp: 'dark' }),
-        row({ contacted: 'sags' }, { reference: 'right', command: 'none', lamp: 'blinks' }),
+        row({ contacted: 'sags' }, { reference: 'right', command: 'right', lamp: 'blinks' }),
         row({ wish: 'none' }, { reference: 'right', command: 'none', lamp: 'lit' }),
         row({}, { reference: 'right', command: 'right', lamp: 'lit' }),
       ],
@@ -178,7 +186,7 @@ export const cordlessBrushlessPath: PathData = {
       [row({ contacted: 'sags', motor: 'turns' }, { load: 'weak' }), row({}, { load: '=motor' })],
       [
         mode('jammed', 'fan, blade or chain jammed', 0.08, [row({}, { load: 'kicks once' })], {
-          kills: 'A jammed load makes the controller kick a good motor: free it before the pack goes in.',
+          bans: 'stalled',
         }),
         mode('slips', 'fan or gear slips on its shaft', 0.04, [row({ motor: ['weak', 'turns'] }, { load: 'weak' })]),
       ],
@@ -222,7 +230,7 @@ export const cordlessBrushlessPath: PathData = {
       'Pack, at rest and loaded',
       'Cool, dry, not swollen. Volts at rest, then with a lamp across it; no cell under 2.0 V.',
       'pack',
-      ['holds: healthy', 'nothing: flat', 'sags: weak'],
+      ['holds: healthy', 'nothing: flat', 'sags: weak', 'a cell swollen or under 2 V: swollen'],
       { outside: true, handsMin: 2, cautions: ['cell'], reliability: 0.96 },
     ),
     looks(
@@ -313,7 +321,15 @@ export const cordlessBrushlessPath: PathData = {
         reliability: 0.95,
       },
     ),
-  ].concat(BRIDGE.tests),
+  ].concat(FIRST.tests, BRIDGE.tests),
+  causes: [
+    cause('inverter.shorted', 'contact.fuse', 0.7),
+    cause('winding.shorted', 'contact.fuse', 0.1),
+    cause('winding.case', 'contact.fuse', 0.05),
+    cause('inverter.shorted', 'logic.gate', 0.3),
+    cause('winding.shorted', 'inverter.shorted', 0.08),
+    cause('load.jammed', 'inverter.shorted', 0.1),
+  ],
   repairs: [
     ...BRIDGE.repairs,
     repair('pack', 'Another pack; this one to the recycler', ['pack.*'], 2, 'outside', { money: 60, residual: 0.02 }),
@@ -327,6 +343,7 @@ export const cordlessBrushlessPath: PathData = {
     repair('switches', 'Renew both switches of the leg and its gate parts', ['inverter.*', 'logic.gate'], 90, 'board', {
       money: 15,
       residual: 0.2,
+      leaves: 'first power at 0.2 to 0.5 A without the motor, rail to rail like a sister unit',
     }),
     repair('controller', 'Retrofit a controller', ['logic.*', 'inverter.*', 'bulk.dry'], 40, 'board', { money: 70 }),
     repair('motor', 'Replace the motor', ['motor.*', 'winding.*'], 40, 'board', { money: 50 }),

@@ -4,6 +4,7 @@
  */
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { fgHead } from '../parts/fgHead.js';
+import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { statorDrive } from '../parts/statorDrive.js';
 import type { PathData } from '../path/schema.js';
@@ -28,7 +29,9 @@ const SUPPLY = linearSupply({
   supply: ['none * 2', 'low 2 10.8', 'right 10.8 13.2', 'high 13.2 20'],
 });
 const STATOR = statorDrive(AT_BOARD);
-const FG = fgHead({ of: 'platter', turned: 'the platter', scope: { ...live } });
+const FG = fgHead({ of: 'platter', turned: 'the platter', level: 'bottom' });
+
+const FIRST = firstLook({ level: 'bottom', feed: 'mains' });
 
 export const directDriveQuartzPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -87,9 +90,16 @@ export const directDriveQuartzPath: PathData = {
       ['bias'],
       [row({ supply: 'none' }, { bias: 'none' }), row({}, { bias: 'right' })],
       [
-        mode('drifts', 'zener drifts when warm', 0.08, [
-          row({ '@heat': 'warm', supply: ['right', 'unsteady', 'low'] }, { bias: 'drifting' }),
-        ]),
+        mode(
+          'drifts',
+          'zener drifts: worst warm and at the slow end',
+          0.09,
+          [
+            row({ '@heat': 'warm', supply: ['right', 'unsteady', 'low'] }, { bias: 'drifting' }),
+            row({ '@pitch': 'slow end', supply: ['right', 'unsteady', 'low'] }, { bias: 'drifting' }),
+          ],
+          { provoked: ['cold', 'heat'] },
+        ),
         mode('low', 'zener or its feed resistor off value', 0.04, [
           row({ supply: ['right', 'unsteady', 'low'] }, { bias: 'low' }),
         ]),
@@ -130,7 +140,10 @@ export const directDriveQuartzPath: PathData = {
       [],
       ['slider'],
       [row({}, { slider: 'right' })],
-      [mode('dirty', 'slider dirty', 0.06, [row({}, { slider: 'jumps' })])],
+      [
+        mode('dirty', 'slider dirty', 0.06, [row({}, { slider: 'jumps' })]),
+        mode('end', 'slider open at one end', 0.01, [row({ '@pitch': 'slow end' }, { slider: 'jumps' })]),
+      ],
     ),
     block(
       'oscillator',
@@ -148,9 +161,13 @@ export const directDriveQuartzPath: PathData = {
       ],
       [
         mode('dead', 'pitch oscillator dead', 0.02, [row({}, { oscillator: 'none' })]),
-        mode('warm', 'its timing capacitor drifts when warm', 0.04, [
-          row({ '@heat': 'warm', bias: ['right', 'low'] }, { oscillator: 'drifting' }),
-        ]),
+        mode(
+          'warm',
+          'its timing capacitor drifts when warm',
+          0.04,
+          [row({ '@heat': 'warm', bias: ['right', 'low'] }, { oscillator: 'drifting' })],
+          { provoked: ['cold', 'heat'] },
+        ),
       ],
     ),
     block(
@@ -181,24 +198,28 @@ export const directDriveQuartzPath: PathData = {
       'lock',
       'phase lock',
       'control',
-      ['target', 'fg', 'supply', 'capture'],
+      ['target', 'fg-run', 'supply', 'capture'],
       ['control', 'lamp'],
       [
         row({ supply: 'none' }, { control: 'none', lamp: 'dark' }),
-        row({ fg: 'none' }, { control: 'full', lamp: 'flashing' }),
         row({ target: 'none' }, { control: 'none', lamp: 'flashing' }),
+        row({ 'fg-run': 'none' }, { control: 'full', lamp: 'flashing' }),
         row({ target: 'off' }, { control: 'off', lamp: 'steady' }),
         row({ target: 'drifting' }, { control: 'wandering', lamp: 'flashing' }),
-        row({ capture: 'missed' }, { control: 'off', lamp: 'flashing' }),
-        row({ fg: 'weak' }, { control: 'wandering', lamp: 'flashing' }),
+        row({ capture: 'missed' }, { control: 'wandering', lamp: 'flashing' }),
+        row({ 'fg-run': 'weak' }, { control: 'wandering', lamp: 'flashing' }),
         row({ supply: ['low', 'unsteady'] }, { control: 'wandering', lamp: 'flashing' }),
         row({}, { control: 'right', lamp: 'steady' }),
       ],
       [
         mode('dead', 'lock chip gives nothing', 0.03, [row({}, { control: 'none', lamp: 'dark' })]),
-        mode('open-loop', 'lock chip lets the motor run free', 0.02, [
-          row({ supply: ['right', 'low', 'unsteady'] }, { control: 'full', lamp: 'flashing' }),
-        ]),
+        mode(
+          'open-loop',
+          'lock chip lets the motor run free',
+          0.02,
+          [row({ supply: ['right', 'low', 'unsteady'] }, { control: 'full', lamp: 'flashing' })],
+          { sizes: [10, 200] },
+        ),
       ],
     ),
     block(
@@ -211,8 +232,8 @@ export const directDriveQuartzPath: PathData = {
         row({ torque: 'none' }, { platter: 'still' }),
         row({ torque: 'uneven' }, { platter: 'quivers' }),
         row({ torque: 'full' }, { platter: 'fast' }),
-        row({ torque: 'weak' }, { platter: 'slow' }),
         row({ control: 'wandering' }, { platter: 'hunting' }),
+        row({ torque: 'weak' }, { platter: 'slow' }),
         row({ control: 'off' }, { platter: 'slow' }),
         row({}, { platter: 'right' }),
       ],
@@ -298,8 +319,8 @@ export const directDriveQuartzPath: PathData = {
       'Sweep the slider',
       'Sweep it end to end while it runs off the detent.',
       'pitch',
-      ['smooth: healthy', 'jumps: dirty'],
-      { outside: true, power: 'running', handsMin: 1.5, reliability: 0.85 },
+      ['smooth: healthy', 'jumps: dirty', 'dead at one end: end'],
+      { outside: true, power: 'running', handsMin: 1.5, reliability: 0.9 },
     ),
     looks(
       'spin',
@@ -405,9 +426,11 @@ export const directDriveQuartzPath: PathData = {
       ['still wrong: still, quivers, slow, fast, hunting', 'comes right: right'],
       { ...live, handsMin: 3, waitMin: 20, context: { heat: 'warm', sink: 'yes' }, reliability: 0.93 },
     ),
+    ...FIRST.tests,
     ...SUPPLY.tests,
     ...STATOR.tests,
   ],
+  causes: [...(SUPPLY.causes ?? []), ...(STATOR.causes ?? [])],
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
@@ -420,8 +443,12 @@ export const directDriveQuartzPath: PathData = {
       money: 3,
     }),
     repair('slider', 'Clean the slider', ['pitch.dirty'], 8, 'bottom', { residual: 0.15 }),
+    repair('slider-new', 'Renew the slider', ['pitch.*'], 20, 'bottom', { money: 10 }),
     repair('detent', 'Clean or renew the detent switch', ['detent.*'], 15, 'bottom', { money: 3 }),
-    repair('trims', 'Set both trims to the middle of their capture', ['trims.*'], 12, 'bottom', { residual: 0.03 }),
+    repair('trims', 'Set both trims to the middle of their capture', ['trims.*'], 12, 'bottom', {
+      residual: 0.03,
+      power: 'running',
+    }),
     repair('lock', 'Renew the lock chip', ['lock.*'], 45, 'bottom', { money: 20 }),
     repair('crystal', 'Renew the crystal', ['crystal.*'], 20, 'bottom', { money: 4 }),
     repair('divider', 'Renew the divider', ['divider.*'], 40, 'bottom', { money: 12 }),

@@ -1,5 +1,6 @@
 /** Drive path of the direct-drive turntable with a pitch-controlled servo. Common practice, with no published source. */
 import { fgHead } from '../parts/fgHead.js';
+import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
@@ -16,6 +17,7 @@ const SUPPLY = linearSupply({
   supply: ['none * 2', 'low 2 10.8', 'right 10.8 13.2', 'high 13.2 20'],
 });
 const STATOR = statorDrive(AT_BOARD);
+const FIRST = firstLook({ level: 'bottom', feed: 'mains' });
 const SPEED_ANSWERS = [
   'still: still',
   'quivers: quivers',
@@ -24,7 +26,10 @@ const SPEED_ANSWERS = [
   'fast|fast, or runs away: fast',
   'wanders: hunting',
 ];
-const FG = fgHead({ of: 'platter', turned: 'the platter', scope: { ...live } });
+const FG = fgHead({ of: 'platter', turned: 'the platter', level: 'bottom' });
+
+/** A trim moves the speed so far, percent. */
+const TRIM = { sizes: [0.3, 10] as [number, number] };
 
 export const directDriveServoPath: PathData = {
   speed: { signal: 'platter', speedKey: 'speed', heatKey: 'heat' },
@@ -33,7 +38,7 @@ export const directDriveServoPath: PathData = {
       id: 'third',
       name: 'third speed',
       choices: [
-        { name: 'none', absent: ['added'] },
+        { name: 'none', absent: ['added', 'speed-78'] },
         { name: 'by a resistor across the timing resistor of 45', absent: [] },
       ],
     },
@@ -118,17 +123,31 @@ export const directDriveServoPath: PathData = {
         row({}, { timing: 'right' }),
       ],
       [
-        mode('off-33', 'trim of 33 off', 0.05, [
-          row({ '@speed': '33', chosen: 'right' }, { timing: { high: 0.5, low: 0.5 } }),
-        ]),
-        mode('off-45', 'trim of 45 off', 0.05, [
-          row({ '@speed': ['45', '78'], chosen: 'right' }, { timing: { high: 0.5, low: 0.5 } }),
-        ]),
+        mode(
+          'off-33',
+          'trim of 33 off',
+          0.05,
+          [row({ '@speed': '33', chosen: 'right' }, { timing: { high: 0.5, low: 0.5 } })],
+          TRIM,
+        ),
+        mode(
+          'off-45',
+          'trim of 45 off',
+          0.05,
+          [row({ '@speed': ['45', '78'], chosen: 'right' }, { timing: { high: 0.5, low: 0.5 } })],
+          TRIM,
+        ),
         mode('dirty', 'trims dirty', 0.06, [row({ chosen: 'right' }, { timing: 'jumps' })]),
-        mode('aged', 'timing capacitor aged', 0.03, [row({ chosen: 'right' }, { timing: { low: 0.7, high: 0.3 } })]),
-        mode('warm', 'timing parts drift when warm', 0.04, [
-          row({ '@heat': 'warm', chosen: 'right' }, { timing: { low: 0.5, high: 0.5 } }),
-        ]),
+        mode('aged', 'timing capacitor aged', 0.03, [row({ chosen: 'right' }, { timing: { low: 0.7, high: 0.3 } })], {
+          sizes: [1, 20],
+        }),
+        mode(
+          'warm',
+          'timing parts drift when warm',
+          0.05,
+          [row({ '@heat': 'warm', chosen: 'right' }, { timing: { low: 0.5, high: 0.5 } })],
+          { sizes: [0.5, 10], provoked: ['cold', 'heat'] },
+        ),
       ],
     ),
     block(
@@ -147,13 +166,15 @@ export const directDriveServoPath: PathData = {
       'comparator',
       'speed comparator',
       'control',
-      ['supply', 'wish', 'fg'],
+      ['supply', 'wish', 'fg', 'fg-run'],
       ['control', 'fg-volts'],
       [
         row({ supply: 'none' }, { control: 'none', 'fg-volts': 'none' }),
-        row({ fg: 'none' }, { control: 'full', 'fg-volts': 'none' }),
+        row({ fg: 'none' }, { 'fg-volts': 'none' }),
+        row({ fg: 'weak' }, { 'fg-volts': 'low' }),
         row({ wish: 'open' }, { control: 'none' }),
-        row({ fg: 'weak' }, { control: 'wandering', 'fg-volts': 'low' }),
+        row({ 'fg-run': 'none' }, { control: 'full' }),
+        row({ 'fg-run': 'weak' }, { control: 'wandering' }),
         row({ wish: 'jumps' }, { control: 'wandering' }),
         row({ supply: ['low', 'unsteady'] }, { control: 'wandering' }),
         row({ wish: 'high' }, { control: 'under' }),
@@ -162,9 +183,13 @@ export const directDriveServoPath: PathData = {
       ],
       [
         mode('dead', 'comparator gives nothing', 0.03, [row({}, { control: 'none' })]),
-        mode('full', 'comparator at its rail', 0.03, [
-          row({ supply: ['right', 'low', 'unsteady', 'high'] }, { control: 'full' }),
-        ]),
+        mode(
+          'full',
+          'comparator at its rail',
+          0.02,
+          [row({ supply: ['right', 'low', 'unsteady', 'high'] }, { control: 'full' })],
+          { sizes: [10, 200] },
+        ),
       ],
     ),
     ...STATOR.blocks,
@@ -182,6 +207,7 @@ export const directDriveServoPath: PathData = {
         row({ control: 'wandering' }, { platter: 'hunting' }),
         row({ control: 'under' }, { platter: 'slow' }),
         row({ control: 'off' }, { platter: 'fast' }),
+        row({ drag: 'drags', '@heat': 'cold' }, { platter: 'slow' }),
         row({}, { platter: 'right' }),
       ],
       [
@@ -197,7 +223,7 @@ export const directDriveServoPath: PathData = {
       [],
       ['drag'],
       [row({}, { drag: 'free' })],
-      [mode('dry', 'platter bearing dry', 0.04, [row({}, { drag: 'drags' })])],
+      [mode('dry', 'platter bearing dry', 0.04, [row({}, { drag: 'drags' })], { sizes: [0.3, 10] })],
     ),
   ],
   tests: [
@@ -330,7 +356,8 @@ export const directDriveServoPath: PathData = {
       ['sound: healthy', 'open or off: lost', 'gap wide: weak', 'a spot on the ring: scar'],
       { level: 'platter', handsMin: 4, reliability: 0.92 },
     ),
-  ].concat(SUPPLY.tests, STATOR.tests),
+  ].concat(FIRST.tests, SUPPLY.tests, STATOR.tests),
+  causes: [...(SUPPLY.causes ?? []), ...(STATOR.causes ?? [])],
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
@@ -340,6 +367,7 @@ export const directDriveServoPath: PathData = {
     repair('clean', 'Clean trims and pitch pot', ['timing.dirty', 'pitch.dirty'], 8, 'bottom', { residual: 0.1 }),
     repair('trims', 'Set the trims, 33 then 45 then both again', ['timing.off-33', 'timing.off-45'], 10, 'bottom', {
       residual: 0.02,
+      power: 'running',
     }),
     repair('timing', 'Renew the timing capacitor and resistors', ['timing.aged', 'timing.warm'], 25, 'bottom', {
       money: 3,

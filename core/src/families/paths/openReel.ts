@@ -1,5 +1,6 @@
 /** Drive path of the open-reel tape deck. Common practice, with no published source. */
 import { OUTSIDE } from '../parts/part.js';
+import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { block, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
@@ -15,6 +16,8 @@ const SUPPLY = linearSupply({
 });
 const SPEED = ['still', 'slow', 'right', 'fast'];
 const SPEED_ANSWERS = ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'wanders: hunting'];
+
+const FIRST = firstLook({ level: 'covers', feed: 'mains' });
 
 export const openReelPath: PathData = {
   speed: { signal: 'tape', speedKey: 'speed', heatKey: 'heat' },
@@ -66,6 +69,7 @@ export const openReelPath: PathData = {
         'high 90 400',
       ),
     ),
+    signal('drag', 'reels by hand, unplugged', ['free', 'one drags', 'both drag'], 'free'),
     signal('take-up', 'take-up', ['none', 'slack', 'pulls'], 'none'),
     signal('wind', 'wind', ['none', 'weak', 'pulls'], 'none'),
     signal('rewind', 'rewind', ['none', 'weak', 'pulls'], 'none'),
@@ -131,8 +135,10 @@ export const openReelPath: PathData = {
         row({}, { control: 'right' }),
       ],
       [
-        mode('trim', 'speed trim off', 0.05, [row({ fg: 'right' }, { control: { low: 0.5, high: 0.5 } })]),
-        mode('dead', 'servo at its rail', 0.03, [row({}, { control: 'full' })]),
+        mode('trim', 'speed trim off', 0.05, [row({ fg: 'right' }, { control: { low: 0.5, high: 0.5 } })], {
+          sizes: [0.3, 8],
+        }),
+        mode('dead', 'servo at its rail', 0.03, [row({}, { control: 'full' })], { sizes: [10, 200] }),
         mode('warm', 'servo drifts when warm', 0.04, [
           row({ '@heat': 'warm', fg: 'right' }, { control: { low: 0.5, high: 0.5 } }),
         ]),
@@ -168,13 +174,24 @@ export const openReelPath: PathData = {
         row({}, { motor: 'right', 'motor-noise': 'quiet' }),
       ],
       [
-        mode('gummed', 'motor bearing dry or gummed', 0.1, [
-          row(
-            { phases: ['shifted', 'right'], '@heat': 'cold' },
-            { motor: { still: 0.2, slow: 0.8 }, 'motor-noise': 'knocks' },
-          ),
+        // A synchronous motor is in step or out of it: gummed it drops out of step cold.
+        mode(
+          'gummed',
+          'motor bearing gummed: out of step until warm',
+          0.06,
+          [
+            row({ phases: ['shifted', 'right'], '@heat': 'cold' }, { motor: 'slow', 'motor-noise': 'knocks' }),
+            row({ phases: ['shifted', 'right'] }, { 'motor-noise': 'knocks' }),
+          ],
+          { sizes: [1, 50] },
+        ),
+        mode('dry', 'motor bearing dry: noisy, right speed', 0.04, [
           row({ phases: ['shifted', 'right'] }, { 'motor-noise': 'knocks' }),
         ]),
+        mode('seized', 'capstan motor seized', 0.015, [row({}, { motor: 'still', 'motor-noise': 'hums' })], {
+          bans: 'stalled',
+          marks: { burnt: 0.4 },
+        }),
         mode('winding', 'a winding of the motor open', 0.03, [row({}, { motor: 'still', 'motor-noise': 'hums' })]),
       ],
     ),
@@ -186,9 +203,13 @@ export const openReelPath: PathData = {
       ['capstan'],
       [row({}, { capstan: '=motor' })],
       [
-        mode('slips', 'capstan belt stretched or oily', 0.1, [
-          row({ motor: ['slow', 'right', 'fast'] }, { capstan: 'slow' }),
-        ]),
+        mode(
+          'slips',
+          'capstan belt stretched, glazed or oily',
+          0.1,
+          [row({ motor: ['slow', 'right', 'fast'] }, { capstan: 'slow' })],
+          { sizes: [0.3, 15] },
+        ),
         mode('off', 'capstan belt off or gone', 0.05, [row({}, { capstan: 'still' })]),
         mode('bearing', 'capstan bearing dry', 0.06, [
           row({ motor: ['slow', 'right', 'fast'], '@heat': 'cold' }, { capstan: 'slow' }),
@@ -228,9 +249,13 @@ export const openReelPath: PathData = {
       'supply-reel',
       'supply reel',
       'mechanical',
-      ['order'],
+      ['order', 'drag'],
       ['holdback', 'rewind'],
-      [row({ order: 'none' }, { rewind: 'none' }), row({}, { holdback: 'right', rewind: 'pulls' })],
+      [
+        row({ order: 'none' }, { rewind: 'none' }),
+        row({ drag: ['one drags', 'both drag'] }, { holdback: 'high', rewind: 'weak' }),
+        row({}, { holdback: 'right', rewind: 'pulls' }),
+      ],
       [
         mode('resistor', 'torque resistor of the supply reel open', 0.04, [
           row({ order: 'right' }, { holdback: 'low' }),
@@ -246,9 +271,14 @@ export const openReelPath: PathData = {
       'take-up-reel',
       'take-up reel',
       'mechanical',
-      ['order'],
+      ['order', 'drag'],
       ['take-up', 'wind'],
-      [row({ order: 'none' }, { 'take-up': 'none', wind: 'none' }), row({}, { 'take-up': 'pulls', wind: 'pulls' })],
+      [
+        row({ order: 'none' }, { 'take-up': 'none', wind: 'none' }),
+        row({ drag: 'both drag' }, { 'take-up': 'slack', wind: 'weak' }),
+        row({ drag: 'one drags' }, { wind: 'weak' }),
+        row({}, { 'take-up': 'pulls', wind: 'pulls' }),
+      ],
       [
         mode('resistor', 'torque resistor of the take-up reel open', 0.05, [
           row({ order: 'right' }, { 'take-up': 'none' }),
@@ -264,11 +294,13 @@ export const openReelPath: PathData = {
       'brakes',
       'mechanical',
       [],
-      ['stop'],
-      [row({}, { stop: 'clean' })],
+      ['stop', 'drag'],
+      [row({}, { stop: 'clean', drag: 'free' })],
       [
         mode('worn', 'brake felt worn or oily: loops', 0.08, [row({}, { stop: 'loops' })]),
-        mode('drags', 'brake does not lift', 0.04, [row({}, { stop: 'snatches' })]),
+        mode('drags', 'brakes do not lift: felt at the reels', 0.05, [
+          row({}, { stop: { snatches: 0.5, clean: 0.5 }, drag: { 'both drag': 0.7, 'one drags': 0.3 } }),
+        ]),
       ],
     ),
   ],
@@ -339,6 +371,14 @@ export const openReelPath: PathData = {
       'stop',
       ['clean: clean', 'loops: loops', 'snatches: snatches'],
       { ...OUTSIDE, handsMin: 0.5 },
+    ),
+    reads(
+      'reels-by-hand',
+      'Reels by hand',
+      'Unplugged, the brakes held off as the mechanism does it in play: does each reel turn free?',
+      'drag',
+      ['free: free', 'one drags: one drags', 'both drag: both drag'],
+      { outside: true, handsMin: 0.7, reliability: 0.95 },
     ),
     reads(
       'motor-noise',
@@ -415,7 +455,7 @@ export const openReelPath: PathData = {
       'Capstan motor by hand, belt off',
       'Unplugged, belt off. Coasts? Ohms of each winding.',
       'motor',
-      ['coasts, alike: healthy', 'drags: gummed', 'one winding open: winding'],
+      ['coasts, alike: healthy', 'drags: gummed', 'dry: dry', 'will not turn: seized', 'one winding open: winding'],
       { level: 'covers', handsMin: 4, opens: ['belt'], reliability: 0.95 },
     ),
     looks(
@@ -480,7 +520,8 @@ export const openReelPath: PathData = {
       ['dry and lifting: healthy', 'worn or oily: worn', 'one does not lift: drags'],
       { level: 'covers', handsMin: 3, cautions: ['spring'], reliability: 0.94 },
     ),
-  ].concat(SUPPLY.tests),
+  ].concat(FIRST.tests, SUPPLY.tests),
+  causes: [...(SUPPLY.causes ?? [])],
   repairs: [
     ...SUPPLY.repairs,
     repair('lamps', 'Renew the lamp', ['lamps.dark'], 12, 'covers', { money: 2 }),
@@ -494,7 +535,14 @@ export const openReelPath: PathData = {
     repair('servo-trim', 'Set the servo’s trim', ['servo.trim'], 8, 'covers', { residual: 0.02 }),
     repair('servo', 'Renew the servo’s parts', ['servo.dead', 'servo.warm'], 45, 'covers', { money: 12 }),
     repair('fg', 'Set or renew the speed sensor', ['fg.*'], 20, 'covers', { money: 8 }),
-    repair('motor-oil', 'Clean and oil the capstan motor', ['motor.gummed'], 30, 'covers', { residual: 0.1 }),
+    repair(
+      'motor-oil',
+      'Clean and oil the capstan motor',
+      ['motor.gummed', 'motor.dry', 'motor.seized'],
+      30,
+      'covers',
+      { residual: 0.1 },
+    ),
     repair('motor', 'Replace the capstan motor', ['motor.*'], 50, 'covers', { money: 80 }),
     repair('belt', 'Fit a new capstan belt, on its step', ['belt.slips', 'belt.off', 'belt.step'], 20, 'covers', {
       money: 10,

@@ -1,10 +1,12 @@
 /** Drive path of rim and idler drive players, mains or battery. Common practice, with no published source. */
+import { firstLook, LEAKS } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const CORD = mainsCord('below');
+const FIRST = firstLook({ level: 'below', feed: 'mains' });
 const SPEED = ['still', 'slow', 'right', 'fast', 'backward'] as const;
 const SPEED_ANSWERS = ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'backward: backward'];
 
@@ -44,7 +46,7 @@ export const rimDrivePath: PathData = {
     signal('wish', 'trim of the motor', ['right', 'low', 'high', 'jumps'], 'right'),
     signal('hum', 'sound of the amplifier', ['none', 'plays', 'hums'], 'none'),
     signal('motor', 'motor', SPEED, 'still'),
-    signal('winding', 'field winding', ['right', 'open'], 'right'),
+    signal('winding', 'field winding', ['right', 'low', 'open'], 'right'),
     signal(
       'start',
       'volts it starts at, part of its mains',
@@ -106,7 +108,7 @@ export const rimDrivePath: PathData = {
       [row({}, { wish: 'right' })],
       [
         mode('dirty', 'trims dirty', 0.05, [row({}, { wish: 'jumps' })]),
-        mode('off', 'trim off', 0.04, [row({}, { wish: { low: 0.5, high: 0.5 } })]),
+        mode('off', 'trim off', 0.04, [row({}, { wish: { low: 0.5, high: 0.5 } })], { sizes: [0.5, 20] }),
       ],
     ),
     block(
@@ -116,7 +118,14 @@ export const rimDrivePath: PathData = {
       [],
       ['winding'],
       [row({}, { winding: 'right' })],
-      [mode('open', 'field winding open', 0.03, [row({}, { winding: 'open' })])],
+      [
+        mode('open', 'field winding open', 0.03, [row({}, { winding: 'open' })]),
+        mode('shorted', 'turns of the field shorted: hot, weak', 0.01, [row({}, { winding: 'low' })], {
+          marks: { burnt: 0.6, scorched: 0.5, blew: 0.2 },
+          bans: 'rails',
+        }),
+        mode('frame', 'field winding to the frame', 0.006, [], { bans: 'frame', marks: LEAKS }),
+      ],
     ),
     block(
       'motor',
@@ -127,19 +136,27 @@ export const rimDrivePath: PathData = {
       [
         row({ switched: 'none' }, { motor: 'still', start: 'never' }),
         row({ winding: 'open' }, { motor: 'still', start: 'never' }),
+        row({ winding: 'low' }, { motor: 'slow', start: 'late' }),
         row({ wish: 'low' }, { motor: 'slow', start: 'early' }),
         row({ wish: 'high' }, { motor: 'fast', start: 'early' }),
         row({ wish: 'jumps' }, { motor: 'hunting', start: 'early' }),
         row({}, { motor: 'right', start: 'early', 'motor-noise': 'quiet' }),
       ],
       [
-        mode('gummed', 'motor bearings gummed', 0.2, [
-          row(
-            { switched: 'right', winding: 'right', '@heat': 'cold' },
-            { motor: { still: 0.2, slow: 0.8 }, start: 'late' },
-          ),
-          row({ switched: 'right', winding: 'right' }, { start: 'late' }),
-        ]),
+        mode(
+          'gummed',
+          'motor bearings gummed: slow until warm',
+          0.17,
+          [
+            row({ switched: 'right', winding: 'right', '@heat': 'cold' }, { motor: 'slow', start: 'late' }),
+            row({ switched: 'right', winding: 'right' }, { start: 'late' }),
+          ],
+          { sizes: [1, 70] },
+        ),
+        mode('seized', 'motor seized: hums, stands, grows hot', 0.03, [row({}, { motor: 'still', start: 'never' })], {
+          bans: 'stalled',
+          marks: { burnt: 0.4, 'much-current': 0.5 },
+        }),
         mode('worn', 'motor bearings worn, rotor rattles', 0.04, [
           row({ switched: 'right', winding: 'right' }, { 'motor-noise': 'rattles' }),
         ]),
@@ -161,7 +178,12 @@ export const rimDrivePath: PathData = {
       [row({}, { step: 'right', lever: 'free' })],
       [
         mode('stiff', 'lever stiff from old grease', 0.1, [row({}, { lever: 'stiff' })]),
-        mode('bent', 'linkage bent: wrong step', 0.03, [row({}, { step: { smaller: 0.5, larger: 0.5 } })]),
+        mode('bent', 'linkage bent: wrong step', 0.03, [row({}, { step: { smaller: 0.5, larger: 0.5 } })], {
+          sizes: [20, 150],
+        }),
+        mode('stepped', 'lever stood at another speed', 0.02, [row({}, { step: { smaller: 0.4, larger: 0.6 } })], {
+          sizes: [20, 150],
+        }),
         mode('neutral', 'idler stays in neutral', 0.04, [row({}, { step: 'none', lever: 'stiff' })]),
       ],
     ),
@@ -181,12 +203,20 @@ export const rimDrivePath: PathData = {
         mode('flat', 'flat spot from resting against the shaft', 0.1, [
           row({ motor: ['slow', 'right', 'fast'] }, { thump: 'once a turn of the idler' }),
         ]),
-        mode('glazed', 'idler glazed or hard', 0.15, [
-          row({ motor: ['slow', 'right', 'fast'] }, { 'idler-speed': 'slow' }),
-        ]),
-        mode('dry', 'idler bearing dry', 0.06, [
-          row({ motor: ['slow', 'right', 'fast'], '@heat': 'cold' }, { 'idler-speed': 'slow' }),
-        ]),
+        mode(
+          'glazed',
+          'idler glazed or hard, slips',
+          0.15,
+          [row({ motor: ['slow', 'right', 'fast'] }, { 'idler-speed': 'slow' })],
+          { sizes: [0.5, 25] },
+        ),
+        mode(
+          'dry',
+          'idler bearing dry',
+          0.06,
+          [row({ motor: ['slow', 'right', 'fast'], '@heat': 'cold' }, { 'idler-speed': 'slow' })],
+          { sizes: [0.5, 15] },
+        ),
       ],
     ),
     block(
@@ -197,9 +227,13 @@ export const rimDrivePath: PathData = {
       ['rim'],
       [row({ '@idler': 'off' }, { rim: 'still' }), row({}, { rim: '=idler-speed' })],
       [
-        mode('oily', 'rim oily', 0.08, [
-          row({ '@idler': 'against the rim', 'idler-speed': ['slow', 'right', 'fast'] }, { rim: 'slow' }),
-        ]),
+        mode(
+          'oily',
+          'rim oily',
+          0.08,
+          [row({ '@idler': 'against the rim', 'idler-speed': ['slow', 'right', 'fast'] }, { rim: 'slow' })],
+          { sizes: [0.5, 40] },
+        ),
       ],
     ),
     block(
@@ -210,8 +244,17 @@ export const rimDrivePath: PathData = {
       ['platter', 'rumble'],
       [row({}, { platter: '=rim', rumble: 'none' })],
       [
-        mode('dry', 'platter bearing dry', 0.1, [
-          row({ rim: ['slow', 'right'] }, { platter: { slow: 0.8, right: 0.2 }, rumble: 'rumbles' }),
+        mode(
+          'dry',
+          'platter bearing dry: slow',
+          0.06,
+          [row({ rim: ['slow', 'right'] }, { platter: 'slow', rumble: 'rumbles' })],
+          {
+            sizes: [0.5, 20],
+          },
+        ),
+        mode('noisy', 'platter bearing dry: rumbles at right speed', 0.04, [
+          row({ rim: ['slow', 'right', 'fast'] }, { rumble: 'rumbles' }),
         ]),
         mode('worn', 'platter bearing or ball worn', 0.04, [
           row({ rim: ['slow', 'right', 'fast'] }, { rumble: 'rumbles' }),
@@ -301,11 +344,19 @@ export const rimDrivePath: PathData = {
       { level: 'platter', handsMin: 2, reliability: 0.94 },
     ),
     looks(
+      'lever-set',
+      'Speed chosen',
+      'Which speed stands on the lever, which on the label of the record?',
+      'lever',
+      ['as the record asks: healthy, stiff, bent, neutral', 'another speed: stepped'],
+      { outside: true, handsMin: 0.3, reliability: 0.98 },
+    ),
+    looks(
       'lever-look',
       'Lever and steps',
       'Unplugged: move the lever and watch the idler go to each step and to neutral.',
       'lever',
-      ['every step: healthy', 'stiff, but right: stiff', 'wrong step: bent', 'stays in neutral: neutral'],
+      ['every step: healthy, stepped', 'stiff, but right: stiff', 'wrong step: bent', 'stays in neutral: neutral'],
       { level: 'platter', handsMin: 2, reliability: 0.95 },
     ),
     looks(
@@ -313,7 +364,7 @@ export const rimDrivePath: PathData = {
       'Platter by hand',
       'Idler off. It should coast; rock it at its rim.',
       'bearing',
-      ['coasts, no play: healthy', 'drags: dry', 'plays or grinds: worn'],
+      ['coasts, no play: healthy', 'drags: dry, noisy', 'plays or grinds: worn'],
       { outside: true, handsMin: 1, reliability: 0.93 },
     ),
     looks('switch-ohms', 'Switch', 'Unplugged. Ohms in each position.', 'switch', ['makes: healthy', 'open: open'], {
@@ -325,15 +376,15 @@ export const rimDrivePath: PathData = {
       'Field winding',
       'Unplugged. Ohms of the winding and of the tap for the amplifier.',
       'field',
-      ['through: healthy', 'open: open'],
-      { level: 'below', handsMin: 2, reliability: 0.97 },
+      ['through: healthy', 'open: open', 'low, dark enamel: shorted', 'to the frame: frame'],
+      { level: 'below', handsMin: 2, reliability: 0.97, lifts: ['rails', 'fuse'] },
     ),
     looks(
       'motor-spin',
       'Motor spindle by hand',
       'Unplugged. Spin it: it should coast for seconds; does the rotor turn toward the shading rings?',
       'motor',
-      ['coasts: healthy', 'drags: gummed', 'rattles: worn', 'stack turned round: turned'],
+      ['coasts: healthy', 'drags: gummed', 'will not turn: seized', 'rattles: worn', 'stack turned round: turned'],
       { level: 'platter', handsMin: 2, reliability: 0.93 },
     ),
     reads(
@@ -368,26 +419,36 @@ export const rimDrivePath: PathData = {
       ['sound: healthy', 'dried out: dry', 'sound, and still silent: dead'],
       { level: 'below', handsMin: 8, reliability: 0.93 },
     ),
-  ].concat(CORD.tests),
+  ].concat(FIRST.tests, CORD.tests),
+  causes: [cause('motor.seized', 'field.open', 0.3), cause('motor.seized', 'field.shorted', 0.2)],
   repairs: [
     ...CORD.repairs,
     repair('switch', 'Renew the switch', ['switch.open'], 20, 'below', { money: 6 }),
     repair('amp', 'Renew the few electrolytics of the amplifier', ['amplifier.dry'], 30, 'below', { money: 5 }),
     repair('amp-mend', 'Mend the amplifier', ['amplifier.*'], 60, 'below', { money: 10, residual: 0.1 }),
-    repair('trims', 'Clean and set the trims', ['trims.*'], 15, 'below', { residual: 0.05 }),
-    repair('motor-oil', 'Clean and oil the motor', ['motor.gummed'], 35, 'platter', { residual: 0.1 }),
-    repair('motor', 'Replace the motor', ['motor.gummed', 'motor.worn', 'field.open'], 45, 'below', { money: 40 }),
+    repair('trims', 'Clean and set the trims', ['trims.*'], 15, 'below', { residual: 0.05, power: 'running' }),
+    repair('motor-oil', 'Clean and oil the motor', ['motor.gummed', 'motor.seized'], 35, 'platter', { residual: 0.1 }),
+    repair('motor', 'Replace the motor', ['motor.gummed', 'motor.seized', 'motor.worn', 'field.*'], 45, 'below', {
+      money: 40,
+    }),
     repair('turn', 'Turn the field stack round again', ['motor.turned'], 20, 'platter', { residual: 0.02 }),
     repair('lever', 'Clean the lever steps, plastic-safe grease', ['lever.stiff', 'lever.neutral'], 20, 'platter', {
       residual: 0.05,
     }),
+    repair('lever-set', 'Choose the right speed', ['lever.stepped'], 0.5, 'outside', { residual: 0.01 }),
     repair('linkage', 'Straighten the linkage', ['lever.bent'], 15, 'platter', { residual: 0.1 }),
     repair('idler-clean', 'Alcohol on the idler, oil its bearing', ['idler.glazed', 'idler.dry'], 10, 'platter', {
       residual: 0.25,
     }),
+    repair('idler-true', 'True the tyre with a stone, turning', ['idler.flat'], 25, 'platter', {
+      residual: 0.3,
+      leaves: 'park the lever in neutral, or the flat comes back',
+    }),
     repair('idler', 'Renew the idler or its tyre', ['idler.*'], 12, 'platter', { money: 25, residual: 0.03 }),
     repair('rim', 'Clean the rim', ['rim.oily'], 4, 'platter', { residual: 0.03 }),
-    repair('bearing', 'Clean and oil the platter bearing', ['bearing.dry'], 10, 'platter', { residual: 0.08 }),
+    repair('bearing', 'Clean and oil the platter bearing', ['bearing.dry', 'bearing.noisy'], 10, 'platter', {
+      residual: 0.08,
+    }),
     repair('ball', 'Renew ball and bearing', ['bearing.worn'], 30, 'below', { money: 12 }),
   ],
 };

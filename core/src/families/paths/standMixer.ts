@@ -2,10 +2,12 @@
 import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
+import { firstLook } from '../parts/firstLook.js';
 import { mainsCord, phaseControl, universalMotor } from '../parts/universalMotor.js';
 
 const INSIDE = { level: 'inside', riskMin: 6, cautions: ['earthed-scope'] };
 const CORD = mainsCord('inside');
+const FIRST = firstLook({ level: 'inside', feed: 'mains' });
 const CONTROL = phaseControl({
   ...INSIDE,
   id: 'triac',
@@ -81,7 +83,11 @@ export const standMixerPath: PathData = {
       ['feed'],
       ['smoke'],
       [row({}, { smoke: 'none' })],
-      [mode('burst', 'X2 capacitor burst', 0.1, [row({ feed: 'right' }, { smoke: 'smoke' })])],
+      [
+        mode('burst', 'X2 capacitor burst', 0.1, [row({ feed: 'right' }, { smoke: 'smoke' })], {
+          marks: { burnt: 0.9, scorched: 0.9, blew: 0.2 },
+        }),
+      ],
     ),
     block(
       'plate',
@@ -91,7 +97,9 @@ export const standMixerPath: PathData = {
       ['plate', 'slot'],
       [row({ '@setting': 'low' }, { plate: 'low' }), row({}, { plate: 'high', slot: 'none' })],
       [
-        mode('burnt', 'plate contacts burnt', 0.07, [row({}, { plate: { none: 0.6, low: 0.4 }, slot: 'sparks' })]),
+        mode('burnt', 'plate contacts burnt', 0.07, [row({}, { plate: { none: 0.6, low: 0.4 }, slot: 'sparks' })], {
+          marks: { burnt: 0.2, scorched: 0.5 },
+        }),
         mode('welded', 'plate contacts stay shut', 0.04, [row({}, { plate: 'lost' })]),
         mode('worn', 'governor pin worn, plate out of its distance', 0.04, [
           row({ '@load': 'dough' }, { plate: 'low' }),
@@ -274,7 +282,7 @@ export const standMixerPath: PathData = {
       ['whole and greased: healthy', 'grease hard: grease', 'teeth gone: stripped'],
       { level: 'inside', handsMin: 10, reliability: 0.97 },
     ),
-  ].concat(CORD.tests, CONTROL.tests, MOTOR.tests),
+  ].concat(FIRST.tests, CORD.tests, CONTROL.tests, MOTOR.tests),
   repairs: [
     ...CORD.repairs,
     ...CONTROL.repairs,

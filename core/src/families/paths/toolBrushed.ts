@@ -1,5 +1,6 @@
 /** Drive path of the tool with a brushed motor and a speed trigger, cordless or corded. Common practice, with no published source. */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { firstLook, LEAKS } from '../parts/firstLook.js';
+import { block, cause, looks, measure, mode, ratedAt, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { phaseControl, universalMotor } from '../parts/universalMotor.js';
@@ -21,6 +22,8 @@ const MOTOR = universalMotor({
   motorMoney: 35,
 });
 const SPEED = ['still', 'weak', 'slow', 'fast'];
+
+const FIRST = firstLook({ level: 'shell', feed: 'pack-or-mains' });
 
 export const toolBrushedPath: PathData = {
   speed: { signal: 'spindle', speedKey: 'setting', heatKey: null, speedValues: { half: 'low', full: 'high' } },
@@ -51,13 +54,16 @@ export const toolBrushedPath: PathData = {
       'pack or mains',
       ['none', 'sags', 'right'],
       'none',
-      measure(
-        'pack under load',
-        'V',
-        'common practice: pack of five cells, 18 V; another pack on the model’s sheet',
-        'none * 2',
-        'sags 2 16',
-        'right 16 21.5',
+      ratedAt(
+        18,
+        measure(
+          'pack under load',
+          'V',
+          'common practice: pack of five cells, 18 V; another pack by its plate',
+          'none * 2',
+          'sags 2 16',
+          'right 16 21.5',
+        ),
       ),
     ),
     signal('fed', 'feed at the trigger', ['none', 'sags', 'right'], 'none'),
@@ -80,6 +86,10 @@ export const toolBrushedPath: PathData = {
       [
         mode('flat', 'pack flat, or its protection has cut', 0.08, [row({}, { source: 'none' })]),
         mode('weak', 'a cell weak: sags under load', 0.1, [row({ '@load': 'loaded' }, { source: 'sags' })]),
+        mode('swollen', 'a cell swollen, punctured or reversed', 0.01, [row({}, { source: 'none' })], {
+          bans: 'cell',
+          marks: { swollen: 0.9, wet: 0.1 },
+        }),
       ],
     ),
     block(
@@ -91,6 +101,7 @@ export const toolBrushedPath: PathData = {
       [row({}, { fed: '=source' })],
       [
         mode('open', 'cord or contact open', 0.05, [row({}, { fed: 'none' })]),
+        mode('frame', 'a lead of the cord reaches the metal', 0.004, [], { bans: 'frame', marks: LEAKS }),
         mode('dirty', 'contacts burnt or bent', 0.04, [row({ source: 'right', '@load': 'loaded' }, { fed: 'sags' })]),
       ],
     ),
@@ -124,6 +135,9 @@ export const toolBrushedPath: PathData = {
         mode('one-way', 'reversing switch dead in reverse', 0.03, [
           row({ '@direction': 'reverse' }, { reversed: 'none' }),
         ]),
+        mode('forward', 'reversing switch dead in forward', 0.03, [
+          row({ '@direction': 'forward' }, { reversed: 'none' }),
+        ]),
         mode('open', 'reversing switch between its positions or burnt', 0.03, [row({}, { reversed: 'none' })]),
       ],
     ),
@@ -142,6 +156,10 @@ export const toolBrushedPath: PathData = {
         mode('stripped', 'gear or clutch gone', 0.04, [
           row({ turns: ['weak', 'slow', 'fast'] }, { spindle: 'still', 'gear-noise': 'grinds' }),
         ]),
+        mode('jammed', 'gearbox or spindle jammed', 0.03, [row({}, { spindle: 'still' })], {
+          bans: 'stalled',
+          marks: { burnt: 0.3, 'much-current': 0.9 },
+        }),
         mode('dry', 'grease gone, bearing rough', 0.04, [
           row({ turns: ['weak', 'slow', 'fast'] }, { 'gear-noise': 'grinds' }),
           row({ '@load': 'loaded', turns: ['weak', 'slow', 'fast'] }, { spindle: 'weak' }),
@@ -203,16 +221,24 @@ export const toolBrushedPath: PathData = {
       'Pack, at rest and loaded',
       'Pack out and cool, not swollen or wet. Volts at rest, then with a lamp across it for a second.',
       'pack',
-      ['holds: healthy', 'nothing: flat', 'sags: weak'],
+      ['holds: healthy', 'nothing: flat', 'sags: weak', 'a cell swollen or under 2 V: swollen'],
       { outside: true, handsMin: 2, cautions: ['cell'], reliability: 0.95 },
+    ),
+    looks(
+      'spindle-turn',
+      'Spindle by hand',
+      'Pack or plug out, gloves, bit out. Turn the spindle both ways: free, rough, jammed?',
+      'gearbox',
+      ['free: healthy, stripped', 'rough: dry', 'jammed: jammed'],
+      { outside: true, handsMin: 0.7, reliability: 0.94 },
     ),
     looks(
       'contacts-look',
       'Cord, plug or pack contacts',
       'Pack or plug out. Bright, springing, not bent; ohms through the cord, bent at both its ends.',
       'cord',
-      ['sound: healthy', 'open: open', 'burnt or bent: dirty'],
-      { outside: true, handsMin: 2, reliability: 0.94 },
+      ['sound: healthy', 'open: open', 'burnt or bent: dirty', 'a lead reaches the frame: frame'],
+      { outside: true, handsMin: 2, reliability: 0.94, lifts: ['fuse'] },
     ),
     looks(
       'contact-ohms',
@@ -227,7 +253,7 @@ export const toolBrushedPath: PathData = {
       'Reversing switch',
       'Pack or plug out. Ohms through it both ways, lever worked.',
       'reverse',
-      ['makes both ways: healthy', 'open in reverse: one-way', 'open: open'],
+      ['makes both ways: healthy', 'open in reverse: one-way', 'open in forward: forward', 'open: open'],
       { level: 'shell', handsMin: 3, reliability: 0.95 },
     ),
     looks(
@@ -235,7 +261,7 @@ export const toolBrushedPath: PathData = {
       'Gearbox',
       'Pack or plug out. Turn the spindle against the motor: teeth, clutch, grease.',
       'gearbox',
-      ['whole: healthy', 'slips: stripped', 'dry or rough: dry'],
+      ['whole: healthy', 'slips: stripped', 'dry or rough: dry', 'jammed: jammed'],
       { level: 'shell', handsMin: 6, reliability: 0.96 },
     ),
     reads(
@@ -254,7 +280,8 @@ export const toolBrushedPath: PathData = {
         cautions: ['blade'],
       },
     ),
-  ].concat(TRIGGER.tests, MOTOR.tests),
+  ].concat(FIRST.tests, TRIGGER.tests, MOTOR.tests),
+  causes: [cause('gearbox.jammed', 'armature.bar', 0.1), cause('armature.seized', 'trigger.shorted', 0.05)],
   repairs: [
     ...TRIGGER.repairs,
     ...MOTOR.repairs,
@@ -265,6 +292,9 @@ export const toolBrushedPath: PathData = {
     }),
     repair('contact', 'Renew the trigger with its contact and pot', ['contact.*'], 25, 'shell', { money: 20 }),
     repair('reverse', 'Clean or renew the reversing switch', ['reverse.*'], 15, 'shell', { money: 5, residual: 0.1 }),
+    repair('gear-free', 'Free and regrease the gearbox', ['gearbox.jammed', 'gearbox.dry'], 25, 'shell', {
+      residual: 0.15,
+    }),
     repair('gears', 'Renew the gear or clutch, regrease', ['gearbox.*'], 30, 'shell', { money: 18 }),
   ],
 };

@@ -1,5 +1,6 @@
 /** Drive path of the vacuum cleaner with a universal motor. Common practice, with no published source. */
-import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { firstLook } from '../parts/firstLook.js';
+import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { mainsCord, phaseControl, universalMotor } from '../parts/universalMotor.js';
@@ -7,6 +8,7 @@ import { mainsCord, phaseControl, universalMotor } from '../parts/universalMotor
 const INSIDE = { level: 'lid', riskMin: 6, cautions: ['earthed-scope', 'backfeed'] };
 const CORD = mainsCord('lid');
 const BOARD = phaseControl({
+  thin: true,
   ...INSIDE,
   id: 'board',
   name: 'speed board',
@@ -23,6 +25,8 @@ const MOTOR = universalMotor({
   brushMoney: 10,
   motorMoney: 45,
 });
+
+const FIRST = firstLook({ level: 'lid', feed: 'mains' });
 
 export const vacuumCleanerPath: PathData = {
   speed: { signal: 'turns', speedKey: 'setting', heatKey: null },
@@ -59,9 +63,10 @@ export const vacuumCleanerPath: PathData = {
     ...CORD.signals,
     signal('reeled', 'feed behind the reel', ['none', 'thin', 'right'], 'none'),
     signal('lamp', 'lamp', ['dark', 'lit'], 'dark'),
-    signal('switched', 'feed behind the switch', ['none', 'right'], 'none'),
+    signal('switched', 'feed behind the switch', ['none', 'thin', 'right'], 'none'),
     signal('wish', 'boost switch', ['none', 'low', 'high'], 'high'),
     signal('air', 'air through the motor', ['free', 'blocked'], 'free'),
+    signal('sealed', 'pitch with the inlet sealed', ['none', 'stays', 'rises'], 'none'),
     signal('suction', 'suction', ['none', 'weak', 'good'], 'none'),
     signal('pitch', 'pitch of the motor, inlet open', ['none', 'low', 'usual', 'high'], 'none'),
     ...BOARD.signals,
@@ -105,6 +110,15 @@ export const vacuumCleanerPath: PathData = {
         mode('pole', 'one pole of the switch dead', 0.1, [row({}, { switched: 'none' })]),
         mode('protector', 'thermal protector cuts out too soon', 0.04, [row({ '@heat': 'hot' }, { switched: 'none' })]),
         mode('link', 'one-shot thermal link open', 0.03, [row({}, { switched: 'none' })]),
+        mode(
+          'resistive',
+          'a contact of the switch burnt: weak, warm',
+          0.02,
+          [row({ reeled: 'right' }, { switched: 'thin' })],
+          {
+            marks: { burnt: 0.3, scorched: 0.5 },
+          },
+        ),
       ],
     ),
     block(
@@ -135,24 +149,25 @@ export const vacuumCleanerPath: PathData = {
       'fan',
       'mechanical',
       ['turns', 'air'],
-      ['suction', 'pitch'],
+      ['suction', 'pitch', 'sealed'],
       [
-        row({ turns: 'still' }, { suction: 'none', pitch: 'none' }),
+        row({ turns: 'still' }, { suction: 'none', pitch: 'none', sealed: 'none' }),
+        row({ air: 'blocked' }, { sealed: 'stays' }),
         row({ air: 'blocked', turns: ['weak', 'slow'] }, { suction: 'weak', pitch: 'usual' }),
         row({ air: 'blocked' }, { suction: 'weak', pitch: 'high' }),
         row({ turns: 'weak' }, { suction: 'weak', pitch: 'low' }),
         row({ turns: 'slow' }, { suction: 'weak', pitch: 'low' }),
-        row({}, { suction: 'good', pitch: 'usual' }),
+        row({}, { suction: 'good', pitch: 'usual', sealed: 'rises' }),
       ],
       [
         mode('loose', 'fan slips on its shaft', 0.02, [
-          row({ turns: ['weak', 'slow', 'fast'] }, { suction: 'weak', pitch: 'high' }),
+          row({ turns: ['weak', 'slow', 'fast'] }, { suction: 'weak', pitch: 'high', sealed: 'stays' }),
         ]),
         mode(
           'leak',
           'motor seal left off or lid not flush',
           0.01,
-          [row({ turns: ['weak', 'slow', 'fast'] }, { suction: 'weak' })],
+          [row({ turns: ['weak', 'slow', 'fast'] }, { suction: 'weak', sealed: 'stays' })],
           { byWork: true },
         ),
       ],
@@ -186,6 +201,14 @@ export const vacuumCleanerPath: PathData = {
       'turns',
       ['none: still', 'weak: weak', 'lower: slow', 'the same as on high: fast'],
       { ...OUTSIDE, handsMin: 0.5, context: { setting: 'low' }, reliability: 0.93 },
+    ),
+    reads(
+      'pitch-sealed',
+      'Pitch, inlet sealed for a second',
+      'Hand over the inlet, a second: does the pitch rise?',
+      'sealed',
+      ['rises: rises', 'stays: stays', 'none: none'],
+      { ...OUTSIDE, handsMin: 0.3, context: { inlet: 'sealed' }, reliability: 0.93 },
     ),
     reads(
       'suction',
@@ -232,7 +255,7 @@ export const vacuumCleanerPath: PathData = {
       'Each pole of the switch, and the protector',
       'Unplugged. Ohms of each pole in each position; then through the protector.',
       'switch',
-      ['all make: healthy, protector', 'one pole open: pole', 'protector open: link'],
+      ['all make: healthy, protector', 'one pole open: pole', 'ohms, burnt: resistive', 'protector open: link'],
       { level: 'lid', handsMin: 3, reliability: 0.96 },
     ),
     looks(
@@ -248,7 +271,7 @@ export const vacuumCleanerPath: PathData = {
       'Volts behind the switch',
       'At the board’s input: clip dead, step back, power, read, unplug.',
       'switched',
-      ['none: none', 'mains: right'],
+      ['none: none', 'collapses under load: thin', 'mains: right'],
       { level: 'lid', power: 'powered', probe: true, riskMin: 6, handsMin: 3, cautions: ['earthed-scope'] },
     ),
     looks(
@@ -259,14 +282,15 @@ export const vacuumCleanerPath: PathData = {
       ['tight and sealed: healthy', 'slips: loose', 'seal off: leak'],
       { level: 'motor', handsMin: 3, opens: ['motor-seal'], reliability: 0.96 },
     ),
-  ].concat(CORD.tests, BOARD.tests, MOTOR.tests),
+  ].concat(FIRST.tests, CORD.tests, BOARD.tests, MOTOR.tests),
+  causes: [cause('filters.blocked', 'switch.link', 0.7), cause('filters.blocked', 'switch.protector', 0.5)],
   repairs: [
     ...CORD.repairs,
     ...BOARD.repairs,
     ...MOTOR.repairs,
     repair('reel', 'Clean or renew the reel rings', ['reel.*'], 30, 'lid', { money: 15, residual: 0.1 }),
     repair('lamp', 'Renew the lamp', ['lamp.burnt'], 10, 'lid', { money: 2 }),
-    repair('switch', 'Renew the two-pole switch', ['switch.pole'], 15, 'lid', { money: 6 }),
+    repair('switch', 'Renew the two-pole switch', ['switch.pole', 'switch.resistive'], 15, 'lid', { money: 6 }),
     repair('thermal', 'Renew the thermal protector with its like', ['switch.protector', 'switch.link'], 20, 'lid', {
       money: 6,
     }),

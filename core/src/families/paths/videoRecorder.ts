@@ -2,19 +2,21 @@
  * Drive path of the video recorder. Behaviours, priors, healthy values and minutes are common practice
  * of the trade, with no published source.
  */
-import { block, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { firstLook, LEAKS } from '../parts/firstLook.js';
+import { block, cause, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const DECK = 'common practice: recorder with 5 V and 12 V rails';
 const live = { level: 'cover', power: 'powered' as const, probe: true, cautions: ['earthed-scope'] };
 const CAPSTAN = ['still', 'quivers', 'slow', 'right', 'fast'] as const;
 
+const FIRST = firstLook({ level: 'cover', feed: 'mains' });
+
 export const videoRecorderPath: PathData = {
   speed: { signal: 'capstan', speedKey: null, heatKey: 'heat' },
   contexts: [
     { id: 'mode', name: 'function', values: ['play', 'load', 'search', 'still', 'wind'] },
     { id: 'heat', name: 'cold or warm', values: ['cold', 'warm'] },
-    { id: 'air', name: 'air', values: ['dry', 'damp'] },
   ],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
@@ -38,11 +40,13 @@ export const videoRecorderPath: PathData = {
     signal('loaded', 'tape threaded', ['no', 'changes its mind', 'yes'], 'no'),
     signal('drum', 'drum', ['still', 'wrong', 'right'], 'still'),
     signal('drum-pulses', 'drum pulses', ['none', 'right'], 'none'),
+    signal('field', 'what stands beside it', ['quiet', 'disturbs'], 'quiet'),
     signal('heads', 'picture from the heads', ['none', 'noisy', 'good'], 'none'),
     signal('capstan-order', 'drive order of the capstan servo', ['none', 'free', 'hunting order', 'right'], 'none'),
     signal('capstan-phases', 'capstan drive', ['none', 'one missing', 'right', 'full'], 'none'),
     signal('hall', 'capstan Hall sensors', ['one missing', 'right'], 'right'),
-    signal('fg', 'capstan FG', ['none', 'uneven', 'right'], 'none'),
+    signal('fg', 'capstan FG, turned by hand', ['none', 'uneven', 'right'], 'right'),
+    signal('fg-run', 'capstan FG while it runs', ['none', 'uneven', 'right'], 'none'),
     signal('control', 'control track pulses', ['none', 'right'], 'none'),
     signal('capstan', 'capstan', CAPSTAN, 'still'),
     signal('grip', 'grip of the pinch roller', ['slips', 'holds'], 'holds'),
@@ -58,7 +62,11 @@ export const videoRecorderPath: PathData = {
       [],
       ['feed'],
       [row({}, { feed: 'right' })],
-      [mode('open', 'cord, plug or fuse open', 0.03, [row({}, { feed: 'none' })])],
+      [
+        mode('open', 'cord or plug open', 0.02, [row({}, { feed: 'none' })]),
+        mode('fuse', 'fuse open', 0.015, [row({}, { feed: 'none' })], { bans: 'fuse', marks: { blew: 0.6 } }),
+        mode('frame', 'a lead of the cord reaches the metal', 0.003, [], { bans: 'frame', marks: LEAKS }),
+      ],
     ),
     block(
       'supply',
@@ -68,7 +76,11 @@ export const videoRecorderPath: PathData = {
       ['rails'],
       [row({}, { rails: '=feed' })],
       [
-        mode('dead', 'supply does not start', 0.05, [row({}, { rails: 'none' })]),
+        mode('dead', 'supply does not start', 0.04, [row({}, { rails: 'none' })]),
+        mode('shorted', 'primary switch or a rail shorted', 0.012, [row({}, { rails: 'none' })], {
+          bans: 'rails',
+          marks: { blew: 0.8, burnt: 0.3, scorched: 0.3 },
+        }),
         mode('low', 'supply low, its capacitors dried out', 0.06, [row({ feed: 'right' }, { rails: 'low' })]),
       ],
     ),
@@ -87,7 +99,7 @@ export const videoRecorderPath: PathData = {
       'feedback',
       [],
       ['dew'],
-      [row({ '@air': 'damp' }, { dew: 'on' }), row({}, { dew: 'off' })],
+      [row({}, { dew: 'off' })],
       [mode('leaky', 'dew sensor reads wet', 0.02, [row({}, { dew: 'on' })])],
     ),
     block(
@@ -98,7 +110,7 @@ export const videoRecorderPath: PathData = {
       ['position'],
       [row({}, { position: 'right' })],
       [
-        mode('dirty', 'mode switch oxidised', 0.15, [row({}, { position: 'erratic' })]),
+        mode('dirty', 'mode switch oxidised', 0.15, [row({}, { position: { erratic: 0.75, none: 0.25 } })]),
         mode('unsoldered', 'mode switch not soldered back', 0.002, [row({}, { position: 'none' })], { byWork: true }),
         mode('phase', 'mode switch out of phase with the cams', 0.002, [row({}, { position: 'erratic' })], {
           byWork: true,
@@ -114,7 +126,8 @@ export const videoRecorderPath: PathData = {
       [
         row({ rails: 'none' }, { orders: 'none' }),
         row({ dew: 'on' }, { orders: 'none' }),
-        row({ position: ['none', 'erratic'] }, { orders: 'confused' }),
+        row({ position: 'none' }, { orders: 'none' }),
+        row({ position: 'erratic' }, { orders: 'confused' }),
         row({ rails: 'low' }, { orders: 'confused' }),
         row({}, { orders: 'right' }),
       ],
@@ -157,13 +170,23 @@ export const videoRecorderPath: PathData = {
       ],
     ),
     block(
+      'place',
+      'place it stands at',
+      'supply',
+      [],
+      ['field'],
+      [row({}, { field: 'quiet' })],
+      [mode('disturbed', 'another device beside it disturbs the heads', 0.03, [row({}, { field: 'disturbs' })])],
+    ),
+    block(
       'heads',
       'video heads',
       'mechanical',
-      ['drum'],
+      ['drum', 'field'],
       ['heads'],
       [
         row({ drum: 'still' }, { heads: 'none' }),
+        row({ field: 'disturbs' }, { heads: 'noisy' }),
         row({ drum: 'wrong' }, { heads: 'noisy' }),
         row({}, { heads: 'good' }),
       ],
@@ -178,15 +201,15 @@ export const videoRecorderPath: PathData = {
       'capstan-servo',
       'capstan servo',
       'control',
-      ['loaded', 'fg', 'control', 'orders'],
+      ['loaded', 'fg-run', 'control', 'orders'],
       ['capstan-order'],
       [
         row({ orders: 'none' }, { 'capstan-order': 'none' }),
         row({ '@mode': 'still' }, { 'capstan-order': 'none' }),
         row({ '@mode': 'wind' }, { 'capstan-order': 'right' }),
         row({ loaded: ['no', 'changes its mind'] }, { 'capstan-order': 'none' }),
-        row({ fg: 'none' }, { 'capstan-order': 'free' }),
-        row({ fg: 'uneven' }, { 'capstan-order': 'hunting order' }),
+        row({ 'fg-run': 'none' }, { 'capstan-order': 'free' }),
+        row({ 'fg-run': 'uneven' }, { 'capstan-order': 'hunting order' }),
         row({ '@mode': 'play', control: 'none' }, { 'capstan-order': 'hunting order' }),
         row({}, { 'capstan-order': 'right' }),
       ],
@@ -223,20 +246,33 @@ export const videoRecorderPath: PathData = {
       [],
       ['hall'],
       [row({}, { hall: 'right' })],
-      [mode('one', 'one Hall sensor dead', 0.03, [row({}, { hall: 'one missing' })])],
+      [
+        mode('one', 'one Hall sensor dead', 0.03, [row({}, { hall: 'one missing' })]),
+        mode('weak', 'one Hall sensor weak: fails warm', 0.01, [row({ '@heat': 'warm' }, { hall: 'one missing' })], {
+          provoked: ['cold', 'heat'],
+        }),
+      ],
     ),
     block(
       'fg',
       'FG path',
       'feedback',
-      [],
-      ['fg'],
-      [row({}, { fg: 'right' })],
+      ['capstan'],
+      ['fg', 'fg-run'],
+      // What stands or quivers gives no pulses: the servo asks for all it has.
+      [row({ capstan: ['still', 'quivers'] }, { 'fg-run': 'none' }), row({}, { fg: 'right', 'fg-run': 'right' })],
       [
-        mode('track', 'track from the FG head lifted or joint broken', 0.08, [row({}, { fg: 'none' })]),
-        mode('head', 'FG head dead or its gap wide', 0.03, [row({}, { fg: 'none' })]),
-        mode('bump', 'a pole of the rotor damaged', 0.02, [row({}, { fg: 'uneven' })]),
-        mode('unplugged', 'FG connector left off', 0.002, [row({}, { fg: 'none' })], { byWork: true }),
+        mode('track', 'track from the FG head lifted or joint broken', 0.08, [
+          row({}, { fg: 'none', 'fg-run': 'none' }),
+        ]),
+        mode('head', 'FG head dead or its gap wide', 0.03, [row({}, { fg: 'none', 'fg-run': 'none' })]),
+        mode('bump', 'a pole of the rotor damaged', 0.02, [
+          row({ capstan: ['slow', 'right', 'fast', 'hunting'] }, { 'fg-run': 'uneven' }),
+          row({}, { fg: 'uneven' }),
+        ]),
+        mode('unplugged', 'FG connector left off', 0.002, [row({}, { fg: 'none', 'fg-run': 'none' })], {
+          byWork: true,
+        }),
       ],
     ),
     block(
@@ -262,9 +298,12 @@ export const videoRecorderPath: PathData = {
         row({}, { capstan: 'right' }),
       ],
       [
-        mode('dry', 'capstan bearing dry or tape wound round it', 0.04, [
+        mode('dry', 'capstan bearing dry: slow', 0.03, [
           row({ 'capstan-phases': ['right', 'full'] }, { capstan: 'slow' }),
         ]),
+        mode('wound', 'tape wound round the capstan: stands', 0.015, [row({}, { capstan: 'still' })], {
+          bans: 'stalled',
+        }),
         mode('coil', 'one coil open', 0.02, [row({ 'capstan-phases': ['right', 'full'] }, { capstan: 'quivers' })]),
       ],
     ),
@@ -317,7 +356,8 @@ export const videoRecorderPath: PathData = {
         row({ heads: 'noisy' }, { picture: 'bars' }),
         row({ '@mode': 'still' }, { picture: 'good' }),
         row({ '@mode': 'search', tape: ['right', 'fast', 'slow', 'unsteady'] }, { picture: 'good' }),
-        row({ tape: ['still', 'slow', 'fast', 'unsteady'] }, { picture: 'bars' }),
+        row({ tape: 'fast' }, { picture: 'none' }),
+        row({ tape: ['still', 'slow', 'unsteady'] }, { picture: 'bars' }),
         row({ heads: 'noisy' }, { picture: 'bars' }),
         row({}, { picture: 'good' }),
       ],
@@ -325,6 +365,7 @@ export const videoRecorderPath: PathData = {
     ),
   ],
   tests: [
+    ...FIRST.tests,
     reads('display', 'Display', 'Plugged in: is it lit?', 'display', ['lit: lit', 'dark: dark'], {
       outside: true,
       power: 'powered',
@@ -397,17 +438,32 @@ export const videoRecorderPath: PathData = {
       handsMin: 0.7,
       context: { mode: 'wind' },
     }),
-    looks('cord', 'Cord and fuse', 'Unplugged. Ohms from pin to pin.', 'plug', ['through: healthy', 'open: open'], {
-      level: 'cover',
-      handsMin: 2,
-    }),
+    looks(
+      'elsewhere',
+      'Somewhere else',
+      'Another room, screens and lamps near it off: the same bars?',
+      'place',
+      ['the same elsewhere: healthy', 'clean elsewhere: disturbed'],
+      { outside: true, power: 'running', handsMin: 1.5, reliability: 0.96 },
+    ),
+    looks(
+      'cord',
+      'Cord and fuse',
+      'Unplugged. Ohms from pin to pin.',
+      'plug',
+      ['through: healthy', 'open: open', 'fuse open: fuse', 'a lead reaches the frame: frame'],
+      {
+        level: 'cover',
+        handsMin: 2,
+      },
+    ),
     looks(
       'supply-look',
       'Supply, its capacitors',
       'Unplugged, primary measured dead. Look, then compare each with a new one at 100 kHz.',
       'supply',
-      ['sound: healthy', 'dried out: low', 'does not start: dead'],
-      { level: 'cover', handsMin: 8, reliability: 0.9 },
+      ['sound: healthy', 'dried out: low', 'sound, and does not start: dead', 'switch or rail near nought: shorted'],
+      { level: 'cover', handsMin: 8, reliability: 0.92, lifts: ['fuse', 'rails'] },
     ),
     reads('rail-volts', 'Rails', 'At the 12 V rail, d.c.', 'rails', ['none: none', 'low: low', 'right: right'], {
       ...live,
@@ -534,7 +590,7 @@ export const videoRecorderPath: PathData = {
       'Capstan Hall sensors',
       'Each output while the rotor is turned by hand.',
       'hall',
-      ['all toggle: healthy', 'one does not: one'],
+      ['all toggle: healthy', 'one does not: one', 'one barely does: weak'],
       { ...live, level: 'deck', handsMin: 5, reliability: 0.94 },
     ),
     reads(
@@ -566,7 +622,7 @@ export const videoRecorderPath: PathData = {
       'Capstan by hand',
       'Unplugged. Free, no tape wound round it, no notch; ohms of the coils alike.',
       'capstan',
-      ['free and alike: healthy', 'stiff: dry', 'one coil open: coil'],
+      ['free and alike: healthy', 'stiff: dry', 'tape wound round it: wound', 'one coil open: coil'],
       { level: 'cover', handsMin: 3, reliability: 0.93 },
     ),
     looks(
@@ -610,6 +666,7 @@ export const videoRecorderPath: PathData = {
       { ...live, handsMin: 5, reliability: 0.93 },
     ),
   ],
+  causes: [cause('supply.shorted', 'plug.fuse', 0.7)],
   repairs: [
     repair('mode-switch', 'Open and clean the mode switch, bend its wipers a little', ['mode.dirty'], 20, 'deck', {
       residual: 0.1,
@@ -617,15 +674,22 @@ export const videoRecorderPath: PathData = {
     repair('mode-solder', 'Solder the mode switch, in phase', ['mode.unsoldered', 'mode.phase'], 8, 'deck', {
       residual: 0.02,
     }),
+    repair('move', 'Keep it away from what disturbs it', ['place.disturbed'], 1, 'outside', { residual: 0.02 }),
     repair('fg-wire', 'Wire over the lifted track of the FG head', ['fg.track'], 15, 'deck', { residual: 0.05 }),
     repair('fg-head', 'Set the gap of the FG head or renew it', ['fg.head'], 25, 'deck', { money: 8 }),
     repair('fg-plug', 'Put the FG connector on', ['fg.unplugged'], 2, 'deck', { residual: 0.01 }),
-    repair('capstan-donor', 'Donor capstan motor', ['fg.bump', 'capstan.*', 'hall.one'], 40, 'deck', { money: 25 }),
+    repair('capstan-donor', 'Donor capstan motor', ['fg.bump', 'capstan.*', 'hall.*'], 40, 'deck', { money: 25 }),
+    repair('hall', 'Renew the Hall sensor', ['hall.*'], 35, 'deck', { money: 4 }),
+    repair('capstan-free', 'Cut the tape off the capstan, clean it', ['capstan.wound'], 10, 'cover', {
+      residual: 0.05,
+    }),
+    repair('capstan-oil', 'Clean and oil the capstan bearing', ['capstan.dry'], 15, 'cover', { residual: 0.15 }),
     repair('supply-caps', 'Renew the set of capacitors in the supply', ['supply.*'], 40, 'cover', {
       money: 8,
       residual: 0.1,
     }),
-    repair('cord', 'Renew cord, plug or fuse', ['plug.open'], 15, 'cover', { money: 6 }),
+    repair('fuse', 'Renew the fuse with one of its rating', ['plug.fuse'], 5, 'cover', { money: 1 }),
+    repair('cord', 'Renew cord or plug', ['plug.open', 'plug.frame'], 15, 'cover', { money: 6 }),
     repair('pinch', 'Renew the pinch roller', ['pinch.hard'], 10, 'cover', { money: 8 }),
     repair('idler', 'Renew the idler tyre', ['winder.idler'], 12, 'cover', { money: 4 }),
     repair('heads-clean', 'Clean the heads', ['heads.dirty'], 6, 'cover', { residual: 0.1 }),

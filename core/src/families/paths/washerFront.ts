@@ -2,8 +2,9 @@
  * Drive path of the front-load washer with three-phase motor and inverter. Behaviours, priors, healthy
  * values and minutes are common practice of the trade, with no published source.
  */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { bridge } from '../parts/bridge.js';
+import { firstLook, LEAKS } from '../parts/firstLook.js';
 import type { PathData } from '../path/schema.js';
 
 const WASHER = 'common practice: 230 V machine, three-phase motor of 2 to 3 Ω a pair';
@@ -15,7 +16,9 @@ const live = {
   cautions: ['earthed-scope', 'backfeed'],
 };
 
+const FIRST = firstLook({ level: 'back', feed: 'mains' });
 const BRIDGE = bridge({
+  mains: true,
   level: 'back',
   waitMin: 5,
   dead: 'Unplugged',
@@ -26,10 +29,7 @@ const BRIDGE = bridge({
 
 export const washerFrontPath: PathData = {
   speed: { signal: 'drum', speedKey: null, heatKey: null },
-  contexts: [
-    { id: 'phase', name: 'part of the programme', values: ['wash', 'fill', 'spin'] },
-    { id: 'belt', name: 'belt', values: ['on', 'off'] },
-  ],
+  contexts: [{ id: 'phase', name: 'part of the programme', values: ['wash', 'fill', 'spin'] }],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'panel', name: 'top and panel off', minutes: 8, steps: ['top', 'panel', 'lid'] },
@@ -67,6 +67,7 @@ export const washerFrontPath: PathData = {
     ),
     signal('command', 'command to the inverter', ['none', 'right'], 'none'),
     signal('motor', 'motor', ['still', 'hums', 'wrong', 'turns'], 'still'),
+    signal('motor-noise', 'noise of the motor', ['quiet', 'grinds'], 'quiet'),
     signal('tacho', 'speed sensor', ['none', 'wrong', 'right'], 'none'),
     signal('drum', 'drum', ['still', 'slow', 'right', 'fast'], 'still'),
     signal('noise', 'noise of the drum', ['quiet', 'rumbles', 'squeals'], 'quiet'),
@@ -82,7 +83,13 @@ export const washerFrontPath: PathData = {
       [],
       ['feed'],
       [row({}, { feed: 'right' })],
-      [mode('open', 'plug, cord or filter open', 0.03, [row({}, { feed: 'none' })])],
+      [
+        mode('open', 'plug, cord or filter open', 0.03, [row({}, { feed: 'none' })]),
+        mode('frame', 'a lead of the cord, the heater or the filter reaches the metal', 0.01, [], {
+          bans: 'frame',
+          marks: LEAKS,
+        }),
+      ],
     ),
     block(
       'panel',
@@ -182,7 +189,10 @@ export const washerFrontPath: PathData = {
       ['bus'],
       [row({ 'wash-feed': 'none' }, { bus: 'none' }), row({}, { bus: 'right' })],
       [
-        mode('fuse', 'fuse or inrush part of the board open', 0.05, [row({}, { bus: 'none' })]),
+        mode('fuse', 'fuse or inrush part of the board open', 0.05, [row({}, { bus: 'none' })], {
+          bans: 'fuse',
+          marks: { blew: 0.5 },
+        }),
         mode('dry', 'bus capacitor dried out', 0.03, [row({ 'wash-feed': 'right' }, { bus: 'low' })]),
       ],
     ),
@@ -191,19 +201,29 @@ export const washerFrontPath: PathData = {
       'motor',
       'mechanical',
       ['at-motor', 'windings', 'tacho'],
-      ['motor'],
+      ['motor', 'motor-noise'],
       [
         row({ 'at-motor': 'none' }, { motor: 'still' }),
         row({ 'at-motor': 'one missing' }, { motor: 'hums' }),
         row({ windings: ['one open', 'one low'] }, { motor: 'hums' }),
         row({ windings: 'to case' }, { motor: 'still' }),
         row({ tacho: 'wrong' }, { motor: 'wrong' }),
-        row({}, { motor: 'turns' }),
+        row({}, { motor: 'turns', 'motor-noise': 'quiet' }),
       ],
       [
-        mode('seized', 'motor bearings seized', 0.02, [
-          row({ 'at-motor': ['one missing', 'right'] }, { motor: 'hums' }),
+        mode('noisy', 'motor bearings noisy, right speed', 0.02, [
+          row({ 'at-motor': 'right' }, { 'motor-noise': 'grinds' }),
         ]),
+        mode(
+          'seized',
+          'motor bearings seized',
+          0.02,
+          [row({ 'at-motor': ['one missing', 'right'] }, { motor: 'hums' })],
+          {
+            bans: 'stalled',
+            marks: { burnt: 0.2 },
+          },
+        ),
       ],
     ),
     block(
@@ -225,7 +245,6 @@ export const washerFrontPath: PathData = {
       ['motor'],
       ['drum'],
       [
-        row({ '@belt': 'off' }, { drum: 'still' }),
         row({ motor: ['still', 'hums'] }, { drum: 'still' }),
         row({ motor: 'wrong' }, { drum: 'fast' }),
         row({}, { drum: 'right' }),
@@ -246,7 +265,7 @@ export const washerFrontPath: PathData = {
       [
         mode('bearing', 'drum bearings worn', 0.06, [
           row({ drum: ['slow', 'right', 'fast'] }, { noise: 'rumbles' }),
-          row({}, { 'by-hand': 'loose' }),
+          row({}, { 'by-hand': { loose: 0.6, stiff: 0.4 } }),
         ]),
         mode('object', 'something between drum and tub', 0.03, [
           row({ drum: ['slow', 'right', 'fast'] }, { noise: 'squeals' }),
@@ -270,6 +289,15 @@ export const washerFrontPath: PathData = {
     ),
   ],
   tests: [
+    ...FIRST.tests,
+    reads(
+      'spins',
+      'Does it spin',
+      'Empty, spin: still, slow, right, fast?',
+      'drum',
+      ['still: still', 'slow: slow', 'right: right', 'fast: fast'],
+      { outside: true, power: 'running', handsMin: 1, waitMin: 4, context: { phase: 'spin' } },
+    ),
     reads(
       'lamps',
       'Lamps of the panel',
@@ -344,7 +372,7 @@ export const washerFrontPath: PathData = {
       'Plug, cord and filter',
       'Unplugged. Ohms from pin to pin behind the filter.',
       'plug',
-      ['through: healthy', 'open: open'],
+      ['through: healthy', 'open: open', 'a lead reaches the frame: frame'],
       { level: 'panel', handsMin: 2 },
     ),
     looks(
@@ -432,7 +460,7 @@ export const washerFrontPath: PathData = {
       'Motor by hand, belt off',
       'Unplugged. Spin it: free and silent.',
       'motor',
-      ['free: healthy', 'seized: seized'],
+      ['free: healthy', 'grinds: noisy', 'seized: seized'],
       { level: 'back', handsMin: 3, opens: ['motor-plug'], reliability: 0.95 },
     ),
     looks(
@@ -481,9 +509,16 @@ export const washerFrontPath: PathData = {
     ),
     ...BRIDGE.tests,
   ],
+  causes: [
+    cause('inverter.shorted', 'bus.fuse', 0.65),
+    cause('winding.shorted', 'bus.fuse', 0.1),
+    cause('winding.case', 'bus.fuse', 0.05),
+    cause('winding.shorted', 'inverter.shorted', 0.15),
+    cause('winding.case', 'inverter.shorted', 0.05),
+  ],
   repairs: [
     ...BRIDGE.repairs,
-    repair('cord', 'Renew cord, plug or filter', ['plug.open'], 20, 'panel', { money: 12 }),
+    repair('cord', 'Renew cord, plug or filter', ['plug.open', 'plug.frame'], 20, 'panel', { money: 12 }),
     repair('panel-lamp', 'Renew the panel lamp', ['panel.dark'], 15, 'panel', { money: 3 }),
     repair('timer', 'Renew the timer', ['timer.*'], 35, 'panel', { money: 60 }),
     repair('door', 'Renew the door lock', ['door.open'], 20, 'panel', { money: 25 }),
@@ -505,7 +540,7 @@ export const washerFrontPath: PathData = {
       money: 20,
       residual: 0.2,
     }),
-    repair('motor', 'Replace the motor', ['winding.*', 'motor.seized'], 40, 'back', { money: 90 }),
+    repair('motor', 'Replace the motor', ['winding.*', 'motor.*'], 40, 'back', { money: 90 }),
     repair('sensor', 'Renew or fasten the speed sensor', ['tacho.*'], 15, 'back', { money: 15 }),
     repair('belt', 'Fit the belt', ['belt.*'], 12, 'back', { money: 15 }),
     repair('drum-bearings', 'Renew the drum bearings', ['drum.bearing'], 240, 'back', { money: 50 }),

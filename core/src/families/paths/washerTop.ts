@@ -1,13 +1,16 @@
 /** Drive path of the top-load washer with a motor speed sensor. Common practice, with no published source. */
 import { bridge } from '../parts/bridge.js';
+import { firstLook } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const WASHER = 'common practice: Hall sensor of about 9.6 V, both pins may be at mains potential';
 const CORD = mainsCord('console');
+const FIRST = firstLook({ level: 'console', feed: 'mains' });
 const BRIDGE = bridge({
+  mains: true,
   level: 'under',
   waitMin: 5,
   dead: 'Unplugged',
@@ -27,6 +30,7 @@ export const washerTopPath: PathData = {
   options: [],
   contexts: [
     { id: 'phase', name: 'part of the programme', values: ['spin', 'wash'] },
+    { id: 'load', name: 'load', values: ['as it came', 'empty'] },
     { id: 'turned', name: 'basket', values: ['at rest', 'turned slowly by hand'] },
   ],
   levels: [
@@ -52,6 +56,7 @@ export const washerTopPath: PathData = {
     ),
     signal('sensor', 'output of the sensor', ['stuck', 'half', 'misses', 'toggles'], 'stuck'),
     signal('basket', 'basket', ['still', 'wrong', 'right'], 'still'),
+    signal('spread', 'what lies in the basket', ['even', 'on one side'], 'even'),
     signal('balance', 'basket as it hangs', ['level', 'tilts'], 'level'),
     signal('code', 'code shown', ['none', 'balance', 'lid', 'drive'], 'none'),
     signal('pump', 'drain', ['still', 'runs'], 'still'),
@@ -65,7 +70,11 @@ export const washerTopPath: PathData = {
       ['feed'],
       ['display'],
       [row({ feed: 'none' }, { display: 'dark' }), row({}, { display: 'lit' })],
-      [mode('dead', 'console board without its supply', 0.04, [row({}, { display: 'dark' })])],
+      [
+        mode('dead', 'console board without its supply', 0.04, [row({}, { display: 'dark' })], {
+          marks: { blew: 0.2 },
+        }),
+      ],
     ),
     block(
       'lid',
@@ -90,15 +99,31 @@ export const washerTopPath: PathData = {
       [mode('blocked', 'drain pump blocked', 0.06, [row({}, { pump: 'still' })])],
     ),
     block(
+      'use',
+      'load and feet',
+      'mechanical',
+      [],
+      ['spread'],
+      [row({}, { spread: 'even' })],
+      [
+        mode('load', 'the load: one heavy piece, all on one side', 0.08, [
+          row({ '@load': 'as it came' }, { spread: 'on one side' }),
+        ]),
+      ],
+    ),
+    block(
       'board',
       'control board',
       'control',
-      ['display', 'lid', 'sensor', 'pump'],
+      ['display', 'lid', 'sensor', 'pump', 'spread', 'balance', 'phases'],
       ['command', 'code'],
       [
         row({ display: 'dark' }, { command: 'none', code: 'none' }),
         row({ lid: 'open' }, { command: 'none', code: 'lid' }),
         row({ pump: 'still', '@phase': 'spin' }, { command: 'none', code: 'none' }),
+        row({ spread: 'on one side' }, { command: 'right', code: 'balance' }),
+        row({ balance: 'tilts' }, { command: 'right', code: 'balance' }),
+        row({ phases: 'none', '@turned': 'at rest' }, { command: 'right', code: 'drive' }),
         row({ sensor: ['stuck', 'half', 'misses'], '@turned': 'at rest' }, { command: 'right', code: 'balance' }),
         row({}, { command: 'right', code: 'none' }),
       ],
@@ -119,7 +144,10 @@ export const washerTopPath: PathData = {
         row({}, { bus: 'right', 'sensor-feed': 'right' }),
       ],
       [
-        mode('fuse', 'fuse or inrush part of the drive open', 0.04, [row({}, { bus: 'none', 'sensor-feed': 'none' })]),
+        mode('fuse', 'fuse or inrush part of the drive open', 0.04, [row({}, { bus: 'none', 'sensor-feed': 'none' })], {
+          bans: 'fuse',
+          marks: { blew: 0.5 },
+        }),
         mode('dry', 'capacitor of the drive dried out', 0.03, [row({ feed: 'right' }, { bus: 'low' })]),
         mode('sensor-rail', 'sensor supply of the drive dead', 0.03, [row({}, { 'sensor-feed': 'none' })]),
       ],
@@ -156,6 +184,9 @@ export const washerTopPath: PathData = {
         mode('loose', 'sensor loose on the motor', 0.1, [row({ 'sensor-feed': 'right' }, { sensor: 'misses' })]),
         mode('plug', 'pins of its connector corroded', 0.07, [row({ 'sensor-feed': 'right' }, { sensor: 'misses' })]),
         mode('dead', 'sensor damaged', 0.08, [row({}, { sensor: { half: 0.5, stuck: 0.5 } })]),
+        mode('weak', 'sensor weak: misses at speed', 0.03, [
+          row({ 'sensor-feed': 'right', '@turned': 'at rest' }, { sensor: 'misses' }),
+        ]),
         mode('unplugged', 'sensor plug left off', 0.001, [row({}, { sensor: 'half' })], { byWork: true }),
       ],
     ),
@@ -163,11 +194,12 @@ export const washerTopPath: PathData = {
       'belt',
       'belt or clutch',
       'mechanical',
-      ['motor'],
+      ['motor', 'spread', 'balance'],
       ['basket'],
       [
         row({ motor: ['still', 'hums'] }, { basket: 'still' }),
         row({ motor: 'jerks' }, { basket: 'wrong' }),
+        row({ spread: 'on one side' }, { basket: 'wrong' }),
         row({}, { basket: 'right' }),
       ],
       [
@@ -213,7 +245,7 @@ export const washerTopPath: PathData = {
       'Empty, spin: still, wrong (starts, stops, slow), right?',
       'basket',
       ['still: still', 'wrong: wrong', 'right: right'],
-      { ...OUTSIDE, handsMin: 1, waitMin: 4, context: { phase: 'spin' } },
+      { ...OUTSIDE, handsMin: 1, waitMin: 4, context: { phase: 'spin', load: 'empty' } },
     ),
     reads(
       'motor-sound',
@@ -239,6 +271,14 @@ export const washerTopPath: PathData = {
       'balance',
       ['level: level', 'tilts: tilts'],
       { outside: true, handsMin: 1, reliability: 0.94 },
+    ),
+    looks(
+      'own-load',
+      'What lay in it',
+      'Ask, or look: one heavy piece, all on one side? Feet level?',
+      'use',
+      ['nothing special: healthy', 'all on one side: load'],
+      { outside: true, handsMin: 0.7, reliability: 0.93 },
     ),
     looks(
       'lid-ohms',
@@ -282,7 +322,7 @@ export const washerTopPath: PathData = {
       'Sensor, its tabs and connector',
       'Unplugged, tilted with help: tight on the motor, tabs whole, pins bright?',
       'sensor',
-      ['tight and bright: healthy, dead', 'loose: loose', 'corroded: plug', 'plug off: unplugged'],
+      ['tight and bright: healthy, dead, weak', 'loose: loose', 'corroded: plug', 'plug off: unplugged'],
       { level: 'under', handsMin: 3, reliability: 0.95 },
     ),
     reads(
@@ -333,7 +373,14 @@ export const washerTopPath: PathData = {
       ['sound: healthy', 'worn or off: rod'],
       { level: 'console', handsMin: 3, reliability: 0.95 },
     ),
-  ].concat(CORD.tests, BRIDGE.tests),
+  ].concat(FIRST.tests, CORD.tests, BRIDGE.tests),
+  causes: [
+    cause('inverter.shorted', 'drive-feed.fuse', 0.65),
+    cause('winding.shorted', 'drive-feed.fuse', 0.1),
+    cause('winding.case', 'drive-feed.fuse', 0.05),
+    cause('winding.shorted', 'inverter.shorted', 0.15),
+    cause('winding.case', 'inverter.shorted', 0.05),
+  ],
   repairs: [
     ...CORD.repairs,
     ...BRIDGE.repairs,
@@ -341,10 +388,19 @@ export const washerTopPath: PathData = {
     repair('lid', 'Renew the lid lock', ['lid.open'], 20, 'console', { money: 30 }),
     repair('pump', 'Clear or renew the pump', ['pump.blocked'], 20, 'under', { money: 20 }),
     repair('board', 'Replace the control board', ['board.dead'], 25, 'console', { money: 120 }),
+    repair('own-load', 'Spread the load, tell the owner', ['use.load'], 1, 'outside', { residual: 0.02 }),
+    repair('drive-fuse', 'Renew fuse and inrush part of the drive', ['drive-feed.fuse'], 15, 'console', { money: 4 }),
     repair('drive', 'Replace the motor drive', ['drive-feed.*', 'inverter.*'], 30, 'console', { money: 100 }),
-    repair('sensor', 'Renew the speed sensor', ['sensor.dead', 'sensor.loose', 'sensor.plug'], 20, 'under', {
-      money: 18,
-    }),
+    repair(
+      'sensor',
+      'Renew the speed sensor',
+      ['sensor.dead', 'sensor.weak', 'sensor.loose', 'sensor.plug'],
+      20,
+      'under',
+      {
+        money: 18,
+      },
+    ),
     repair(
       'sensor-fasten',
       'Fasten the sensor, clean its pins, plug it in',

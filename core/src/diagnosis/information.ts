@@ -1,0 +1,133 @@
+/** What an answer is expected to tell, in bits, and whom it parts. */
+import type { PathTest } from '../families/index.js';
+import type { Engine } from './engine.js';
+import type { Posterior } from './posterior.js';
+import type { Suspect } from './suspects.js';
+
+/**
+ * Mutual information of the answer and the hypothesis, bits. With a slip every answer is alike. What lies
+ * outside the model counts as one more thing that may be wrong.
+ */
+export function information(
+  engine: Engine,
+  posterior: Posterior,
+  test: PathTest,
+): { bits: number; chances: Float64Array } {
+  const { space } = engine;
+  const count = test.outcomes.length;
+  const slip = (1 - test.reliability) / count;
+  const answers = engine.answers(test);
+  const sure = new Float64Array(space.hypotheses.length * count);
+  if (test.marks) {
+    const chances = engine.markChances(test);
+    for (let i = 0; i < sure.length; i++)
+      sure[i] = (chances[i] as number) * (posterior.hypotheses[Math.floor(i / count)] as number);
+  } else
+    for (let w = 0; w < answers.length; w++) {
+      const at = (space.worlds[w]?.hypothesis ?? 0) * count;
+      const share = posterior.worlds[w] as number;
+      const answer = answers[w] as number;
+      if (answer >= 0) sure[at + answer] = (sure[at + answer] as number) + share;
+      else for (let a = 0; a < count; a++) sure[at + a] = (sure[at + a] as number) + share / count;
+    }
+  const chances = outsideChances(engine, posterior, test);
+  let known = chances.reduce((sum, part) => sum + plogp(part, part / posterior.outside), 0);
+  for (let h = 0; h < space.hypotheses.length; h++) {
+    const share = posterior.hypotheses[h] as number;
+    if (share < 1e-12) continue;
+    for (let a = 0; a < count; a++) {
+      const part = test.reliability * (sure[h * count + a] as number) + slip * share;
+      chances[a] = (chances[a] as number) + part;
+      known += plogp(part, part / share);
+    }
+  }
+  const bits = chances.reduce((sum, chance) => sum - plogp(chance, chance), known);
+  return { bits: Math.max(0, bits), chances };
+}
+
+/** Chance of each answer together with the fault lying outside the model. */
+function outsideChances(engine: Engine, posterior: Posterior, test: PathTest): Float64Array {
+  const count = test.outcomes.length;
+  const chances = new Float64Array(count);
+  const answers = beyondAnswers(engine, test);
+  for (let b = 0; b < answers.length; b++) {
+    const share = posterior.beyond[b] as number;
+    const answer = answers[b] as number;
+    for (let a = 0; a < count; a++) {
+      const part = answer < 0 ? 1 / count : test.reliability * Number(a === answer) + (1 - test.reliability) / count;
+      chances[a] = (chances[a] as number) + share * part;
+    }
+  }
+  return chances;
+}
+
+/** The answer in each way to be outside; -1 where all are alike. */
+function beyondAnswers({ model, beyond }: Engine, test: PathTest): Int8Array {
+  const out = new Int8Array(beyond.shares.length).fill(-1);
+  if (test.marks) return out;
+  if (test.block !== null) return out.fill(test.outcomes.findIndex((one) => one.modes.includes('healthy')));
+  const signal = model.signalOf.get(test.signal ?? '') ?? 0;
+  const of = (model.states[signal] as string[]).map((name) =>
+    test.outcomes.findIndex((one) => one.states.includes(name)),
+  );
+  const settled = beyond.settled(test.context);
+  for (let b = 0; b < out.length - 1; b++) out[b] = of[settled[b * model.states.length + signal] as number] as number;
+  return out;
+}
+
+const plogp = (weight: number, chance: number): number => (chance > 0 ? weight * Math.log2(chance) : 0);
+
+/**
+ * Mutual information of two answers together and the hypothesis, bits: what is learnt of two looks behind
+ * one opening. What lies outside the model and slips are left to the single answers.
+ */
+export function pairInformation(engine: Engine, posterior: Posterior, a: PathTest, b: PathTest): number {
+  const { space } = engine;
+  const [first, second] = [engine.answers(a), engine.answers(b)];
+  const count = (a.outcomes.length + 1) * (b.outcomes.length + 1);
+  const joint = new Float64Array(space.hypotheses.length * count);
+  const chances = new Float64Array(count);
+  for (let w = 0; w < first.length; w++) {
+    const share = posterior.worlds[w] as number;
+    if (share < 1e-12) continue;
+    const answer = ((first[w] as number) + 1) * (b.outcomes.length + 1) + (second[w] as number) + 1;
+    const at = (space.worlds[w]?.hypothesis ?? 0) * count + answer;
+    joint[at] = (joint[at] as number) + share;
+    chances[answer] = (chances[answer] as number) + share;
+  }
+  let known = 0;
+  for (let i = 0; i < joint.length; i++) {
+    const part = joint[i] as number;
+    if (part > 0) known += plogp(part, part / (posterior.hypotheses[Math.floor(i / count)] as number));
+  }
+  const sum = chances.reduce((total, chance) => total + chance, 0);
+  return a.reliability * b.reliability * chances.reduce((bits, chance) => bits - plogp(chance, chance / sum), known);
+}
+
+/** The likeliest suspects sorted by the answer that each makes likeliest. */
+export function splitsOf(
+  engine: Engine,
+  posterior: Posterior,
+  test: PathTest,
+  suspects: readonly Suspect[],
+): readonly (readonly string[])[] {
+  const { model, space } = engine;
+  const count = test.outcomes.length;
+  const answers = engine.answers(test);
+  const groups: string[][] = test.outcomes.map(() => []);
+  for (const suspect of suspects.slice(0, 6)) {
+    if (suspect.share < 0.02) continue;
+    const block = model.blockOf.get(suspect.block);
+    const holds = space.hypotheses.map(({ modes }) => modes.some((m) => model.modes[m]?.block === block));
+    const sums = new Float64Array(count);
+    for (let w = 0; w < answers.length; w++) {
+      const answer = answers[w] as number;
+      if (answer >= 0 && holds[space.worlds[w]?.hypothesis ?? 0])
+        sums[answer] = (sums[answer] as number) + (posterior.worlds[w] as number);
+    }
+    const total = sums.reduce((sum, one) => sum + one, 0);
+    const best = sums.indexOf(Math.max(...sums));
+    if (total > 0 && (sums[best] as number) / total > 0.6) groups[best]?.push(suspect.name);
+  }
+  return groups.filter((group) => group.length > 0);
+}
