@@ -163,6 +163,8 @@ export const HOUSEHOLD_CASES: readonly WholeCase[] = [
       'sensor-feed': 'none',
       'sensor-out': 'stuck',
     },
+    // After the mend the bridge is sound (was left out).
+    then: { 'inverter.shorted': { 'bridge-diode': 'alike' } },
     careful: ['drive-fuse', 'bridge-diode'],
     never: ['power until bridge-diode', 'mend drive-fuse until bridge-diode', 'mend motor until winding-ohms'],
   },
@@ -203,6 +205,8 @@ export const HOUSEHOLD_CASES: readonly WholeCase[] = [
     said: ['first: blew-a-fuse', 'lamps: lit', 'tumbles: still', 'drains: runs', 'motor-sound: silent'],
     truth: ['inverter.shorted', 'bus.fuse'],
     shows: { 'bridge-diode': 'near-nought-both-ways', 'board-fuse': 'open', 'bus-volts': 'none' },
+    // After the mend the bridge is sound (was left out).
+    then: { 'inverter.shorted': { 'bridge-diode': 'alike' } },
     careful: ['board-fuse', 'bridge-diode'],
     never: ['power until bridge-diode', 'mend board-parts until bridge-diode'],
   },

@@ -18,6 +18,8 @@ export const TOOL_CASES: readonly WholeCase[] = [
       'reference-volts': 'none',
     },
     still: true,
+    // After the mend the bridge is sound (was left out).
+    then: { 'inverter.shorted': { 'bridge-diode': 'alike' } },
     careful: ['other-pack', 'contact-ohms', 'bridge-diode'],
     never: ['power until bridge-diode', 'mend fuse until bridge-diode', 'mend motor until winding-ohms'],
   },

@@ -9,8 +9,8 @@ import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
 import { information, pairInformation, splitsOf } from './information.js';
 import { mendsOf, type MendAdvice } from './mends.js';
-import type { Posterior } from './posterior.js';
-import { MINUTES_PER_MONEY, openingMinutes, reaching, WAIT_PART, type Situation } from './reaching.js';
+import { posteriorOf, type Posterior } from './posterior.js';
+import { MINUTES_PER_MONEY, openingMinutes, owedOpening, reaching, WAIT_PART, type Situation } from './reaching.js';
 import { suspectsOf } from './suspects.js';
 
 /** Less information than this is not worth a test, bits. */
@@ -24,7 +24,9 @@ export const BUY_FROM = 0.9;
 /** Lifting a ban opens every test that needs power: worth so many bits beside its own (chosen). */
 const LIFT_BITS = 0.25;
 /** Every question costs as much: taking it up, writing it down (chosen). */
-export const ASKING_MIN = Number(process.env.ASK ?? 1);
+export const ASKING_MIN = 1;
+/** Seeing the fault ends the search: worth so many bits beside its own, times its chance (chosen). */
+const FIND_BITS = 1;
 /** So many looks behind one opening are weighed in pairs. */
 const PAIRED = 4;
 
@@ -85,7 +87,8 @@ export function adviseNext(
   const { contradictions } = posterior.pins;
   const again = new Set(contradictions.flatMap((one) => one.tests));
   const seek = new Set(mends.find((one) => one.found && one.seek.length > 0)?.seek ?? []);
-  const ask = { bans, idle: stands(engine, posterior), again, seek };
+  const owed = owedOpening(engine, posterior);
+  const ask = { bans, idle: stands(engine, posterior), again, seek, owed };
   const open = engine.model.path.tests
     .filter((test) => (!situation.done.has(test.id) || again.has(test.id)) && !situation.unreachable.has(test.id))
     .map((test) => adviceOf(engine, posterior, situation, test, ask));
@@ -97,7 +100,7 @@ export function adviseNext(
       bans.filter((ban) => ban.chance === null),
     );
   const suspects = suspectsOf(engine, posterior);
-  const tests = paired(engine, posterior, situation, open.filter(worthwhile))
+  const tests = paired(engine, posterior, situation, open.filter(worthwhile), owed)
     .sort((a, b) => Number(b.first !== null) - Number(a.first !== null) || order(a, b))
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const rest = open.filter((one) => !worthwhile(one));
@@ -144,12 +147,34 @@ function nextOf(
       : { next: 'nothing', reason: null };
 }
 
+const seesFault = (test: PathTest, chances: Float64Array): number =>
+  test.block === null
+    ? 0
+    : test.outcomes.reduce((sum, one, i) => sum + (one.modes.includes('healthy') ? 0 : (chances[i] as number)), 0);
+
+const BEFORE = new WeakMap<Engine, Map<string, number>>();
+
+/**
+ * Chance that the answer sees a fault at its part, beyond that of a unit of which nothing is known: a fault
+ * that has nothing to do with the complaint is not what is looked for.
+ */
+function findChance(engine: Engine, test: PathTest, chances: Float64Array): number {
+  if (test.block === null) return 0;
+  const known = BEFORE.get(engine) ?? new Map<string, number>();
+  BEFORE.set(engine, known);
+  const before = known.get(test.id) ?? seesFault(test, information(engine, posteriorOf(engine, []), test).chances);
+  known.set(test.id, before);
+  return Math.max(0, seesFault(test, chances) - before);
+}
+
 interface Asking {
   readonly bans: readonly StandingBan[];
   /** More likely than not it does not turn at all. */
   readonly idle: boolean;
   readonly again: ReadonlySet<string>;
   readonly seek: ReadonlySet<string>;
+  /** Part of each level's opening that a test has to answer for. */
+  readonly owed: readonly number[];
 }
 
 const lifts = (test: PathTest, bans: readonly StandingBan[]): boolean =>
@@ -164,8 +189,8 @@ function adviceOf(engine: Engine, posterior: Posterior, situation: Situation, te
     WAIT_PART * test.waitMin +
     MINUTES_PER_MONEY * test.money +
     test.riskMin +
-    reaching(engine, situation, test);
-  const bonus = !powered && lifts(test, ask.bans) ? LIFT_BITS : 0;
+    reaching(engine, situation, test, ask.owed);
+  const bonus = (!powered && lifts(test, ask.bans) ? LIFT_BITS : 0) + FIND_BITS * findChance(engine, test, chances);
   const cause = test.power === 'dead' && test.block !== null && ask.seek.has(test.block);
   return {
     test,
@@ -214,12 +239,19 @@ function stands(engine: Engine, posterior: Posterior): boolean {
 }
 
 /** Two looks behind one opening share its minutes: the better of a pair is worth what both tell over what both cost. */
-function paired(engine: Engine, posterior: Posterior, situation: Situation, open: readonly TestAdvice[]): TestAdvice[] {
+function paired(
+  engine: Engine,
+  posterior: Posterior,
+  situation: Situation,
+  open: readonly TestAdvice[],
+  owed: readonly number[],
+): TestAdvice[] {
   const out = [...open];
   for (const { id } of engine.model.path.levels) {
-    const opening = openingMinutes(engine, situation, id);
+    const opening = openingMinutes(engine, situation, id, owed);
     if (opening === 0) continue;
     const own = (one: TestAdvice) => one.minutes - opening;
+    const bonusOf = (one: TestAdvice) => one.worth * one.minutes - one.bits;
     const here = open
       .filter((one) => one.test.level === id && one.forbidden === null && !one.test.marks && !one.powered)
       .sort((a, b) => b.bits / own(b) - a.bits / own(a))
@@ -228,7 +260,8 @@ function paired(engine: Engine, posterior: Posterior, situation: Situation, open
     if (!first) continue;
     const best = here.slice(1).reduce((worth, other) => {
       const both = pairInformation(engine, posterior, first.test, other.test);
-      return Math.max(worth, both / (opening + own(first) + own(other)));
+      const extra = bonusOf(first) + bonusOf(other);
+      return Math.max(worth, (both + extra) / (opening + own(first) + own(other)));
     }, first.worth);
     if (best > first.worth) out[out.indexOf(first)] = { ...first, worth: best };
   }

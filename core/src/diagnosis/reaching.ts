@@ -1,6 +1,7 @@
 /** How the unit stands, and what it costs to reach a part from there. */
 import { needsPower, type PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
+import type { Posterior } from './posterior.js';
 
 /** How the unit stands now. */
 export interface Situation {
@@ -37,28 +38,56 @@ export const MINUTES_PER_MONEY = 1;
 /** A waiting minute costs this part of a minute of hands: other jobs lie on the bench. */
 export const WAIT_PART = 0.1;
 
-/** Minutes from the unit's present opening and power to what the test needs. */
+/** Minutes from the unit's present opening and power to what the test or mend needs; `owed` is the part of each level's opening that has to be paid for it. */
 export function reaching(
   engine: Engine,
   situation: Situation,
   need: { level: string; power: PathTest['power'] },
+  owed: readonly number[] = [],
 ): number {
   const { levels } = engine.model.path;
-  const [here, there] = [situation.level, need.level].map((id) => levels.findIndex((level) => level.id === id));
-  const opening = levels.slice((here ?? 0) + 1, (there ?? 0) + 1).reduce((sum, level) => sum + level.minutes, 0);
-  const mustOpen = opening > 0;
+  const [here, there] = [situation.level, need.level].map((id) => levels.findIndex((level) => level.id === id)) as [
+    number,
+    number,
+  ];
+  const opening = levels.reduce(
+    (sum, level, i) => (i > here && i <= there ? sum + level.minutes * (owed[i] ?? 1) : sum),
+    0,
+  );
+  const mustOpen = there > here;
   if (needsPower(need)) {
     if (situation.power === 'live' && !mustOpen) return 0;
-    const on = (here ?? 0) <= 0 && !mustOpen ? POWER_MINUTES.on : POWER_MINUTES.live;
+    const on = here <= 0 && !mustOpen ? POWER_MINUTES.on : POWER_MINUTES.live;
     return opening + on + (situation.power === 'live' ? POWER_MINUTES.dead : 0);
   }
   const off = situation.power === 'live' && (need.power === 'dead' || mustOpen) ? POWER_MINUTES.dead : 0;
   return opening + off;
 }
 
-/** Minutes of opening that lie between the unit and a level. */
-export function openingMinutes(engine: Engine, situation: Situation, level: string): number {
-  const { levels } = engine.model.path;
-  const [here, there] = [situation.level, level].map((id) => levels.findIndex((one) => one.id === id));
-  return levels.slice((here ?? 0) + 1, (there ?? 0) + 1).reduce((sum, one) => sum + one.minutes, 0);
+/**
+ * The part of each level's opening that a test there has to answer for: what has to be opened anyway for
+ * the mend of the faults present is owed to the mend.
+ */
+export function owedOpening({ model, space }: Engine, posterior: Posterior): number[] {
+  const { levels, repairs } = model.path;
+  const depth = (id: string) => levels.findIndex((level) => level.id === id);
+  const needed = model.modes.map(({ ref, block }) => {
+    const own = `${model.path.blocks[block]?.id ?? ''}.*`;
+    const cures = repairs.filter((repair) => repair.cures.some((cure) => cure === ref || cure === own));
+    return cures.length > 0 ? Math.min(...cures.map((repair) => depth(repair.level))) : 0;
+  });
+  const share = levels.map(() => 0);
+  posterior.hypotheses.forEach((chance, h) => {
+    const deepest = Math.max(0, ...(space.hypotheses[h]?.modes ?? []).map((m) => needed[m] ?? 0));
+    for (let i = 1; i <= deepest; i++) share[i] = (share[i] ?? 0) + chance;
+  });
+  return share.map((one) => 1 - one);
 }
+
+/** Minutes of opening that lie between the unit and a level. */
+export const openingMinutes = (
+  engine: Engine,
+  situation: Situation,
+  level: string,
+  owed: readonly number[] = [],
+): number => reaching(engine, { ...situation, power: 'dead' }, { level, power: 'either' }, owed);

@@ -1,5 +1,5 @@
 /** Bridge of six switches, its harness and the three windings it feeds. Common practice, with no published source. */
-import { alike, block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { alike, block, looks, mode, repair, row, signal } from '../path/build.js';
 import { LEAKS } from './firstLook.js';
 import type { PathPart } from './part.js';
 
@@ -112,12 +112,12 @@ export function bridge(at: Bridge): PathPart {
           ),
         },
       ),
-      reads(
+      looks(
         'winding-ohms',
         'Winding pairs',
         at.windingsHow,
-        'windings',
-        ['alike: alike', 'one open: one open', 'one low: one low', 'to case: to case'],
+        'winding',
+        ['alike: healthy', 'one open: open', 'one low: shorted', 'to case: case'],
         {
           level,
           handsMin: 4,
