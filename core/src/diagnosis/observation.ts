@@ -54,7 +54,7 @@ export const USUAL_RELIABILITY = 0.97;
 export const EDGE_PART = 0.05;
 
 /** A value this many times beyond every band is taken for a wrong range, and asked for again. */
-const ABSURD = 1000;
+const ABSURD = 30;
 /** A value that fits no band counts for those near it, each less by its distance: this many times off is a third. */
 const OFF_BAND = 1.5;
 

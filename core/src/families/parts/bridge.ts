@@ -60,7 +60,7 @@ export function bridge(at: Bridge): PathPart {
         ['windings'],
         [row({}, { windings: 'alike' })],
         [
-          mode('open', 'a winding open', 0.03, [row({}, { windings: 'one open' })]),
+          mode('open', 'a winding open', 0.02, [row({}, { windings: 'one open' })]),
           mode('shorted', 'turns shorted', 0.02, [row({}, { windings: 'one low' })], {
             bans: 'bridge',
             marks: { burnt: 0.4, scorched: 0.4, blew: 0.2 },
@@ -79,7 +79,7 @@ export function bridge(at: Bridge): PathPart {
         ['at-motor'],
         [row({}, { 'at-motor': '=phases' })],
         [
-          mode('one', 'one wire of the harness broken or its pin corroded', 0.05, [
+          mode('one', 'one wire of the harness broken or its pin corroded', 0.06, [
             row({ phases: 'right' }, { 'at-motor': 'one missing' }),
           ]),
           mode('off', 'motor plug left off', 0.001, [row({}, { 'at-motor': 'none' })], { byWork: true }),

@@ -261,6 +261,14 @@ export function governedMotor(at: Motor): PathPart {
         { level, handsMin: 3, reliability: 0.94 },
       ),
       looks(
+        'leads-look',
+        'Leads of the motor',
+        'Unplugged. Plus to plus by the marks, the photograph or a sister unit: a motor with an electronic governor is destroyed when they are crossed.',
+        'motor',
+        ['as marked: healthy, brushes, brushes-dead, dry, stiff, noisy, retainer, open, jammed', 'crossed: reversed'],
+        { level, handsMin: 1, reliability: 0.97 },
+      ),
+      looks(
         'motor-ohms',
         'Ohms of the motor, turned slowly',
         'Unplugged, leads off. Ohms at the terminals while the shaft is turned.',

@@ -63,7 +63,7 @@ export const directDriveQuartzPath: PathData = {
     signal('slider', 'slider', ['right', 'jumps'], 'right'),
     signal('oscillator', 'pitch oscillator', ['none', 'off', 'drifting', 'right'], 'none'),
     signal('target', 'frequency to lock to', ['none', 'off', 'drifting', 'right'], 'none'),
-    signal('capture', 'capture of the lock', ['right', 'missed'], 'right'),
+    signal('capture', 'capture of the lock', ['right', 'missed', 'far'], 'right'),
     signal('lamp', 'lock lamp', ['dark', 'flashing', 'steady'], 'dark'),
     signal('control', 'control voltage', ['none', 'off', 'wandering', 'right', 'full'], 'none'),
     signal('platter', 'platter speed', SPEED, 'still'),
@@ -190,8 +190,12 @@ export const directDriveQuartzPath: PathData = {
       ['capture'],
       [row({}, { capture: 'right' })],
       [
-        mode('off-33', 'trim of 33 outside its capture', 0.04, [row({ '@speed': '33' }, { capture: 'missed' })]),
-        mode('off-45', 'trim of 45 outside its capture', 0.04, [row({ '@speed': '45' }, { capture: 'missed' })]),
+        mode('off-33', 'trim of 33 outside its capture', 0.04, [
+          row({ '@speed': '33' }, { capture: { missed: 0.7, far: 0.3 } }),
+        ]),
+        mode('off-45', 'trim of 45 outside its capture', 0.04, [
+          row({ '@speed': '45' }, { capture: { missed: 0.7, far: 0.3 } }),
+        ]),
       ],
     ),
     block(
@@ -207,6 +211,7 @@ export const directDriveQuartzPath: PathData = {
         row({ target: 'off' }, { control: 'off', lamp: 'steady' }),
         row({ target: 'drifting' }, { control: 'wandering', lamp: 'flashing' }),
         row({ capture: 'missed' }, { control: 'wandering', lamp: 'flashing' }),
+        row({ capture: 'far' }, { control: 'off', lamp: 'flashing' }),
         row({ 'fg-run': 'weak' }, { control: 'wandering', lamp: 'flashing' }),
         row({ supply: ['low', 'unsteady'] }, { control: 'wandering', lamp: 'flashing' }),
         row({}, { control: 'right', lamp: 'steady' }),

@@ -1,0 +1,150 @@
+/** What keeps power off, over every family: by construction, whatever was believed before. */
+import { describe, expect, it } from 'vitest';
+import { BANS, needsPower, PATHS, type DrivePath } from '../families/index.js';
+import { seeded, type Random } from '../numeric/index.js';
+import {
+  adviseNext,
+  bansOf,
+  engineOf,
+  eventsFrom,
+  posteriorOf,
+  untouched,
+  type CaseEntry,
+  type Engine,
+  type Event,
+} from './index.js';
+
+const engines = new Map<string, Engine>();
+const ready = (id: string): Engine => {
+  const known = engines.get(id) ?? engineOf(PATHS.get(id) as DrivePath);
+  engines.set(id, known);
+  return known;
+};
+
+const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)] as T;
+
+/** Up to six answers of any tests at all, in any order, contradictions with them. */
+function answers(path: DrivePath, random: Random): CaseEntry[] {
+  return Array.from({ length: Math.floor(random() * 7) }, () => {
+    const test = pick(path.tests, random);
+    return { test: test.id, outcome: pick(test.outcomes, random).id };
+  });
+}
+
+function eventsOf(path: DrivePath, entries: readonly CaseEntry[]): Event[] {
+  const read = eventsFrom(path, entries);
+  if ('reason' in read) throw new Error(read.message);
+  return read.events;
+}
+
+describe.each([...PATHS.keys()])('%s', (id) => {
+  it('advises nothing that needs power under a ban, over random posteriors', () => {
+    const engine = ready(id);
+    const { path } = engine.model;
+    const random = seeded(id.length * 7919);
+    let banned = 0;
+    for (let i = 0; i < 40; i++) {
+      const posterior = posteriorOf(engine, eventsOf(path, answers(path, random)));
+      const advice = adviseNext(engine, posterior, untouched(engine));
+      expect(advice.bans).toEqual(bansOf(engine, posterior));
+      if (advice.bans.length === 0) continue;
+      banned++;
+      for (const one of [...advice.tests, ...advice.rest])
+        if (needsPower(one.test)) expect(one.forbidden, one.test.id).toMatch(/: first /);
+      for (const one of advice.mends)
+        if (one.repair.power === 'running') expect(one.forbidden, one.repair.id).not.toBeNull();
+      const first = advice.tests.findIndex((one) => one.forbidden !== null && one.first === null);
+      if (first >= 0)
+        expect(
+          advice.tests
+            .slice(first)
+            .filter((one) => one.first === null)
+            .every((one) => one.forbidden !== null),
+        ).toBe(true);
+    }
+    expect(banned).toBeGreaterThan(0);
+  });
+
+  it('has something that bans power, and every ban has a way out of it', () => {
+    const { path } = ready(id).model;
+    const of = (block: DrivePath['blocks'][number]) => block.modes.flatMap((mode) => (mode.bans ? [mode] : []));
+    const banning = path.blocks.flatMap(of);
+    expect(banning.length).toBeGreaterThan(0);
+    for (const block of path.blocks)
+      for (const mode of of(block)) {
+        const dead = path.tests.filter((test) => test.power === 'dead' && test.block === block.id);
+        const tells = dead.some((test) =>
+          test.outcomes.some((one) => one.modes.includes(mode.id) && !one.modes.includes('healthy')),
+        );
+        expect(tells, `${block.id}.${mode.id} is seen by no look with power off`).toBe(true);
+      }
+  });
+
+  it('a dead look that finds the part sound lifts the ban of its fault', () => {
+    const engine = ready(id);
+    const { path } = engine.model;
+    for (const block of path.blocks)
+      for (const mode of block.modes) {
+        if (!mode.bans || mode.byWork) continue;
+        const looks = path.tests.filter((test) => test.power === 'dead' && test.block === block.id);
+        const seen = looks.find((test) =>
+          test.outcomes.some((one) => one.modes.includes(mode.id) && !one.modes.includes('healthy')),
+        );
+        const outcome = (healthy: boolean) =>
+          seen?.outcomes.find((one) => one.modes.includes(healthy ? 'healthy' : mode.id))?.id ?? '';
+        const bans = (result: string) =>
+          bansOf(engine, posteriorOf(engine, eventsOf(path, [{ test: seen?.id ?? '', outcome: result }])));
+        expect(
+          bans(outcome(false)).map((one) => one.id),
+          `${block.id}.${mode.id} seen`,
+        ).toContain(mode.bans);
+        const chance = bans(outcome(true)).find((one) => one.id === mode.bans)?.chance ?? 0;
+        const others = path.blocks.flatMap((one) => one.modes).filter((one) => one.bans === mode.bans && one !== mode);
+        if (others.length === 0) expect(chance, `${block.id}.${mode.id} found sound`).toBe(0);
+      }
+  });
+});
+
+describe('what was told', () => {
+  const engine = ready('rim-drive');
+  const bans = (...entries: CaseEntry[]) =>
+    bansOf(engine, posteriorOf(engine, eventsOf(engine.model.path, entries))).map((one) => one.id);
+  const told = (outcome: string): CaseEntry => ({ test: 'first', outcome });
+
+  it('bans power until it is traced', () => {
+    expect(bans(told('nothing-special'))).toEqual([]);
+    expect(bans(told('smells-burnt-or-smoked'))).toContain('burnt');
+    expect(bans(told('smells-burnt-or-smoked'), { test: 'inside-look', outcome: 'nothing-burnt-dry' })).not.toContain(
+      'burnt',
+    );
+    expect(bans(told('got-wet'))).toContain('wet');
+    expect(bans(told('got-wet'), { test: 'inside-look', outcome: 'wet' })).toContain('wet');
+    expect(bans(told('got-wet'), { test: 'inside-look', outcome: 'nothing-burnt-dry' })).not.toContain('wet');
+  });
+
+  it('a tingle bans power until the insulation is measured, and longer where it is poor', () => {
+    const tingle = told('tingled-or-tripped-the-earth-leakage-breaker');
+    expect(bans(tingle)).toContain('frame');
+    expect(bans(tingle, { test: 'insulation', value: 0.2, unit: 'MΩ' })).toContain('frame');
+    expect(bans(tingle, { test: 'insulation', value: 200, unit: 'kΩ' })).toContain('frame');
+    expect(bans(tingle, { test: 'insulation', value: 40, unit: 'MΩ' })).toEqual([]);
+  });
+
+  it('the mend of what was behind it lifts it', () => {
+    const burnt: CaseEntry[] = [told('smells-burnt-or-smoked'), { test: 'motor-spin', outcome: 'will-not-turn' }];
+    expect(bans(...burnt)).toContain('stalled');
+    // The seized motor explains the smell: it is traced.
+    expect(bans(...burnt)).not.toContain('burnt');
+    // Freed and turning: what is left is the field that it may have cooked, which ohms tell.
+    const freed: CaseEntry[] = [...burnt, { mend: 'motor-oil' }, { test: 'motor-spin', outcome: 'coasts' }];
+    expect(bans(...freed)).toEqual(['rails']);
+    expect(bans(...freed, { test: 'field-ohms', outcome: 'through' })).toEqual([]);
+  });
+
+  it('every ban says why and what lifts it', () => {
+    for (const ban of BANS) {
+      expect(ban.why.length, ban.id).toBeGreaterThan(10);
+      expect(ban.lift.length, ban.id).toBeGreaterThan(10);
+    }
+  });
+});
