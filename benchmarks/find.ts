@@ -20,7 +20,8 @@ function timed(path: DrivePath) {
     power: 'dead' as const,
     done: new Set<string>(),
     unreachable: new Set<string>(),
-    putBack: new Map(), mended: new Set<string>(),
+    putBack: new Map(),
+    mended: new Set<string>(),
   };
   const events: Event[] = path.tests
     .filter((test) => test.signal !== null)

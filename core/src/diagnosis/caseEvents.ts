@@ -79,16 +79,17 @@ function sawOutcome(path: DrivePath, test: PathTest, outcome: string): Saw | Cas
   return { kind: 'signal', signal: test.signal, weights: Object.fromEntries(found.states.map((state) => [state, 1])) };
 }
 
-/** A mark that one fault alone leaves, as good as always, is that fault seen: a swollen cell. */
+/** Marks that are seen at the part itself: whoever sees a swollen cell has looked at the pack. */
+const SEEN_MARKS = ['swollen'];
+
+/** The fault that such a mark shows, where one fault alone leaves it. */
 function onlySource(path: DrivePath, mark: string | null): Saw | null {
-  if (mark === null) return null;
+  if (mark === null || !SEEN_MARKS.includes(mark)) return null;
   const sources = path.blocks.flatMap((block) =>
     block.modes.flatMap((mode) => ((mode.marks[mark] ?? 0) > 0 ? [{ block: block.id, mode }] : [])),
   );
   const [one] = sources;
-  return one && sources.length === 1 && (one.mode.marks[mark] ?? 0) >= 0.9
-    ? { kind: 'block', block: one.block, modes: [one.mode.id] }
-    : null;
+  return one && sources.length === 1 ? { kind: 'block', block: one.block, modes: [one.mode.id] } : null;
 }
 
 function sawValue(path: DrivePath, test: PathTest, entry: TestEntry): Saw | CaseProblem {

@@ -2,8 +2,8 @@
 import type { Context, DrivePath, PathTest } from '../families/index.js';
 import { beyondOf, type Beyond } from './beyond.js';
 import { spaceOf, type Space } from './hypotheses.js';
-import { contextIndex, NO_KNOWLEDGE, numberModel, type Knowledge, type NumberModel } from './model.js';
-import { rowsOf, settle } from './propagate.js';
+import { contextIndex, NO_KNOWLEDGE, numberModel, type Knowledge, type NumberModel, type NumberRow } from './model.js';
+import { rowsInContext, settleRows } from './propagate.js';
 
 export interface Engine {
   readonly model: NumberModel;
@@ -33,7 +33,6 @@ interface Reach {
 export function engineOf(path: DrivePath, reach: Reach = {}): Engine {
   const model = numberModel(path, reach.knowledge ?? NO_KNOWLEDGE);
   const space = spaceOf(model, reach.most ?? 2, reach.leastMore ?? LEAST_TRIPLE);
-  const rows = space.hypotheses.map((hypothesis) => rowsOf(model, hypothesis.modes));
   const cache = new Map<string, Int8Array>();
   const settled = (context: Context): Int8Array => {
     const index = contextIndex(model, context);
@@ -42,8 +41,15 @@ export function engineOf(path: DrivePath, reach: Reach = {}): Engine {
     if (known) return known;
     const signals = model.states.length;
     const out = new Int8Array(space.worlds.length * signals);
+    const rowsOf = rowsInContext(model, index);
+    let rows: NumberRow[][] = [];
+    let of = -1;
     space.worlds.forEach((world, w) => {
-      out.set(settle(model, rows[world.hypothesis] as never, world, index), w * signals);
+      if (world.hypothesis !== of) {
+        of = world.hypothesis;
+        rows = rowsOf(space.hypotheses[of]?.modes ?? []);
+      }
+      out.set(settleRows(model, rows, world), w * signals);
     });
     cache.set(key, out);
     return out;

@@ -26,19 +26,53 @@ export function settle(
   world: Pick<World, 'choices'>,
   context: Int8Array,
 ): Int8Array {
-  const usable = bySignal.map((rows) => rows.filter((row) => fitsContext(row, context)));
-  const seen = new Map<string, number>();
+  return settleRows(
+    model,
+    bySignal.map((rows) => rows.filter((row) => fitsContext(row, context))),
+    world,
+  );
+}
+
+/** The rows that count in one context, made ready for many hypotheses: a mode's own rows stand before its block's. */
+export function rowsInContext(model: NumberModel, context: Int8Array): (modes: readonly number[]) => NumberRow[][] {
+  const inContext = (rows: readonly NumberRow[]) => rows.filter((row) => fitsContext(row, context));
+  const healthy = model.healthy.map(inContext);
+  const base: NumberRow[][] = model.states.map(() => []);
+  for (const rows of healthy) for (const row of rows) (base[row.target] as NumberRow[]).push(row);
+  const own = model.modes.map((mode) => {
+    const bySignal = new Map<number, NumberRow[]>();
+    for (const row of inContext(mode.rows)) bySignal.set(row.target, [...(bySignal.get(row.target) ?? []), row]);
+    for (const [signal, rows] of bySignal) bySignal.set(signal, [...rows, ...(base[signal] as NumberRow[])]);
+    return bySignal;
+  });
+  return (modes) => {
+    const out = base.slice();
+    for (const m of modes) for (const [signal, rows] of own[m] ?? []) out[signal] = rows;
+    return out;
+  };
+}
+
+/** The settled state under rows that all fit the context. */
+export function settleRows(
+  model: NumberModel,
+  usable: readonly (readonly NumberRow[])[],
+  world: Pick<World, 'choices'>,
+): Int8Array {
   const history: Int8Array[] = [];
   let state = Int8Array.from(model.rest);
   for (let step = 0; step < MOST_STEPS; step++) {
-    const key = state.join(',');
-    const before = seen.get(key);
-    if (before !== undefined) return before === step - 1 ? state : hunting(model, history.slice(before));
-    seen.set(key, step);
+    for (let before = history.length - 1; before >= 0; before--)
+      if (same(history[before] as Int8Array, state))
+        return before === history.length - 1 ? state : hunting(model, history.slice(before));
     history.push(state);
     state = update(usable, state, world);
   }
   return hunting(model, history);
+}
+
+function same(a: Int8Array, b: Int8Array): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
 }
 
 function fitsContext(row: NumberRow, context: Int8Array): boolean {
