@@ -1,6 +1,14 @@
 /** `family-pages FOLDER`: a page a family from its data, for a technician to read and correct. */
 import { engineOf, healthyAnswer, reportOf, type Engine } from '@amber-gauge/core/diagnosis';
-import { banOf, CAUTIONS, FAMILIES, PATHS, type DrivePath, type Family, type PathTest } from '@amber-gauge/core/families';
+import {
+  banOf,
+  CAUTIONS,
+  FAMILIES,
+  PATHS,
+  type DrivePath,
+  type Family,
+  type PathTest,
+} from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';

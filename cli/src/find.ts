@@ -24,20 +24,36 @@ export async function findCommand(args: readonly string[]): Promise<CommandAnswe
 }
 
 function wordsOf(answer: CaseAnswer): string {
-  const suspects = answer.suspects.map(
-    (one) => `${fixed(100 * one.share, 1).padStart(6)} %  ${one.block}: ${one.modes[0]?.mode ?? ''}`,
-  );
+  const suspects = answer.suspects.map((one) => {
+    const [first] = one.modes;
+    return `${fixed(100 * one.share, 1).padStart(6)} %  ${one.name}: ${first?.name ?? ''} (${first?.mode ?? one.block})`;
+  });
   const tests = answer.tests.map(
-    (one) => `  ${one.test}: ${fixed(one.bits, 2)} bits, ${fixed(one.minutes, 0)} min, ${one.power}`,
+    (one) =>
+      `  ${one.test}: ${fixed(one.bits, 2)} bits, ${fixed(one.minutes, 0)} min, ${one.power}${one.forbidden ? `; not now: ${one.forbidden}` : ''}`,
   );
-  const odd = answer.does_not_fit.length > 0 ? [`does not fit: observation ${answer.does_not_fit.join(', ')}`] : [];
+  const mends = answer.mends.map(
+    (one) =>
+      `  mend ${one.repair}: ${fixed(100 * one.chance, 0)} %, ${fixed(one.minutes, 0)} min${one.forbidden ? `; not now: ${one.forbidden}` : ''}`,
+  );
+  const step = answer.next_step;
   return [
     ...suspects,
     `${fixed(100 * answer.outside, 1).padStart(6)} %  outside the model`,
-    ...odd,
-    `next: ${answer.next}`,
+    ...(answer.does_not_fit.length > 0 ? [`does not fit: observation ${answer.does_not_fit.join(', ')}`] : []),
+    ...answer.banned.map((reason) => `no power: ${reason}`),
+    `next: ${answer.next}${step ? ` ${step.id}` : ''}`,
+    ...(step
+      ? [
+          `  do: ${step.what}`,
+          `  why: ${step.why}`,
+          ...step.needs.map((need) => `  needs: ${need}`),
+          ...step.must_not.map((not) => `  must not: ${not}`),
+        ]
+      : []),
+    'then:',
     ...tests,
-    ...answer.mends.map((one) => `  mend ${one.repair}: ${fixed(100 * one.chance, 0)} %, ${fixed(one.minutes, 0)} min`),
+    ...mends,
   ].join('\n');
 }
 
@@ -58,13 +74,22 @@ export async function familiesCommand(args: readonly string[]): Promise<CommandA
     id: test.id,
     name: test.name,
     outcomes: test.outcomes.map((outcome) => outcome.id),
-    unit: path?.signals.find((one) => one.id === test.signal)?.measure?.unit ?? null,
+    unit:
+      test.limit?.unit ??
+      path?.signals.find((one) => one.id === test.signal)?.measure?.unit ??
+      (test.signal === path?.speed?.signal ? '%' : null),
   }));
   const faults = (path?.blocks ?? []).flatMap((block) => block.modes.map((mode) => `${block.id}.${mode.id}`));
+  const mends = (path?.repairs ?? []).map((one) => ({ id: one.id, name: one.name }));
+  const parts = (path?.blocks ?? []).map((one) => ({ id: one.id, name: one.name }));
+  const variants = (path?.options ?? []).map((one) => ({ id: one.id, choices: one.choices.map((each) => each.name) }));
   const contexts = (path?.contexts ?? []).map(({ id: key, values }) => ({ id: key, values }));
   const words = [
     family.name,
+    ...variants.map((one) => `  variant ${one.id}: ${one.choices.map((name) => `“${name}”`).join(' | ')}`),
     ...tests.map((one) => `  ${one.id}: ${one.outcomes.join(' | ')}${one.unit ? ` or a value in ${one.unit}` : ''}`),
+    `  mends: ${mends.map((one) => one.id).join(', ')}`,
+    `  parts: ${parts.map((one) => one.id).join(', ')}`,
   ];
-  return { json: { id, name: family.name, contexts, tests, faults }, words: words.join('\n') };
+  return { json: { id, name: family.name, variants, contexts, tests, faults, parts, mends }, words: words.join('\n') };
 }

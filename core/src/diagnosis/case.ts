@@ -15,8 +15,9 @@ export interface CaseAnswer {
   readonly family: string;
   readonly suspects: readonly {
     readonly block: string;
+    readonly name: string;
     readonly share: number;
-    readonly modes: readonly { readonly mode: string; readonly share: number }[];
+    readonly modes: readonly { readonly mode: string; readonly name: string; readonly share: number }[];
     readonly evidence: readonly { readonly observation: number; readonly bits: number }[];
   }[];
   readonly outside: number;
@@ -96,8 +97,9 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
       .filter((one) => one.share >= LEAST_SHARE)
       .map((one) => ({
         block: one.block,
+        name: one.name,
         share: one.share,
-        modes: one.modes.filter((mode) => mode.share >= LEAST_SHARE).map(({ mode, share }) => ({ mode, share })),
+        modes: one.modes.filter((mode) => mode.share >= LEAST_SHARE),
         evidence: evidenceFor(engine, posterior, one.block).map(({ ids, bits }) => ({
           observation: Number(ids[0]),
           bits,
@@ -116,7 +118,7 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
       power: one.test.power,
       forbidden: one.forbidden,
     })),
-    mends: advice.mends.slice(0, 5).map((one) => ({
+    mends: advice.mends.slice(0, 10).map((one) => ({
       repair: one.repair.id,
       chance: one.chance,
       minutes: one.minutes,

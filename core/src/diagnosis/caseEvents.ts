@@ -26,7 +26,7 @@ export function observationFrom(path: DrivePath, entry: TestEntry, id: string): 
   if (entry.row) {
     const read = readRow(
       test,
-      entry.row.map((cell) => (cell === 'open' ? Infinity : cell)),
+      entry.row.map((cell) => (cell === 'open' ? Infinity : withoutLeads(cell, test.row?.unit, entry))),
     );
     if (read.kind === 'unusable') return problem('UNKNOWN_OUTCOME', read.message);
     return observationFrom(path, { ...entry, row: undefined, outcome: read.outcome }, id);
@@ -43,6 +43,10 @@ export function observationFrom(path: DrivePath, entry: TestEntry, id: string): 
   if ('reason' in saw) return saw;
   return { kind: 'observation', observation: observed(test, id, context, saw, entry.outcome) };
 }
+
+/** What is left of a reading in Ω without the ohms of the leads, never under nought. */
+const withoutLeads = (value: number, unit: string | undefined, { lead_ohms: leads }: TestEntry): number =>
+  unit === 'Ω' && leads !== undefined ? Math.max(0, value - leads) : value;
 
 /** An observation with all that its test says of the answer. */
 function observed(
@@ -99,7 +103,7 @@ function sawValue(path: DrivePath, test: PathTest, entry: TestEntry): Saw | Case
       'UNKNOWN_OUTCOME',
       `${test.id} needs an outcome${signal?.measure ? ' or a value with its unit' : ''}: ${test.outcomes.map((one) => one.id).join(', ')}.`,
     );
-  const states = statesOfValue(signal, entry.value, entry.unit ?? '');
+  const states = statesOfValue(signal, withoutLeads(entry.value, entry.unit, entry), entry.unit ?? '');
   if (states.kind === 'absurd') return problem('ABSURD_VALUE', states.message);
   return { kind: 'signal', signal: signal.id, weights: states.weights };
 }

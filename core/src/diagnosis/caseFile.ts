@@ -12,6 +12,8 @@ const testEntry = z.object({
   unit: z.string().optional(),
   /** A row of readings, in the order of the test's labels; "open" for no passage. */
   row: z.array(z.union([z.number(), z.literal('open')])).optional(),
+  /** Ohms of the test leads, taken off every reading in Ω. */
+  lead_ohms: z.number().min(0).max(100).optional(),
 });
 
 /** What came of a trial or a mend. */

@@ -190,6 +190,9 @@ function byHypothesis(engine: Engine, saw: Exclude<Saw, { kind: 'signal' | 'bloc
   });
 }
 
+/** A size outside the range of a fault counts less by this power of how many times outside it is (chosen). */
+const SIZE_DECAY = 5;
+
 /** Share of speed errors by size that says nothing of the fault: alike in the logarithm from 0.3 to 100 %. */
 const ANY_SIZE = 1 / Math.log(100 / 0.3);
 
@@ -203,7 +206,7 @@ export function sizesOf({ model, space }: Engine, { percent }: Observation): Flo
     const low = Math.log(Math.min(...known.map((one) => one[0])));
     const high = Math.log(known.reduce((sum, one) => sum + one[1], 0));
     const off = Math.max(0, low - size, size - high);
-    const density = Math.exp(-3 * off) / Math.max(0.5, high - low);
+    const density = Math.exp(-SIZE_DECAY * off) / Math.max(0.5, high - low);
     return (known.length < modes.length ? Math.max(density, ANY_SIZE) : density) / ANY_SIZE;
   });
 }
@@ -223,7 +226,7 @@ export function matchesBeyond({ model, beyond }: Engine, { saw, context }: Obser
 }
 
 /** What was tried says neither way of what no part of the path explains. */
-const NOTHING_SAID = 0.3;
+const NOTHING_SAID = 0.1;
 
 /** Chance that a slip gives just this: each state, or each mode of the block, alike. */
 export function slipChance(engine: Engine, { saw }: Observation): number {

@@ -50,9 +50,7 @@ export function reportOf(engine: Engine): PathReport {
       .map((block) => block.id),
     unseen: modes.filter((_mode, i) => i > 0 && columns[i] === healthy),
     never: neverSeen(engine, singles),
-    idle: path.tests
-      .filter((test, t) => !test.marks && new Set(answers[t]).size === 1)
-      .map((test) => test.id),
+    idle: path.tests.filter((test, t) => !test.marks && new Set(answers[t]).size === 1).map((test) => test.id),
     alike,
   };
 }

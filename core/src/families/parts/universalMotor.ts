@@ -1,5 +1,5 @@
 /** Cord, phase control and universal motor of a household machine or tool. Common practice, with no published source. */
-import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, looks, measure, mode, ratedAt, reads, repair, row, signal } from '../path/build.js';
 import { LEAKS } from './firstLook.js';
 import { liveAt, OUTSIDE, type PathPart, type Reach } from './part.js';
 
@@ -43,13 +43,39 @@ interface Control extends Reach {
   readonly money: number;
   /** The feed may be thin: a burnt contact before it. */
   readonly thin?: boolean;
+  /** Volts of its states at so many rated volts, as measure() takes them. */
+  readonly bands?: { readonly rated: number; readonly volts: readonly string[] };
 }
+
+/** A control of 230 V mains. */
+export const MAINS_CONTROL = {
+  rated: 230,
+  volts: ['none * 40', 'low 40 95', 'half 95 170', 'full 170 265'],
+} as const;
 
 /** Fed from signal switched, told by signal wish (none, low, high, lost); gives motor-feed. Context setting. */
 export function phaseControl(at: Control): PathPart {
   const { id, name, level } = at;
   return {
-    signals: [signal('motor-feed', 'feed of the motor', ['none', 'half', 'low', 'full'], 'none')],
+    signals: [
+      signal(
+        'motor-feed',
+        'feed of the motor',
+        ['none', 'half', 'low', 'full'],
+        'none',
+        at.bands === undefined
+          ? null
+          : ratedAt(
+              at.bands.rated,
+              measure(
+                'motor terminals',
+                'V',
+                'common practice: some 30 V of 230 is a control that does not pass; half a wave reads about half',
+                ...at.bands.volts,
+              ),
+            ),
+      ),
+    ],
     blocks: [
       block(
         id,

@@ -3,12 +3,13 @@ import { block, looks, mode, reads, repair, row, signal } from '../path/build.js
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { firstLook } from '../parts/firstLook.js';
-import { mainsCord, phaseControl, universalMotor } from '../parts/universalMotor.js';
+import { mainsCord, MAINS_CONTROL, phaseControl, universalMotor } from '../parts/universalMotor.js';
 
 const INSIDE = { level: 'inside', riskMin: 6, cautions: ['earthed-scope'] };
 const CORD = mainsCord('inside');
 const FIRST = firstLook({ level: 'inside', feed: 'mains' });
 const CONTROL = phaseControl({
+  bands: MAINS_CONTROL,
   ...INSIDE,
   id: 'triac',
   name: 'triac board',

@@ -3,11 +3,12 @@ import { firstLook } from '../parts/firstLook.js';
 import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
-import { mainsCord, phaseControl, universalMotor } from '../parts/universalMotor.js';
+import { mainsCord, MAINS_CONTROL, phaseControl, universalMotor } from '../parts/universalMotor.js';
 
 const INSIDE = { level: 'lid', riskMin: 6, cautions: ['earthed-scope', 'backfeed'] };
 const CORD = mainsCord('lid');
 const BOARD = phaseControl({
+  bands: MAINS_CONTROL,
   thin: true,
   ...INSIDE,
   id: 'board',
