@@ -1,6 +1,7 @@
 /** Schemas of the lines of making safe, strip-down, gate, timers and photos. */
 import { END_HOWS, GATES, TIMER_KINDS, type LaterBody } from '@amber-gauge/core/bench';
 import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
+import { RESULTS, TRIALS } from '@amber-gauge/core/diagnosis';
 import { z } from 'zod';
 
 const key = z.uuid();
@@ -137,6 +138,14 @@ const findSchemas = [
     verdict: z.enum(['ruled-out', 'pinned', 'outside']),
   }),
   z.object({ kind: z.literal('unreachable'), testId: z.string().min(1).max(64), name: word }),
+  z.object({
+    kind: z.literal('tried'),
+    block: z.string().min(1).max(64),
+    name: word,
+    trial: z.enum(TRIALS),
+    result: z.enum(RESULTS),
+    amps: z.number().min(0).max(1000).nullable(),
+  }),
 ] as const;
 
 export const laterBodySchemas = [

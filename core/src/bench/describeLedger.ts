@@ -3,6 +3,7 @@ import { fixed, withUnit } from '../quantity/index.js';
 import { POWER_WORDS, type EventBody } from './event.js';
 import { endWords } from './ledger/index.js';
 import type { FindBody } from './find/body.js';
+import { triedWords } from './find/trials.js';
 import type { GateBody } from './gate/body.js';
 import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
@@ -57,6 +58,8 @@ export function ledgerWords(body: LaterBody): string {
       return HAND_WORDS[body.verdict](body.name);
     case 'unreachable':
       return `cannot reach: ${body.name}`;
+    case 'tried':
+      return triedWords(body);
     case 'marks':
       return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
   }

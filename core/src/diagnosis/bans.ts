@@ -26,6 +26,7 @@ const BAN_OF_MARK: Readonly<Record<string, string>> = {
   swollen: 'cell',
 };
 
+/** What keeps power off now, the likeliest first. */
 export function bansOf(engine: Engine, posterior: Posterior): StandingBan[] {
   const { model, space } = engine;
   const cleared = clearedModes(engine, posterior);

@@ -237,7 +237,8 @@ const provoked = (id: string, blocks: readonly string[], how: string | null, cha
   observation: { id, context: {}, reliability: USUAL_RELIABILITY, saw: { kind: 'provoked', blocks, how, changed } },
 });
 
-function trialEvents(
+/** What a trial at a part tells of what was wrong before it. */
+export function trialEvents(
   path: DrivePath,
   entry: TrialEntry,
   id: string,

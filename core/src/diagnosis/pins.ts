@@ -32,6 +32,7 @@ export interface Pins {
 type Look = Observation & { readonly saw: Extract<Observation['saw'], { kind: 'block' }> };
 const isLook = (one: Observation): one is Look => one.saw.kind === 'block';
 
+/** The pins of an epoch, what contradicts itself, and what stands aside. */
 export function pinsOf(engine: Engine, seen: readonly Observation[]): Pins {
   const byBlock = new Map<string, Look[]>();
   for (const one of seen) if (isLook(one)) byBlock.set(one.saw.block, [...(byBlock.get(one.saw.block) ?? []), one]);

@@ -1,3 +1,5 @@
+import type { TrialEntry } from '../../diagnosis/index.js';
+
 /** Log lines of finding: answers of tests, what was mended, what the repairer knows better. */
 export interface AnswerBody {
   readonly kind: 'answer';
@@ -33,4 +35,14 @@ export interface UnreachableBody {
   readonly name: string;
 }
 
-export type FindBody = AnswerBody | MendedBody | SuspectBody | UnreachableBody;
+/** Something was done to a part for a trial, and what came of it. */
+export interface TriedBody {
+  readonly kind: 'tried';
+  readonly block: string;
+  readonly name: string;
+  readonly trial: TrialEntry['trial'];
+  readonly result: TrialEntry['result'];
+  readonly amps: number | null;
+}
+
+export type FindBody = AnswerBody | MendedBody | SuspectBody | UnreachableBody | TriedBody;

@@ -3,9 +3,11 @@
  * places the path knows. Nothing measured in one stage is asked again in another.
  */
 import {
+  complaintIn,
   curedBy,
   observationFrom,
   statesOfValue,
+  trialEvents,
   USUAL_RELIABILITY,
   type Event,
   type Observation,
@@ -117,6 +119,14 @@ export function findEvidence(
       case 'unreachable':
         unreachable.add(body.testId);
         break;
+      case 'tried': {
+        const entry = { trial: body.trial, part: body.block, result: body.result, amps: body.amps ?? undefined };
+        const read = trialEvents(path, entry, key, complaintIn(path, events));
+        if ('reason' in read) problems.push({ key, message: read.message });
+        else events.push(...read);
+        words.set(key, lineWords(body, find));
+        break;
+      }
       case 'suspect':
         events.push({ kind: 'hand', block: body.block, verdict: body.verdict });
         break;
@@ -126,7 +136,7 @@ export function findEvidence(
           kind: 'epoch',
           repair: body.repairId,
           mended: curedBy(path, body.repairId),
-          touched: touchedBy(path, body.name),
+          touched: [...new Set([...touchedBy(path, body.name), ...curedBlocks(path, body.repairId)])],
         });
         seen = [];
         break;
@@ -153,6 +163,9 @@ export function findEvidence(
     },
   };
 }
+
+const curedBlocks = (path: DrivePath, repairId: string): string[] =>
+  curedBy(path, repairId).map(({ mode }) => mode.split('.')[0] ?? '');
 
 /** Blocks whose name stands in what was done. */
 function touchedBy(path: DrivePath, text: string): string[] {
@@ -246,6 +259,9 @@ function statesOfRange(signal: DrivePath['signals'][number], ends: readonly numb
   return { kind: 'states', weights };
 }
 
+/** A reading at a place is no complaint: nobody brings a unit in for its volts. */
+const PROBED = 'probed';
+
 /** Null when the place is none the path measures at; words when the value cannot be. */
 function readingObservation(
   path: DrivePath,
@@ -265,6 +281,7 @@ function readingObservation(
   };
   return {
     id: key,
+    test: PROBED,
     context,
     reliability: USUAL_RELIABILITY,
     saw: { kind: 'signal', signal: signal.id, weights: states.weights },

@@ -1,17 +1,20 @@
 /** An opened row of the path: how it may be at fault, what speaks for and against, its checks and its mends. */
 import type { StageId } from '@amber-gauge/core/bench';
 import { costOf, type Evidence, type MendAdvice, type TestAdvice } from '@amber-gauge/core/diagnosis';
+import type { DrivePath } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useMoney } from '../../../shared/ui/money.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { SuspectView } from '../../../workers/find.worker.js';
 import type { JobView } from '../useJobView.js';
+import { TriedHere } from './TriedHere.js';
 import { percent } from './useFind.js';
 import classes from './Find.module.css';
 
 interface Props {
   readonly view: JobView;
   readonly stage: StageId;
+  readonly path: DrivePath;
   readonly one: SuspectView;
   readonly words: ReadonlyMap<string, string>;
   readonly checks: readonly TestAdvice[];
@@ -23,7 +26,7 @@ interface Props {
 /** Ways of failing under this share are left out. */
 const LEAST_MODE = 0.005;
 
-export function BlockInside({ view, stage, one, words, checks, mends, onChoose, onMend }: Props) {
+export function BlockInside({ view, stage, path, one, words, checks, mends, onChoose, onMend }: Props) {
   const money = useMoney();
   const say = (verdict: 'ruled-out' | 'pinned') =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'suspect', block: one.block, name: one.name, verdict }));
@@ -63,19 +66,20 @@ export function BlockInside({ view, stage, one, words, checks, mends, onChoose, 
       )}
       {mends.length > 0 && (
         <ul aria-label={`Mends of ${one.name}`}>
-          {mends.map(({ repair, chance }) => (
+          {mends.map(({ repair, chance, forbidden }) => (
             <li key={repair.id} className={classes.check}>
               <Button variant="outlined" onClick={onMend}>
                 {repair.name}
               </Button>
               <span className="quiet small">
-                cures it with {percent(chance)} %, {repair.handsMin} min
-                {repair.money > 0 ? `, about ${money(repair.money)}` : ''}
+                {forbidden ??
+                  `cures it with ${percent(chance)} %, ${repair.handsMin} min${repair.money > 0 ? `, about ${money(repair.money)}` : ''}`}
               </span>
             </li>
           ))}
         </ul>
       )}
+      <TriedHere view={view} stage={stage} path={path} block={one.block} name={one.name} />
       <div className="row">
         <Button variant="outlined" onClick={() => say('ruled-out')}>
           I know it is not this

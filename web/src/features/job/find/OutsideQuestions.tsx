@@ -14,7 +14,9 @@ const CLEARING_BITS = -1.5;
 export function OutsideQuestions({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const find = useJobFind();
   if (!find?.answer || view.state.work.length > 0) return null;
-  const next = find.answer.advice.tests.find((one) => one.test.outside);
+  // What happened to it comes first: it decides whether anything is switched on at all. Its owner can tell the rest.
+  const outside = find.answer.advice.tests.filter((one) => one.test.outside);
+  const next = outside.find((one) => one.test.marks && one.test.id === 'first') ?? outside[0];
   const cleared = clearedBy(find);
   if (!next && cleared.length === 0) return null;
   return (

@@ -1,13 +1,13 @@
 /** Find on a family that has a drive path: the path as one list with rails, and beside it one next test. */
-import { betweenRows, standing, type StageId } from '@amber-gauge/core/bench';
+import { betweenRows, isLive, standing, type StageId } from '@amber-gauge/core/bench';
 import { reasonOf, type MendAdvice, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import type { PathBlock } from '@amber-gauge/core/families';
-import { THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useMemo, useRef, useState } from 'react';
-import { useMoney } from '../../../shared/ui/money.js';
 import type { JobView } from '../useJobView.js';
+import { Bans } from './Bans.js';
 import { BlockInside } from './BlockInside.js';
+import { Enough } from './Enough.js';
 import { FitModel } from './FitModel.js';
 import { FunctionGrid } from './FunctionGrid.js';
 import { NextTest } from './NextTest.js';
@@ -51,6 +51,8 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
   const open = [...answer.advice.tests, ...answer.advice.rest];
   const tests = answer.advice.tests.filter((one) => !skipped.includes(one.test.id));
   const next = open.find((one) => one.test.id === chosen) ?? tests[0] ?? answer.advice.tests[0];
+  // What was found is mended before anything else is asked.
+  const mendFirst = answer.advice.next === 'mend' && chosen === null;
   const choose = (testId: string) => {
     setChosen(testId);
     // After the test is drawn: what is above it may have changed its height.
@@ -66,6 +68,7 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
         <BlockInside
           view={view}
           stage={stage}
+          path={path}
           one={one}
           words={evidence.words}
           checks={checks}
@@ -121,6 +124,8 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
             What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you find.
           </p>
         )}
+        <Bans bans={answer.advice.bans} live={isLive(view.state.power)} />
+        {mendFirst && <Enough advice={answer.advice} onStage={onStage} />}
         {next ? (
           <NextTest
             key={next.test.id}
@@ -138,7 +143,7 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
         ) : (
           <h1 className="prompt">{answer.advice.mends[0] ? 'Nothing more to test' : 'Nothing left to ask'}</h1>
         )}
-        <Enough first={answer.advice.mends[0]} advised={answer.advice.next === 'mend'} onStage={onStage} />
+        {!mendFirst && <Enough advice={answer.advice} onStage={onStage} />}
         {evidence.since && <p className="quiet">Since: {evidence.since}</p>}
         <WhyNot tests={open.filter((one) => one !== next)} onChoose={choose} />
         <FunctionGrid view={view} stage={stage} find={find} />
@@ -159,39 +164,6 @@ function askedBlocks(blocks: readonly PathBlock[], next: TestAdvice | undefined)
 
 const curesBlock = ({ repair }: MendAdvice, block: string): boolean =>
   repair.cures.some((ref) => ref.startsWith(`${block}.`));
-
-interface EnoughProps {
-  readonly first: MendAdvice | undefined;
-  /** Trying costs less than knowing more. */
-  readonly advised: boolean;
-  readonly onStage: (stage: StageId) => void;
-}
-
-/** Always there: stop testing and mend, with what it costs to be wrong. */
-function Enough({ first, advised, onStage }: EnoughProps) {
-  const money = useMoney();
-  const wrong = first ? Math.round(100 * (1 - first.chance)) : null;
-  return (
-    <div className={advised ? `${classes.enough} ${classes.advised}` : classes.enough}>
-      <p>
-        {first ? (
-          <>
-            <strong>{first.repair.name}</strong>: cures it with {percent(first.chance)}
-            {THIN}%. Wrong, {wrong}
-            {THIN}%, costs about {Math.max(1, Math.round(first.minutes - first.repair.money))} min
-            {first.repair.money > 0 ? ` and ${money(first.repair.money)}` : ''}.
-            {advised ? ' Trying it costs less than knowing more.' : ''}
-          </>
-        ) : (
-          'Nothing likely to cure it is known yet: being wrong costs the whole of what is tried.'
-        )}
-      </p>
-      <Button variant={advised ? 'contained' : 'outlined'} onClick={() => onStage('mend')}>
-        Enough, go to mend
-      </Button>
-    </div>
-  );
-}
 
 /** Why not another test: every test still open, each can be chosen. */
 function WhyNot({

@@ -27,7 +27,7 @@ export function PathMends({ view, stage }: { readonly view: JobView; readonly st
     <section aria-label="What may cure it">
       <h2>What may cure it</h2>
       <ul className={classes.suspects}>
-        {mends.slice(0, SHOWN).map(({ repair, chance, minutes }) => (
+        {mends.slice(0, SHOWN).map(({ repair, chance, minutes, forbidden }) => (
           <li key={repair.id} className={classes.mendRow}>
             <span>
               {repair.name}{' '}
@@ -35,7 +35,9 @@ export function PathMends({ view, stage }: { readonly view: JobView; readonly st
                 {percent(chance)} %, {Math.round(minutes)} min
                 {repair.money > 0 ? `, parts about ${money(repair.money)}` : ''}
                 {repair.waitMin > 0 ? `, then ${Math.round(repair.waitMin / 60)} h of waiting` : ''}
+                {repair.leaves ? `; then: ${repair.leaves}` : ''}
               </span>
+              {forbidden && <span className={`${classes.notYet} danger`}>Not yet. {forbidden}</span>}
             </span>
             <Button
               variant="outlined"

@@ -1,6 +1,6 @@
 import type { EventBody } from '@amber-gauge/core/bench';
 import { EMPTY_SHEET, pathOrder, PATHS } from '@amber-gauge/core/families';
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
 import { JOB, show } from '../../../test/scene.js';
@@ -271,17 +271,58 @@ describe('the whole of it', () => {
     expect(went).toEqual(['mend']);
   });
 
-  it('shows the next test, and that trying is cheaper when it is', () => {
+  it('what was seen at the part itself is mended before anything else is asked', () => {
     const { view, find } = findOf(
       answered('lamp', 'lit'),
       answered('speed-33', 'slow'),
       answered('speed-45', 'slow'),
-      answered('steady', 'steady'),
-      answered('rumble', 'none'),
       answered('belt-look', 'slack-or-shiny'),
     );
     show(<PathFind view={view} stage="find" speedId="33" find={find} onStage={() => {}} />);
-    expect(screen.getByLabelText('Next test')).toBeTruthy();
-    expect(screen.getByText(/Trying it costs less than knowing more/)).toBeTruthy();
+    const mend = screen.getByText(/It was seen at the part itself/);
+    expect(mend.textContent).toMatch(/^Fit a new belt: cures it with 9\d/);
+    const test = screen.getByLabelText('Next test');
+    expect(mend.compareDocumentPosition(test) & Node.DOCUMENT_POSITION_FOLLOWING).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Go to mend' })).toBeTruthy();
+  });
+
+  it('says why power stays off and what lifts it, above the test; without a ban it says nothing of it', () => {
+    const jammed = findOf(answered('lamp', 'lit'), answered('spin-pulley', 'will-not-turn'));
+    show(<PathFind view={jammed.view} stage="find" speedId="33" find={jammed.find} onStage={() => {}} />);
+    const bans = screen.getByRole('region', { name: 'No power' });
+    expect(bans.textContent).toContain('No power yet');
+    expect(bans.textContent).toContain('First turn it by hand, dead: it must be free.');
+    cleanup();
+    const slow = findOf(answered('lamp', 'lit'), answered('speed-33', 'slow'));
+    show(<PathFind view={slow.view} stage="find" speedId="33" find={slow.find} onStage={() => {}} />);
+    expect(screen.queryByRole('region', { name: 'No power' })).toBeNull();
+  });
+});
+
+describe('what is tried at a part', () => {
+  it('is kept as a line and moves the suspects like a reading', async () => {
+    const complaint = [answered('lamp', 'lit'), answered('speed-33', 'still'), answered('speed-45', 'still')] as const;
+    const { view, find } = findOf(...complaint);
+    show(<PathFind view={view} stage="find" speedId="33" find={find} onStage={() => {}} />);
+    fireEvent.click(screen.getByRole('button', { name: /^governor/ }));
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Tried here' }));
+    fireEvent.click(screen.getByRole('option', { name: 'swapped with a known good one' }));
+    fireEvent.click(screen.getByRole('button', { name: 'cured it' }));
+    await waitFor(async () =>
+      expect((await bodies())[0]).toEqual({
+        kind: 'tried',
+        block: 'governor',
+        name: 'governor',
+        trial: 'swapped',
+        result: 'cured',
+        amps: null,
+      }),
+    );
+    const body = (await bodies())[0] as EventBody;
+    const share = (of: typeof find) => of.answer.suspects.find((one) => one.block === 'governor')?.share ?? 0;
+    const after = findOf(...complaint, body).find;
+    expect(share(find)).toBeLessThan(0.4);
+    expect(share(after)).toBeGreaterThan(0.7);
+    expect([...after.evidence.words.values()]).toContain('tried: governor swapped with a known good one: cured it');
   });
 });

@@ -2,7 +2,7 @@
 import type { KeptSheet } from '@amber-gauge/contract';
 import { findEvidence, fittedPath, modelOf, pathOf, standing, type FindEvidence } from '@amber-gauge/core/bench';
 import { NO_KNOWLEDGE, type Knowledge } from '@amber-gauge/core/diagnosis';
-import { EMPTY_SHEET, type DrivePath } from '@amber-gauge/core/families';
+import { EMPTY_SHEET, ratedPath, type DrivePath } from '@amber-gauge/core/families';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FindAnswer, FindWorker } from '../../../workers/find.worker.js';
@@ -45,7 +45,7 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
     if (!family || kept === undefined || known === undefined) return null;
     const lines = standing(logged.filter((line) => line.status !== 'refused').map((line) => line.event));
     const places = new Map(state.readings.flatMap((one) => (one.place ? [[one.key, one.place] as const] : [])));
-    const path = fittedPath(family, sheet, lines, places, known?.healthy);
+    const path = fittedPath(ratedPath(family, job.ratedVolts), sheet, lines, places, known?.healthy);
     return { path, evidence: findEvidence(job, path, lines, { ledger: state.ledger, power: state.power, places }) };
   }, [family, kept, known, sheet, job, logged, state]);
   const evidence = fitted?.evidence ?? null;
@@ -68,6 +68,7 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
       [...situation.done],
       [...situation.unreachable],
       [...situation.putBack],
+      [...situation.mended],
     ]);
     if (question === solved.current) return;
     let stale = false;

@@ -17,6 +17,8 @@ import { useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { PowerShape } from '../../../shared/shapes/PowerShape.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { banWords } from '../find/Bans.js';
+import { useJobFind } from '../find/findContext.js';
 import { Check } from './Check.js';
 import { GateEnds } from './GateEnds.js';
 import { GateLimit } from './GateLimit.js';
@@ -44,9 +46,17 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
   const put = (more: Partial<GateAnswers>) => setAnswers({ ...answers, ...more });
   const pass = () => {
     void submitLines(view.job.id, makeLine(stage, { kind: 'gate', to, ...answers }));
-    onPassed(asks.conditions.filter((one) => answers.confirmed.includes(one.id)).map((one) => one.text));
+    onPassed([
+      ...asks.conditions.filter((one) => answers.confirmed.includes(one.id)).map((one) => one.text),
+      ...bans.map((ban) => `against the advice: ${ban.why}`),
+    ]);
   };
   const hand = to === 'hand-back';
+  const found = useJobFind();
+  const bans = hand ? [] : (found?.answer?.advice.bans ?? []);
+  const [known, setKnown] = useState<readonly string[]>([]);
+  const unknown = bans.filter((ban) => !known.includes(ban.id));
+  const left = problems.length + unknown.length;
   return (
     <Dialog open onClose={onCancel} maxWidth="lg" fullWidth fullScreen={narrow} aria-labelledby="gate">
       <DialogContent className={classes.content ?? ''}>
@@ -67,6 +77,21 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
             pack={to === 'pack-in'}
             onLimit={(limit) => put({ limit })}
           />
+        )}
+        {bans.length > 0 && (
+          <section className={classes.first} aria-label="Find says no power">
+            <p className="danger">
+              <strong>Find says: no power.</strong> Better lift it first.
+            </p>
+            {bans.map((ban) => (
+              <Check
+                key={ban.id}
+                text={`${banWords(ban)} I know, and go live through a limit.`}
+                on={known.includes(ban.id)}
+                onChange={(on) => setKnown(on ? [...known, ban.id] : known.filter((id) => id !== ban.id))}
+              />
+            ))}
+          </section>
         )}
         {asks.conditions.map((one) => (
           <Check
@@ -90,8 +115,8 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
         <Button variant="outlined" onClick={onCancel}>
           {hand ? 'Not yet' : 'Stay unplugged'}
         </Button>
-        <Button variant="contained" className={classes.go ?? ''} disabled={problems.length > 0} onClick={pass}>
-          {problems.length > 0 ? `${problems.length} still open` : hand ? 'Nothing left over' : 'Go live'}
+        <Button variant="contained" className={classes.go ?? ''} disabled={left > 0} onClick={pass}>
+          {left > 0 ? `${left} still open` : hand ? 'Nothing left over' : 'Go live'}
         </Button>
       </DialogActions>
     </Dialog>

@@ -1,0 +1,78 @@
+/** What can be tried at a part for a minute, in words, and where it must not be. Common practice, with no published source. */
+import { TRIALS, type TrialEntry } from '../../diagnosis/index.js';
+import type { DrivePath } from '../../families/index.js';
+import type { TriedBody } from './body.js';
+
+export type Trial = TrialEntry['trial'];
+export type TrialResult = TrialEntry['result'];
+
+/** What is done, as a button and in the log. */
+export const TRIAL_WORDS: Readonly<Record<Trial, string>> = {
+  bridged: 'bridged for a minute',
+  swapped: 'swapped with a known good one',
+  lifted: 'lifted out of circuit',
+  'fed-direct': 'fed from a bench supply',
+  cooled: 'cooled',
+  sink: 'heat sink pressed on',
+  warmed: 'warmed',
+  tapped: 'tapped',
+  'breathed-on': 'breathed on through a straw',
+  loaded: 'loaded by hand',
+};
+
+export const RESULT_WORDS: Readonly<Record<TrialResult, string>> = {
+  cured: 'cured it',
+  'no-change': 'no change',
+  better: 'better',
+  worse: 'worse',
+  helped: 'helped for half an hour',
+  changed: 'the fault changed',
+  turns: 'it turns',
+  hums: 'it hums and stands',
+  nothing: 'nothing',
+};
+
+const PROVOKING: readonly TrialResult[] = ['changed', 'helped', 'no-change'];
+
+/** What may come of a trial. */
+export const resultsOf = (trial: Trial): readonly TrialResult[] =>
+  trial === 'fed-direct'
+    ? ['turns', 'hums', 'nothing']
+    : trial === 'bridged' || trial === 'swapped' || trial === 'lifted'
+      ? ['cured', 'helped', 'no-change']
+      : PROVOKING;
+
+/** What is never bridged: fuse, thermal cut-out, earth, door lock, pressure switch, pack interlock. */
+const NEVER_BRIDGED: Readonly<Record<string, readonly string[]>> = {
+  'washer-front': ['door', 'pressure', 'bus'],
+  'washer-top': ['lid', 'drive-feed'],
+  'cordless-brushless': ['pack', 'interlock', 'contact'],
+  'tool-brushed': ['pack', 'cord'],
+  'vacuum-cleaner': ['switch'],
+};
+
+/** How the trial is done without harm. */
+export const TRIAL_CAUTIONS: Readonly<Partial<Record<Trial, string>>> = {
+  bridged:
+    'Fitted unplugged, insulated, fused; off again after the minute. Never across a fuse, cut-out, earth or lock.',
+  'fed-direct':
+    'Unplugged from its own board; low volts through a limit of current first; marks of plus and minus kept.',
+  cooled: 'Spray that does not burn; never at sparking brushes.',
+  sink: 'Insulated: the tab may be live.',
+  warmed: 'A breath of warm air, not the iron.',
+  tapped: 'Plastic rod; on isolated extra-low voltage only.',
+  'breathed-on': 'On isolated extra-low voltage only.',
+  loaded: 'Gloves off, sleeves clear, a soft pad on the rim: never at a blade, a chain or a gear.',
+};
+
+/** Trials that may be made at a block; only what turns by itself is fed direct. */
+export function trialsAt(familyId: string, path: DrivePath, blockId: string): Trial[] {
+  const block = path.blocks.find((one) => one.id === blockId);
+  const turns = path.signals.some((one) => (block?.outputs.includes(one.id) ?? false) && one.states.includes('still'));
+  const locked = blockId === 'plug' || (NEVER_BRIDGED[familyId]?.includes(blockId) ?? false);
+  return TRIALS.filter((trial) => (trial !== 'fed-direct' || turns) && (trial !== 'bridged' || !locked));
+}
+
+/** "tried: motor fed from a bench supply, 0.01 A: nothing". */
+export const triedWords = ({ name, trial, result, amps }: TriedBody): string =>
+  `tried: ${name} ${TRIAL_WORDS[trial]}${amps === null ? '' : `, ${amps} A`}: ${RESULT_WORDS[result]}`;

@@ -1,0 +1,65 @@
+/** Variants of a case, and what cannot be read of one. */
+import { describe, expect, it } from 'vitest';
+import { PATHS } from '../families/index.js';
+import { readCase, solveCase, type CaseAnswer, type CaseProblem } from './index.js';
+
+type Entry = Record<string, unknown>;
+
+function solved(family: string, observations: readonly Entry[], more: Entry = {}): CaseAnswer {
+  const answer = tried(family, observations, more);
+  if (answer.kind !== 'answer') throw new Error(answer.message);
+  return answer;
+}
+
+function tried(family: string, observations: readonly Entry[], more: Entry = {}): CaseAnswer | CaseProblem {
+  const read = readCase(JSON.stringify({ family, observations, ...more }));
+  return read.kind === 'case' ? solveCase(PATHS, read.file) : read;
+}
+
+const share = (answer: CaseAnswer, block: string): number =>
+  answer.suspects.find((one) => one.block === block)?.share ?? 0;
+
+describe('a variant', () => {
+  it('leaves out what it has not, and says what there is where it is misnamed', () => {
+    const mixer = [
+      { test: 'runs-high', outcome: 'fast' },
+      { test: 'runs-low', outcome: 'fast' },
+    ];
+    const governor = solved('stand-mixer', mixer, { variant: { control: 'governor and control plate' } });
+    expect(share(governor, 'triac')).toBe(0);
+    expect(share(governor, 'plate')).toBeGreaterThan(0.5);
+    expect(tried('stand-mixer', mixer, { variant: { control: 'magic' } })).toMatchObject({
+      reason: 'UNKNOWN_VARIANT',
+      message: expect.stringContaining('governor and control plate') as string,
+    });
+    expect(tried('stand-mixer', mixer, { variant: { colour: 'red' } })).toMatchObject({ reason: 'UNKNOWN_VARIANT' });
+    // A third speed that a deck has not is not asked for.
+    const deck = solved('direct-drive-servo', [{ test: 'speed-33', outcome: 'right' }], { variant: { third: 'none' } });
+    expect(deck.tests.map((one) => one.test)).not.toContain('speed-78');
+  });
+});
+
+describe('what cannot be read', () => {
+  it('is named with its number and what there is', () => {
+    const one = (entry: Entry) => tried('belt-turntable-dc', [{ test: 'lamp', outcome: 'lit' }, entry]);
+    expect(one({ mend: 'pray' })).toMatchObject({
+      reason: 'UNKNOWN_MEND',
+      message: expect.stringMatching(/^Observation 1: .*new-belt/) as string,
+    });
+    expect(one({ work: 'door' })).toMatchObject({
+      reason: 'UNKNOWN_PART',
+      message: expect.stringMatching(/^Observation 1: .*belt/) as string,
+    });
+    expect(one({ trial: 'swapped', part: 'door', result: 'cured' })).toMatchObject({ reason: 'UNKNOWN_PART' });
+    expect(one({ trial: 'kicked', part: 'belt', result: 'cured' })).toMatchObject({
+      reason: 'NOT_A_CASE',
+      message: expect.stringContaining('observations.1') as string,
+    });
+    expect(one({ colour: 'red' })).toMatchObject({ reason: 'NOT_A_CASE' });
+    expect(one({ test: 'speed-33', value: -140, unit: '%' })).toMatchObject({ reason: 'ABSURD_VALUE' });
+    expect(one({ trial: 'swapped', part: 'belt', result: 'cured' })).toMatchObject({
+      reason: 'UNKNOWN_OUTCOME',
+      message: expect.stringContaining('what was wrong') as string,
+    });
+  });
+});

@@ -1,0 +1,50 @@
+/** Always there: stop testing and mend, with what it costs to be wrong, and why it is advised where it is. */
+import type { StageId } from '@amber-gauge/core/bench';
+import type { Advice, MendReason } from '@amber-gauge/core/diagnosis';
+import { THIN } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import { useMoney } from '../../../shared/ui/money.js';
+import { percent } from './useFind.js';
+import classes from './Find.module.css';
+
+const BECAUSE: Readonly<Record<MendReason, string>> = {
+  found: 'It was seen at the part itself.',
+  sure: 'Hardly anything else is left.',
+  cheaper: 'Trying it costs less than knowing more.',
+  only: 'Nothing is left to ask.',
+};
+
+export function Enough({ advice, onStage }: { readonly advice: Advice; readonly onStage: (stage: StageId) => void }) {
+  const money = useMoney();
+  const first = advice.mends.find((one) => one.forbidden === null);
+  const held = advice.mends.find((one) => one.found && one.forbidden !== null);
+  const advised = advice.next === 'mend';
+  const wrong = first ? Math.round(100 * (1 - first.chance)) : null;
+  return (
+    <div className={advised ? `${classes.enough} ${classes.advised}` : classes.enough}>
+      <p>
+        {first ? (
+          <>
+            <strong>{first.repair.name}</strong>: cures it with {percent(first.chance)}
+            {THIN}%. Wrong, {wrong}
+            {THIN}%, costs about {Math.max(1, Math.round(first.minutes - first.repair.money))} min
+            {first.repair.money > 0 ? ` and ${money(first.repair.money)}` : ''}.
+            {advised && advice.reason ? ` ${BECAUSE[advice.reason]}` : ''}
+            {advised && first.repair.leaves ? ` Then: ${first.repair.leaves}.` : ''}
+          </>
+        ) : (
+          'Nothing likely to cure it is known yet: being wrong costs the whole of what is tried.'
+        )}
+        {held && (
+          <>
+            {' '}
+            <strong>{held.repair.name}</strong>: not yet. {held.forbidden}
+          </>
+        )}
+      </p>
+      <Button variant={advised ? 'contained' : 'outlined'} onClick={() => onStage('mend')}>
+        {advised ? 'Go to mend' : 'Enough, go to mend'}
+      </Button>
+    </div>
+  );
+}
