@@ -17,7 +17,7 @@ export function firstLook({ level, feed }: First): Pick<PathPart, 'tests'> {
       asks(
         'first',
         'Before any power',
-        'Unplugged, pack out. Ask its owner what happened; look all round it, smell at its vents.',
+        `${feed === 'pack' ? 'Pack out' : feed === 'pack-or-mains' ? 'Pack or plug out' : 'Unplugged'}. Ask its owner what happened; look all round it, smell at its vents.`,
         [
           'nothing special',
           'smells burnt or smoked: burnt !burnt',

@@ -16,13 +16,13 @@ export const BANS: readonly Ban[] = [
   ),
   ban(
     'frame',
-    'A winding, a lead, water or carbon dust may reach the frame: metal may be live',
-    'measure the insulation from the joined pins of the plug to the metal: over 1 MΩ, by local rules',
+    'Metal may be live: a winding, a lead, water or carbon dust may reach it',
+    'measure the insulation at the plug: over 1 MΩ, by local rules',
   ),
   ban('burnt', 'Smoke or a smell of burning is not yet traced', 'open it and find the burnt place by eye'),
   ban('wet', 'It is wet inside', 'open it, dry it, and measure the insulation'),
   ban('rails', 'A shorted rail burns what feeds it', 'measure ohms from rail to rail, dead'),
-  ban('fuse', 'A fuse blew for an unknown reason', 'measure dead what it feeds before another fuse goes in'),
+  ban('fuse', 'An open fuse has a cause, and the next one blows as well', 'measure dead what it feeds'),
   ban(
     'cell',
     'A cell is swollen, punctured, reversed, wet or under 2.0 V',

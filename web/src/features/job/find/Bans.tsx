@@ -1,22 +1,32 @@
-/** Why power stays off, and what lifts it: one line a ban, above whatever else is advised. */
+/** Why power stays off, and what lifts it: the likeliest in one sentence, the others behind a tap. */
 import type { StandingBan } from '@amber-gauge/core/diagnosis';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
 import classes from './Find.module.css';
 
-/** "The fault may be there with 12 %" is said only where a chance is what stands against power. */
 export const banWords = ({ why, lift }: StandingBan): string => `${why}. First ${lift}.`;
 
 export function Bans({ bans, live }: { readonly bans: readonly StandingBan[]; readonly live: boolean }) {
-  if (bans.length === 0) return null;
+  const [all, setAll] = useState(false);
+  const [first, ...others] = bans;
+  if (!first) return null;
   return (
     <section className={classes.bans} aria-label="No power">
-      <h2>{live ? 'Power off now' : 'No power yet'}</h2>
-      <ul>
-        {bans.map((ban) => (
-          <li key={ban.id}>
-            {ban.why}. <strong>First {ban.lift}.</strong>
-          </li>
-        ))}
-      </ul>
+      <p>
+        <strong>{live ? 'Power off now:' : 'No power yet:'}</strong> {banWords(first)}
+      </p>
+      {all && (
+        <ul>
+          {others.map((ban) => (
+            <li key={ban.id}>{banWords(ban)}</li>
+          ))}
+        </ul>
+      )}
+      {others.length > 0 && (
+        <Button onClick={() => setAll(!all)} aria-expanded={all}>
+          {all ? 'Only the first' : others.length === 1 ? 'and one more reason' : `and ${others.length} more reasons`}
+        </Button>
+      )}
     </section>
   );
 }

@@ -34,6 +34,9 @@ interface Props {
   readonly onPassed: (confirmed: readonly string[]) => void;
 }
 
+/** From this chance on, or once something was told, going live against the advice takes a word. */
+const PRESSING = 0.1;
+
 const NOTHING: GateAnswers = { accepted: [], inPlace: [], shortOhm: null, limit: null, confirmed: [] };
 
 export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
@@ -54,9 +57,9 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
   const hand = to === 'hand-back';
   const found = useJobFind();
   const bans = hand ? [] : (found?.answer?.advice.bans ?? []);
-  const [known, setKnown] = useState<readonly string[]>([]);
-  const unknown = bans.filter((ban) => !known.includes(ban.id));
-  const left = problems.length + unknown.length;
+  const pressing = bans.some((ban) => ban.chance === null || ban.chance >= PRESSING);
+  const [known, setKnown] = useState(false);
+  const left = problems.length + Number(pressing && !known);
   return (
     <Dialog open onClose={onCancel} maxWidth="lg" fullWidth fullScreen={narrow} aria-labelledby="gate">
       <DialogContent className={classes.content ?? ''}>
@@ -81,16 +84,16 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
         {bans.length > 0 && (
           <section className={classes.first} aria-label="Find says no power">
             <p className="danger">
-              <strong>Find says: no power.</strong> Better lift it first.
+              <strong>Find says: no power yet.</strong>
             </p>
-            {bans.map((ban) => (
-              <Check
-                key={ban.id}
-                text={`${banWords(ban)} I know, and go live through a limit.`}
-                on={known.includes(ban.id)}
-                onChange={(on) => setKnown(on ? [...known, ban.id] : known.filter((id) => id !== ban.id))}
-              />
-            ))}
+            <ul className={classes.note}>
+              {bans.map((ban) => (
+                <li key={ban.id}>{banWords(ban)}</li>
+              ))}
+            </ul>
+            {pressing && (
+              <Check text="I know this, and go live through a limit of current." on={known} onChange={setKnown} />
+            )}
           </section>
         )}
         {asks.conditions.map((one) => (
