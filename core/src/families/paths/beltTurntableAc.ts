@@ -9,7 +9,13 @@ const CORD = mainsCord('bottom');
 const FIRST = firstLook({ level: 'bottom', feed: 'mains' });
 const SPEED = ['still', 'slow', 'right', 'fast', 'backward'] as const;
 const SPEED_ANSWERS = ['still: still', 'slow: slow', 'right: right', 'fast: fast', 'backward: backward'];
-const live = { level: 'bottom', power: 'powered' as const, probe: true, riskMin: 6, cautions: ['isolation'] };
+const live = {
+  level: 'bottom',
+  power: 'powered' as const,
+  probe: true,
+  riskMin: 6,
+  cautions: ['isolation', 'earthed-scope'],
+};
 
 export const beltTurntableAcPath: PathData = {
   speed: { signal: 'platter', speedKey: null, heatKey: 'heat' },
@@ -283,7 +289,7 @@ export const beltTurntableAcPath: PathData = {
     looks(
       'pulley-mark',
       'Mark pulley and shaft',
-      'Pencil across both, run a minute, look. Read the number on the pulley against the mains; its height against the belt’s track.',
+      'Unplugged: a pencil line across both. Run a minute, hands off, unplug, look. Read the number on the pulley against the mains; its height against the belt’s track.',
       'pulley',
       [
         'marks together, right for the mains: healthy',
@@ -291,7 +297,7 @@ export const beltTurntableAcPath: PathData = {
         'for the other mains: mains',
         'at another height: height',
       ],
-      { level: 'platter', handsMin: 4, reliability: 0.95 },
+      { level: 'platter', power: 'running', handsMin: 4, reliability: 0.95 },
     ),
     looks(
       'coast',
@@ -315,6 +321,7 @@ export const beltTurntableAcPath: PathData = {
         handsMin: 2,
         context: { belt: 'off' },
         opens: ['belt'],
+        cautions: ['isolation'],
       },
     ),
     reads(

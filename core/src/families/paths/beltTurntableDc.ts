@@ -99,8 +99,8 @@ export const beltTurntableDcPath: PathData = {
       [row({}, { chosen: 'right' })],
       [
         mode('noisy', 'selector contacts dirty', 0.04, [
-          row({ '@tap': 'yes' }, { chosen: 'open' }),
-          row({}, { chosen: 'noisy' }),
+          row({ '@tap': 'yes' }, { chosen: 'noisy' }),
+          row({}, { chosen: { noisy: 0.5, right: 0.5 } }),
         ]),
         mode('open-45', 'selector open at 45', 0.02, [row({ '@speed': '45' }, { chosen: 'open' })]),
         mode('open-33', 'selector open at 33', 0.02, [row({ '@speed': '33' }, { chosen: 'open' })]),
@@ -300,8 +300,8 @@ export const beltTurntableDcPath: PathData = {
       'tap-33',
       'Tap the selector while it runs',
       'Tap round the selector with a plastic rod.',
-      'platter',
-      ['stays: slow, right, fast', 'stops or jumps: still, hunting'],
+      'steadiness',
+      ['stays: steady', 'stops or jumps: surging, hunting'],
       { outside: true, power: 'running', handsMin: 1, context: { speed: '33', tap: 'yes' }, reliability: 0.92 },
     ),
     looks(

@@ -32,7 +32,7 @@ export const cassetteBeltPath: PathData = {
       name: 'fed by',
       choices: [
         { name: 'mains', absent: ['batteries'] },
-        { name: 'batteries or adapter', absent: ['plug', 'transformer', 'rectifier', 'regulator'] },
+        { name: 'batteries or adapter', absent: ['plug', 'transformer', 'rectifier', 'regulator', 'insulation'] },
       ],
     },
     {

@@ -228,7 +228,7 @@ export const cordlessBrushlessPath: PathData = {
     looks(
       'pack-volts',
       'Pack, at rest and loaded',
-      'Cool, dry, not swollen. Volts at rest, then with a lamp across it; no cell under 2.0 V.',
+      'Cool, dry, not swollen. Volts at rest, then with a lamp across it. Single cells only where the pack has its own access, never by opening it: none under 2.0 V.',
       'pack',
       ['holds: healthy', 'nothing: flat', 'sags: weak', 'a cell swollen or under 2 V: swollen'],
       { outside: true, handsMin: 2, cautions: ['cell'], reliability: 0.96 },

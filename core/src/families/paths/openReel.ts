@@ -407,7 +407,7 @@ export const openReelPath: PathData = {
     looks(
       'pinch-look',
       'Pinch roller',
-      'Shine, cracks; press a nail in. Does the solenoid pull it home?',
+      'Unplugged: shine, cracks; a nail pressed in springs back. Then, in play and hands off: does the solenoid pull it home?',
       'pinch',
       ['soft, pulled home: healthy', 'hard or glazed: hard', 'not pulled home: solenoid'],
       { level: 'head', power: 'powered', probe: true, riskMin: 0.5, handsMin: 2, reliability: 0.93 },

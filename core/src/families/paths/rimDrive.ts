@@ -18,7 +18,8 @@ export const rimDrivePath: PathData = {
       name: 'motor',
       choices: [
         { name: 'shaded pole on the mains', absent: ['trims'] },
-        { name: 'small d.c. motor, trims on the board', absent: ['field'] },
+        // No mains motor to bring up slowly, nothing that hangs on the mains.
+        { name: 'small d.c. motor, trims on the board', absent: ['field', 'start-volts', 'insulation'] },
       ],
     },
     {

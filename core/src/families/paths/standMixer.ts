@@ -94,9 +94,14 @@ export const standMixerPath: PathData = {
       'plate',
       'governor and plate',
       'control',
-      [],
+      ['contact'],
       ['plate', 'slot'],
-      [row({ '@setting': 'low' }, { plate: 'low' }), row({}, { plate: 'high', slot: 'none' })],
+      // Through the slot one sees the sparks of the brushes as well.
+      [
+        row({ contact: 'poor' }, { slot: 'sparks' }),
+        row({ '@setting': 'low' }, { plate: 'low' }),
+        row({}, { plate: 'high', slot: 'none' }),
+      ],
       [
         mode('burnt', 'plate contacts burnt', 0.07, [row({}, { plate: { none: 0.6, low: 0.4 }, slot: 'sparks' })], {
           marks: { burnt: 0.2, scorched: 0.5 },

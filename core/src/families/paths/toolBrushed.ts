@@ -5,7 +5,7 @@ import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { phaseControl, universalMotor } from '../parts/universalMotor.js';
 
-const INSIDE = { level: 'shell', riskMin: 3, cautions: ['blade'] };
+const INSIDE = { level: 'shell', riskMin: 3, cautions: ['blade', 'earthed-scope'] };
 const TRIGGER = phaseControl({
   ...INSIDE,
   id: 'trigger',
@@ -32,7 +32,7 @@ export const toolBrushedPath: PathData = {
       id: 'source',
       name: 'fed by',
       choices: [
-        { name: 'pack', absent: ['cord'] },
+        { name: 'pack', absent: ['cord', 'insulation'] },
         { name: 'mains cord', absent: ['pack'] },
       ],
     },
@@ -219,7 +219,7 @@ export const toolBrushedPath: PathData = {
     looks(
       'pack-volts',
       'Pack, at rest and loaded',
-      'Pack out and cool, not swollen or wet. Volts at rest, then with a lamp across it for a second.',
+      'Pack out and cool, not swollen or wet. Volts at rest, then with a lamp across it for a second; single cells only where the pack has its own access, never by opening it.',
       'pack',
       ['holds: healthy', 'nothing: flat', 'sags: weak', 'a cell swollen or under 2 V: swollen'],
       { outside: true, handsMin: 2, cautions: ['cell'], reliability: 0.95 },
@@ -277,7 +277,7 @@ export const toolBrushedPath: PathData = {
         riskMin: 3,
         handsMin: 3,
         context: { load: 'loaded' },
-        cautions: ['blade'],
+        cautions: ['blade', 'earthed-scope'],
       },
     ),
   ].concat(FIRST.tests, TRIGGER.tests, MOTOR.tests),

@@ -491,6 +491,7 @@ export const washerFrontPath: PathData = {
         power: 'powered',
         probe: true,
         riskMin: 8,
+        cautions: ['earthed-scope', 'backfeed'],
         opens: ['board-plugs'],
         reliability: 0.97,
       },

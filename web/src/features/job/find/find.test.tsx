@@ -298,31 +298,3 @@ describe('the whole of it', () => {
     expect(screen.queryByRole('region', { name: 'No power' })).toBeNull();
   });
 });
-
-describe('what is tried at a part', () => {
-  it('is kept as a line and moves the suspects like a reading', async () => {
-    const complaint = [answered('lamp', 'lit'), answered('speed-33', 'still'), answered('speed-45', 'still')] as const;
-    const { view, find } = findOf(...complaint);
-    show(<PathFind view={view} stage="find" speedId="33" find={find} onStage={() => {}} />);
-    fireEvent.click(screen.getByRole('button', { name: /^governor/ }));
-    fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Tried here' }));
-    fireEvent.click(screen.getByRole('option', { name: 'swapped with a known good one' }));
-    fireEvent.click(screen.getByRole('button', { name: 'cured it' }));
-    await waitFor(async () =>
-      expect((await bodies())[0]).toEqual({
-        kind: 'tried',
-        block: 'governor',
-        name: 'governor',
-        trial: 'swapped',
-        result: 'cured',
-        amps: null,
-      }),
-    );
-    const body = (await bodies())[0] as EventBody;
-    const share = (of: typeof find) => of.answer.suspects.find((one) => one.block === 'governor')?.share ?? 0;
-    const after = findOf(...complaint, body).find;
-    expect(share(find)).toBeLessThan(0.4);
-    expect(share(after)).toBeGreaterThan(0.7);
-    expect([...after.evidence.words.values()]).toContain('tried: governor swapped with a known good one: cured it');
-  });
-});
