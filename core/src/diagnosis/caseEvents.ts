@@ -228,7 +228,8 @@ function mendEvents(
   const mended = modesCured(path, repair.cures).map((mode) => ({ mode, residual: repair.residual }));
   const touched = [...new Set(repair.cures.map((ref) => ref.split('.')[0] ?? ''))];
   const epoch: Event = { kind: 'epoch', repair: mend, mended, touched };
-  const again = result === 'cured' || result === 'no-change' || result === 'worse';
+  // Better is not well: what was wrong is still wrong, less of it.
+  const again = result !== undefined;
   return [epoch, ...(again ? afterwards(path, complaint, result, id) : [])];
 }
 

@@ -1,30 +1,76 @@
 /** What an answer is expected to tell, in bits, and whom it parts. */
 import type { PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
+import { keyOf } from './hypotheses.js';
 import type { Posterior } from './posterior.js';
 import type { Suspect } from './suspects.js';
 
+/** What is looked for: hypotheses that differ only in faults which nothing seen speaks for are one and the same. */
+export interface Target {
+  /** Class of each hypothesis. */
+  readonly classes: Int32Array;
+  /** Share of each class. */
+  readonly shares: Float64Array;
+}
+
+/** A fault is spoken for once its chance is this many times what it was before anything was seen (chosen). */
+const SPOKEN_FOR = 1.3;
+
 /**
- * Mutual information of the answer and the hypothesis, bits. With a slip every answer is alike. What lies
- * outside the model counts as one more thing that may be wrong.
+ * The faults that what was seen speaks for are looked for; what a unit may have beside them, as any other
+ * may, is not. While nothing was seen that speaks for any, all are looked for.
+ */
+export function targetOf({ model, space }: Engine, posterior: Posterior, before: Posterior): Target {
+  const sharesOf = (of: Posterior) => {
+    const out = new Float64Array(model.modes.length);
+    of.hypotheses.forEach((share, h) => {
+      for (const m of space.hypotheses[h]?.modes ?? []) out[m] = (out[m] as number) + share;
+    });
+    return out;
+  };
+  const [now, then] = [sharesOf(posterior), sharesOf(before)];
+  const spoken = model.modes.map((_mode, m) => (now[m] as number) > SPOKEN_FOR * (then[m] as number));
+  const all = !spoken.includes(true);
+  const byKey = new Map<string, number>();
+  const classes = Int32Array.from(space.hypotheses, ({ modes }) => {
+    const key = keyOf(all ? modes : modes.filter((m) => spoken[m]));
+    const known = byKey.get(key) ?? byKey.size;
+    byKey.set(key, known);
+    return known;
+  });
+  const shares = new Float64Array(byKey.size);
+  posterior.hypotheses.forEach((share, h) => {
+    const at = classes[h] as number;
+    shares[at] = (shares[at] as number) + share;
+  });
+  return { classes, shares };
+}
+
+/**
+ * Mutual information of the answer and what is looked for, bits. With a slip every answer is alike. What
+ * lies outside the model counts as one more thing that may be wrong.
  */
 export function information(
   engine: Engine,
   posterior: Posterior,
   test: PathTest,
+  { classes, shares }: Target,
 ): { bits: number; chances: Float64Array } {
   const { space } = engine;
   const count = test.outcomes.length;
   const slip = (1 - test.reliability) / count;
   const answers = engine.answers(test);
-  const sure = new Float64Array(space.hypotheses.length * count);
+  const sure = new Float64Array(shares.length * count);
   if (test.marks) {
     const chances = engine.markChances(test);
-    for (let i = 0; i < sure.length; i++)
-      sure[i] = (chances[i] as number) * (posterior.hypotheses[Math.floor(i / count)] as number);
+    for (let h = 0; h < classes.length; h++)
+      for (let a = 0; a < count; a++) {
+        const at = (classes[h] as number) * count + a;
+        sure[at] = (sure[at] as number) + (chances[h * count + a] as number) * (posterior.hypotheses[h] as number);
+      }
   } else
     for (let w = 0; w < answers.length; w++) {
-      const at = (space.worlds[w]?.hypothesis ?? 0) * count;
+      const at = (classes[space.worlds[w]?.hypothesis ?? 0] as number) * count;
       const share = posterior.worlds[w] as number;
       const answer = answers[w] as number;
       if (answer >= 0) sure[at + answer] = (sure[at + answer] as number) + share;
@@ -32,11 +78,11 @@ export function information(
     }
   const chances = outsideChances(engine, posterior, test);
   let known = chances.reduce((sum, part) => sum + plogp(part, part / posterior.outside), 0);
-  for (let h = 0; h < space.hypotheses.length; h++) {
-    const share = posterior.hypotheses[h] as number;
+  for (let c = 0; c < shares.length; c++) {
+    const share = shares[c] as number;
     if (share < 1e-12) continue;
     for (let a = 0; a < count; a++) {
-      const part = test.reliability * (sure[h * count + a] as number) + slip * share;
+      const part = test.reliability * (sure[c * count + a] as number) + slip * share;
       chances[a] = (chances[a] as number) + part;
       known += plogp(part, part / share);
     }
@@ -81,24 +127,30 @@ const plogp = (weight: number, chance: number): number => (chance > 0 ? weight *
  * Mutual information of two answers together and the hypothesis, bits: what is learnt of two looks behind
  * one opening. What lies outside the model and slips are left to the single answers.
  */
-export function pairInformation(engine: Engine, posterior: Posterior, a: PathTest, b: PathTest): number {
+export function pairInformation(
+  engine: Engine,
+  posterior: Posterior,
+  { classes, shares }: Target,
+  a: PathTest,
+  b: PathTest,
+): number {
   const { space } = engine;
   const [first, second] = [engine.answers(a), engine.answers(b)];
   const count = (a.outcomes.length + 1) * (b.outcomes.length + 1);
-  const joint = new Float64Array(space.hypotheses.length * count);
+  const joint = new Float64Array(shares.length * count);
   const chances = new Float64Array(count);
   for (let w = 0; w < first.length; w++) {
     const share = posterior.worlds[w] as number;
     if (share < 1e-12) continue;
     const answer = ((first[w] as number) + 1) * (b.outcomes.length + 1) + (second[w] as number) + 1;
-    const at = (space.worlds[w]?.hypothesis ?? 0) * count + answer;
+    const at = (classes[space.worlds[w]?.hypothesis ?? 0] as number) * count + answer;
     joint[at] = (joint[at] as number) + share;
     chances[answer] = (chances[answer] as number) + share;
   }
   let known = 0;
   for (let i = 0; i < joint.length; i++) {
     const part = joint[i] as number;
-    if (part > 0) known += plogp(part, part / (posterior.hypotheses[Math.floor(i / count)] as number));
+    if (part > 0) known += plogp(part, part / (shares[Math.floor(i / count)] as number));
   }
   const sum = chances.reduce((total, chance) => total + chance, 0);
   return a.reliability * b.reliability * chances.reduce((bits, chance) => bits - plogp(chance, chance / sum), known);

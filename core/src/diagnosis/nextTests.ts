@@ -7,7 +7,7 @@ import { needsPower, type PathTest } from '../families/index.js';
 import { bansOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
-import { information, pairInformation, splitsOf } from './information.js';
+import { information, pairInformation, splitsOf, targetOf, type Target } from './information.js';
 import { mendsOf, type MendAdvice } from './mends.js';
 import { posteriorOf, type Posterior } from './posterior.js';
 import { MINUTES_PER_MONEY, openingMinutes, owedOpening, reaching, WAIT_PART, type Situation } from './reaching.js';
@@ -21,6 +21,8 @@ const EXPLAINED = 12;
 const EQUAL_WORTH = 0.9;
 /** A mend that costs parts is bought on odds alone only from this chance. */
 export const BUY_FROM = 0.9;
+/** With nothing left to ask a mend is tried from this chance on. */
+const WORTH_TRYING = 0.2;
 /** Lifting a ban opens every test that needs power: worth so many bits beside its own (chosen). */
 const LIFT_BITS = 0.25;
 /** Every question costs as much: taking it up, writing it down (chosen). */
@@ -88,7 +90,8 @@ export function adviseNext(
   const again = new Set(contradictions.flatMap((one) => one.tests));
   const seek = new Set(mends.find((one) => one.found && one.seek.length > 0)?.seek ?? []);
   const owed = owedOpening(engine, posterior);
-  const ask = { bans, idle: stands(engine, posterior), again, seek, owed };
+  const target = targetOf(engine, posterior, unseen(engine));
+  const ask = { bans, idle: stands(engine, posterior), again, seek, owed, target };
   const open = engine.model.path.tests
     .filter((test) => (!situation.done.has(test.id) || again.has(test.id)) && !situation.unreachable.has(test.id))
     .map((test) => adviceOf(engine, posterior, situation, test, ask));
@@ -100,7 +103,7 @@ export function adviseNext(
       bans.filter((ban) => ban.chance === null),
     );
   const suspects = suspectsOf(engine, posterior);
-  const tests = paired(engine, posterior, situation, open.filter(worthwhile), owed)
+  const tests = paired(engine, posterior, situation, open.filter(worthwhile), ask)
     .sort((a, b) => Number(b.first !== null) - Number(a.first !== null) || order(a, b))
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const rest = open.filter((one) => !worthwhile(one));
@@ -140,17 +143,23 @@ function nextOf(
     if (!best) return { next: 'mend', reason: 'only' };
     if (best.minutes >= mend.minutes) return { next: 'mend', reason: 'cheaper' };
   }
-  return best
-    ? { next: 'test', reason: null }
-    : mend
-      ? { next: 'mend', reason: 'only' }
-      : { next: 'nothing', reason: null };
+  if (best) return { next: 'test', reason: null };
+  return mend && mend.chance >= WORTH_TRYING ? { next: 'mend', reason: 'only' } : { next: 'nothing', reason: null };
 }
 
 const seesFault = (test: PathTest, chances: Float64Array): number =>
   test.block === null
     ? 0
     : test.outcomes.reduce((sum, one, i) => sum + (one.modes.includes('healthy') ? 0 : (chances[i] as number)), 0);
+
+const UNSEEN = new WeakMap<Engine, Posterior>();
+
+/** A unit of which nothing is known. */
+function unseen(engine: Engine): Posterior {
+  const known = UNSEEN.get(engine) ?? posteriorOf(engine, []);
+  UNSEEN.set(engine, known);
+  return known;
+}
 
 const BEFORE = new WeakMap<Engine, Map<string, number>>();
 
@@ -162,7 +171,9 @@ function findChance(engine: Engine, test: PathTest, chances: Float64Array): numb
   if (test.block === null) return 0;
   const known = BEFORE.get(engine) ?? new Map<string, number>();
   BEFORE.set(engine, known);
-  const before = known.get(test.id) ?? seesFault(test, information(engine, posteriorOf(engine, []), test).chances);
+  const nothing = unseen(engine);
+  const all = () => targetOf(engine, nothing, nothing);
+  const before = known.get(test.id) ?? seesFault(test, information(engine, nothing, test, all()).chances);
   known.set(test.id, before);
   return Math.max(0, seesFault(test, chances) - before);
 }
@@ -175,13 +186,14 @@ interface Asking {
   readonly seek: ReadonlySet<string>;
   /** Part of each level's opening that a test has to answer for. */
   readonly owed: readonly number[];
+  readonly target: Target;
 }
 
 const lifts = (test: PathTest, bans: readonly StandingBan[]): boolean =>
   bans.some((ban) => test.lifts.includes(ban.id));
 
 function adviceOf(engine: Engine, posterior: Posterior, situation: Situation, test: PathTest, ask: Asking): TestAdvice {
-  const { bits, chances } = information(engine, posterior, test);
+  const { bits, chances } = information(engine, posterior, test, ask.target);
   const powered = needsPower(test);
   const minutes =
     ASKING_MIN +
@@ -244,7 +256,7 @@ function paired(
   posterior: Posterior,
   situation: Situation,
   open: readonly TestAdvice[],
-  owed: readonly number[],
+  { owed, target }: Asking,
 ): TestAdvice[] {
   const out = [...open];
   for (const { id } of engine.model.path.levels) {
@@ -259,7 +271,7 @@ function paired(
     const [first] = here;
     if (!first) continue;
     const best = here.slice(1).reduce((worth, other) => {
-      const both = pairInformation(engine, posterior, first.test, other.test);
+      const both = pairInformation(engine, posterior, target, first.test, other.test);
       const extra = bonusOf(first) + bonusOf(other);
       return Math.max(worth, (both + extra) / (opening + own(first) + own(other)));
     }, first.worth);
