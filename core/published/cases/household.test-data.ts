@@ -194,7 +194,8 @@ export const HOUSEHOLD_CASES: readonly WholeCase[] = [
     story: 'No tumble; the volts are there, and stay there with the wire lifted: they come from the board.',
     said: ['tumbles: still', 'drains: runs', 'motor-sound: silent', 'lifted-volts: holds'],
     truth: ['control.backfeed'],
-    shows: {},
+    // A known board cures it (was left out).
+    shows: { 'logic-swap': 'cured' },
     careful: ['harness-ohms', 'winding-ohms'],
     never: ['mend pressure', 'mend timer', 'mend door'],
   },

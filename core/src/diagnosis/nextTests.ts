@@ -216,7 +216,8 @@ function adviceOf(engine: Engine, posterior: Posterior, situation: Situation, te
     chances: test.outcomes.map((outcome, i) => ({ outcome: outcome.id, chance: chances[i] as number })),
     healthy: healthyAnswer(engine, test)?.words ?? null,
     forbidden:
-      powered || test.cautions.some((id) => ask.bans.some((ban) => ban.id === id)) ? forbiddenBy(test, ask) : null,
+      (powered || test.cautions.some((id) => ask.bans.some((ban) => ban.id === id)) ? forbiddenBy(test, ask) : null) ??
+      notBefore(engine, situation, test),
     first: ask.again.has(test.id) ? 'repeat' : cause ? 'cause' : null,
   };
 }
@@ -227,6 +228,13 @@ function forbiddenBy(test: PathTest, { bans, idle }: Asking): string | null {
   return idle && (test.waitMin >= LONG_MIN || NEEDS_RUNNING.some((key) => key in test.context))
     ? 'It does not turn: it cannot be run warm or loaded.'
     : null;
+}
+
+/** A test that risks a good part waits for those that prove it safe. */
+function notBefore(engine: Engine, { done }: Situation, test: PathTest): string | null {
+  const owed = test.after.filter((id) => !done.has(id));
+  const names = owed.map((id) => engine.model.path.tests.find((one) => one.id === id)?.name ?? id);
+  return names.length > 0 ? `Not before these are answered: ${names.join(', ')}.` : null;
 }
 
 /** A run of so many minutes is a long one. */

@@ -123,6 +123,7 @@ type TestMore = Partial<
     | 'money'
     | 'cautions'
     | 'opens'
+    | 'after'
     | 'lifts'
     | 'positive'
     | 'reliability'
@@ -161,6 +162,7 @@ const test = (
   riskMin: more.riskMin ?? (more.probe ? 2 : 0),
   cautions: more.cautions ?? [],
   opens: more.opens ?? [],
+  after: more.after ?? [],
   lifts: more.lifts ?? [],
   positive: more.positive ?? SEEN,
   reliability: more.reliability ?? 0.97,

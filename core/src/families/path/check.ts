@@ -71,6 +71,11 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
       `answer of ${test.id}`,
       test.outcomes.map((outcome) => outcome.id),
     );
+    must(
+      `test before ${test.id}`,
+      test.after,
+      path.tests.map((one) => one.id),
+    );
     must(`level of ${test.id}`, [test.level], levels);
     must(
       `open end of ${test.id}`,

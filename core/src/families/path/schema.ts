@@ -123,6 +123,8 @@ export const pathTestSchema = z.object({
   riskMin: z.number().min(0),
   cautions: z.array(words),
   opens: z.array(id),
+  /** Tests that have to be answered first: a known board is not risked on an unmeasured winding. */
+  after: z.array(id),
   /** Bans that any of its answers lifts, unless that answer raises one itself. */
   lifts: z.array(id),
   reliability: z.number().gt(0.5).max(1),

@@ -492,6 +492,7 @@ export const washerFrontPath: PathData = {
         probe: true,
         riskMin: 8,
         cautions: ['earthed-scope', 'backfeed'],
+        after: ['winding-ohms', 'bridge-diode'],
         opens: ['board-plugs'],
         reliability: 0.97,
       },

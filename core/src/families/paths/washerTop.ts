@@ -363,7 +363,7 @@ export const washerTopPath: PathData = {
       'Lid locked, pump and sensor proved: does the drive get its command? A known board for a minute.',
       'board',
       ['the same: healthy', 'cured: dead'],
-      { ...live, handsMin: 12, opens: ['board-plugs'], reliability: 0.96 },
+      { ...live, handsMin: 12, after: ['winding-ohms', 'bridge-diode'], opens: ['board-plugs'], reliability: 0.96 },
     ),
     looks(
       'rod-look',
