@@ -100,6 +100,13 @@ export function linearSupply(rails: Rails): PathPart {
           mode('open', 'regulator open', 0.02, [row({}, { supply: 'none' })]),
           mode('low', 'regulator low', 0.03, [row({ raw: ['right', 'rippled'] }, { supply: 'low' })]),
           mode('through', 'regulator shorted through', 0.01, [row({ raw: ['right', 'rippled'] }, { supply: 'high' })]),
+          mode(
+            'joint',
+            'a cracked joint in the supply: comes and goes with warmth',
+            0.015,
+            [row({ '@heat': 'warm', raw: ['right', 'rippled'] }, { supply: 'none' })],
+            { provoked: ['tap', 'heat', 'cold'] },
+          ),
           mode('warm', 'regulator gives way when warm', 0.02, [
             row({ '@heat': 'warm', raw: ['right', 'rippled'] }, { supply: 'low' }),
           ]),
@@ -203,6 +210,9 @@ export function linearSupply(rails: Rails): PathPart {
         { money: 6 },
       ),
       repair('regulator', 'Renew the regulator', ['regulator.*'], 25, level, { money: 4 }),
+      repair('joints', 'Reheat the joints of the supply, with new solder', ['regulator.joint'], 12, level, {
+        residual: 0.1,
+      }),
     ],
   };
 }

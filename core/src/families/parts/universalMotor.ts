@@ -1,5 +1,5 @@
 /** Cord, phase control and universal motor of a household machine or tool. Common practice, with no published source. */
-import { block, looks, measure, mode, ratedAt, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, mode, ratedAt, reads, repair, row, signal } from '../path/build.js';
 import { LEAKS } from './firstLook.js';
 import { liveAt, OUTSIDE, type PathPart, type Reach } from './part.js';
 
@@ -306,6 +306,12 @@ export function universalMotor(at: Motor): PathPart {
         ['smooth: healthy, bar, field, frame, dust, pitted', 'rough: bearing', 'stiff: stiff', 'will not turn: seized'],
         { level, handsMin: 2, opens: [...at.opens], reliability: 0.94 },
       ),
+    ],
+    causes: [
+      // A short brush sparks until the commutator is pitted: renew the brush, then true what it left.
+      cause('brushes.worn', 'armature.pitted', 0.2),
+      cause('brushes.tap', 'armature.pitted', 0.15),
+      cause('brushes.early', 'armature.pitted', 0.1),
     ],
     repairs: [
       repair(

@@ -49,6 +49,13 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
       option.choices.flatMap((choice) => choice.absent),
       [...blocks.keys(), ...path.tests.map((test) => test.id)],
     );
+  for (const { id, values } of path.contexts)
+    for (const value of values.slice(1)) {
+      const rows = path.blocks.flatMap((block) => [...block.healthy, ...block.modes.flatMap((mode) => mode.rows)]);
+      const used = rows.some((row) => [row.when[`@${id}`] ?? []].flat().includes(value));
+      if (used && !path.tests.some((test) => test.context[id] === value))
+        fail('no test asks for the condition', `${id} ${value}`);
+    }
   const bans = BANS.map((one) => one.id);
   for (const { id, modes: own } of path.blocks)
     must(

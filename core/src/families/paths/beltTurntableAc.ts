@@ -2,7 +2,7 @@
 import { firstLook, LEAKS } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
-import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 
 const CORD = mainsCord('bottom');
@@ -44,7 +44,7 @@ export const beltTurntableAcPath: PathData = {
     ...CORD.signals,
     signal('switched', 'feed behind the switch', ['none', 'trickle', 'right'], 'none'),
     signal('phases', 'two phases of the motor', ['none', 'one', 'reversed', 'shifted', 'right'], 'none'),
-    signal('windings', 'windings', ['alike', 'one open'], 'alike'),
+    signal('windings', 'windings', ['alike', 'one low', 'one open'], 'alike'),
     signal('motor', 'motor', ['still', 'slow', 'right', 'backward'], 'still'),
     signal('hum', 'noise of the motor', ['quiet', 'hums', 'knocks'], 'quiet'),
     signal('buzz', 'buzz of the plinth', ['none', 'buzzes'], 'none'),
@@ -96,6 +96,10 @@ export const beltTurntableAcPath: PathData = {
       [row({}, { windings: 'alike' })],
       [
         mode('open', 'a winding open', 0.03, [row({}, { windings: 'one open' })]),
+        mode('shorted', 'turns of a winding shorted: hot', 0.01, [row({}, { windings: 'one low' })], {
+          bans: 'rails',
+          marks: { burnt: 0.6, scorched: 0.5, blew: 0.2 },
+        }),
         mode('frame', 'winding to the frame', 0.008, [], { bans: 'frame', marks: LEAKS }),
       ],
     ),
@@ -110,7 +114,7 @@ export const beltTurntableAcPath: PathData = {
         row({ phases: 'none' }, { motor: 'still', hum: 'quiet' }),
         row({ phases: 'one' }, { motor: 'still', hum: 'hums' }),
         row({ phases: 'reversed' }, { motor: 'backward', hum: 'hums' }),
-        row({ windings: 'one open' }, { motor: 'still', hum: 'hums' }),
+        row({ windings: ['one open', 'one low'] }, { motor: 'still', hum: 'hums' }),
         row({ phases: 'shifted' }, { motor: 'right', hum: 'hums' }),
         row({}, { motor: 'right', hum: 'quiet' }),
       ],
@@ -367,8 +371,8 @@ export const beltTurntableAcPath: PathData = {
       'Ohms of each winding',
       'Unplugged, leads off. Each winding by itself.',
       'winding',
-      ['alike: healthy', 'one open: open', 'to the frame: frame'],
-      { level: 'bottom', handsMin: 3, opens: ['motor-plug'], reliability: 0.97 },
+      ['alike: healthy', 'one open: open', 'one low: shorted', 'to the frame: frame'],
+      { level: 'bottom', handsMin: 3, opens: ['motor-plug'], reliability: 0.97, lifts: ['rails', 'fuse'] },
     ),
     reads(
       'switch-volts',
@@ -379,6 +383,8 @@ export const beltTurntableAcPath: PathData = {
       { ...live, handsMin: 3 },
     ),
   ].concat(FIRST.tests, CORD.tests),
+  // A burnt resistor has a short behind it.
+  causes: [cause('winding.shorted', 'phase.dropper', 0.3), cause('motor.seized', 'winding.open', 0.2)],
   repairs: [
     ...CORD.repairs,
     repair('switch', 'Renew the switch', ['switch.open', 'switch.welded', 'switch.dirty'], 20, 'bottom', { money: 8 }),

@@ -364,6 +364,7 @@ export const cassetteDirectPath: PathData = {
     }),
     repair('trim', 'Set the speed trim', ['servo.trim'], 8, 'motor', { residual: 0.02, power: 'running' }),
     repair('servo', 'Renew the servo chip', ['servo.dead', 'servo.full'], 45, 'motor', { money: 15 }),
+    repair('ring', 'Re-magnetise the ring, or a donor ring', ['fg.scar'], 40, 'motor', { money: 25, residual: 0.3 }),
     repair('fg', 'Mend or renew the FG', ['fg.*'], 40, 'motor', { money: 15, residual: 0.1 }),
     repair('capstan', 'Clean and oil the capstan bearing', ['capstan.dry'], 12, 'motor', { residual: 0.08 }),
     repair('pinch', 'Renew the pinch roller', ['pinch.hard'], 12, 'outside', { money: 8 }),

@@ -457,6 +457,7 @@ export const directDriveQuartzPath: PathData = {
     repair('lock', 'Renew the lock chip', ['lock.*'], 45, 'bottom', { money: 20 }),
     repair('crystal', 'Renew the crystal', ['crystal.*'], 20, 'bottom', { money: 4 }),
     repair('divider', 'Renew the divider', ['divider.*'], 40, 'bottom', { money: 12 }),
+    repair('ring', 'Re-magnetise the ring, or a donor ring', ['fg.scar'], 40, 'platter', { money: 25, residual: 0.3 }),
     repair('fg', 'Clean and gap the FG head', ['fg.weak', 'fg.scar'], 15, 'platter', { residual: 0.3 }),
     repair('fg-track', 'Find and mend the FG connection', ['fg.lost'], 30, 'bottom', { residual: 0.1 }),
     repair('seat', 'Seat the rotor', ['platter.seat'], 3, 'platter', { residual: 0.02 }),

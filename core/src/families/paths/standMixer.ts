@@ -289,6 +289,7 @@ export const standMixerPath: PathData = {
       { level: 'inside', handsMin: 10, reliability: 0.97 },
     ),
   ].concat(FIRST.tests, CORD.tests, CONTROL.tests, MOTOR.tests),
+  causes: [...(MOTOR.causes ?? [])],
   repairs: [
     ...CORD.repairs,
     ...CONTROL.repairs,

@@ -281,7 +281,11 @@ export const toolBrushedPath: PathData = {
       },
     ),
   ].concat(FIRST.tests, TRIGGER.tests, MOTOR.tests),
-  causes: [cause('gearbox.jammed', 'armature.bar', 0.1), cause('armature.seized', 'trigger.shorted', 0.05)],
+  causes: [
+    ...(MOTOR.causes ?? []),
+    cause('gearbox.jammed', 'armature.bar', 0.1),
+    cause('armature.seized', 'trigger.shorted', 0.05),
+  ],
   repairs: [
     ...TRIGGER.repairs,
     ...MOTOR.repairs,

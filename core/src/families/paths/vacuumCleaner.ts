@@ -284,7 +284,11 @@ export const vacuumCleanerPath: PathData = {
       { level: 'motor', handsMin: 3, opens: ['motor-seal'], reliability: 0.96 },
     ),
   ].concat(FIRST.tests, CORD.tests, BOARD.tests, MOTOR.tests),
-  causes: [cause('filters.blocked', 'switch.link', 0.7), cause('filters.blocked', 'switch.protector', 0.5)],
+  causes: [
+    ...(MOTOR.causes ?? []),
+    cause('filters.blocked', 'switch.link', 0.7),
+    cause('filters.blocked', 'switch.protector', 0.5),
+  ],
   repairs: [
     ...CORD.repairs,
     ...BOARD.repairs,
