@@ -25,7 +25,8 @@ export function Enough({ advice, onStage }: { readonly advice: Advice; readonly 
       <p>
         {first ? (
           <>
-            <strong>{first.repair.name}</strong>: cures it with {percent(first.chance)}
+            <strong className={advised ? classes.mendName : undefined}>{first.repair.name}</strong>: cures it with{' '}
+            {percent(first.chance)}
             {THIN}%. Wrong, {wrong}
             {THIN}%, costs about {Math.max(1, Math.round(first.minutes - first.repair.money))} min
             {first.repair.money > 0 ? ` and ${money(first.repair.money)}` : ''}.

@@ -141,7 +141,9 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
             onStage={onStage}
           />
         ) : (
-          <h1 className="prompt">{answer.advice.mends[0] ? 'Nothing more to test' : 'Nothing left to ask'}</h1>
+          !mendFirst && (
+            <h1 className="prompt">{answer.advice.mends[0] ? 'Nothing more to test' : 'Nothing left to ask'}</h1>
+          )
         )}
         {!mendFirst && <Enough advice={answer.advice} onStage={onStage} />}
         {evidence.since && <p className="quiet">Since: {evidence.since}</p>}
