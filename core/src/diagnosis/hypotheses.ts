@@ -58,21 +58,24 @@ export function weightOf({ modes: all, causes }: NumberModel, modes: readonly nu
 
 /** All hypotheses with up to `most` faults at once (1 to 3), at most one mode a block; one fault more where its weight is `leastMore` or above. */
 export function spaceOf(model: NumberModel, most: number, leastMore: number): Space {
-  const hypotheses: Hypothesis[] = [{ modes: [], weight: 1 }];
-  const grow = (modes: readonly number[], from: number) => {
+  const hypotheses: Hypothesis[] = [{ modes: [], weight: weightOf(model, []) }];
+  const coupled = new Set(model.causes.flatMap(({ cause, victim }) => [cause, victim]));
+  // Where no cause or victim is among them the weight is the product of the odds.
+  const grow = (modes: readonly number[], weight: number, alone: boolean, from: number) => {
     if (modes.length > most) return;
     for (let m = from; m < model.modes.length; m++) {
-      const mode = model.modes[m];
-      if (!mode || modes.some((other) => model.modes[other]?.block === mode.block)) continue;
+      const mode = model.modes[m] as NumberModel['modes'][number];
+      if (modes.some((other) => model.modes[other]?.block === mode.block)) continue;
+      const simple = alone && !coupled.has(m);
+      if (simple && modes.length >= most && weight * mode.odds < leastMore) continue;
       const next = [...modes, m];
-      const both =
-        model.causes.length > 0 ? weightOf(model, next) : next.reduce((w, n) => w * (model.modes[n]?.odds ?? 0), 1);
+      const both = simple ? weight * mode.odds : weightOf(model, next);
       if (next.length > most && both < leastMore) continue;
       hypotheses.push({ modes: next, weight: both });
-      grow(next, m + 1);
+      grow(next, both, simple, m + 1);
     }
   };
-  grow([], 0);
+  grow([], 1, true, 0);
   const worlds = hypotheses.flatMap((hypothesis, h) => worldsOf(model, hypothesis, h));
   return { hypotheses, worlds, indexOf: new Map(hypotheses.map((one, i) => [keyOf(one.modes), i])) };
 }

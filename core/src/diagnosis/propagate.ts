@@ -52,22 +52,66 @@ export function rowsInContext(model: NumberModel, context: Int8Array): (modes: r
   };
 }
 
+const DEPENDENTS = new WeakMap<NumberModel, readonly (readonly number[])[]>();
+
+/** Signals that any row decides by a signal, for each signal: what is not among them need not be computed again. */
+function dependentsOf(model: NumberModel): readonly (readonly number[])[] {
+  const known = DEPENDENTS.get(model);
+  if (known) return known;
+  const sets = model.states.map(() => new Set<number>());
+  for (const row of [...model.healthy.flat(), ...model.modes.flatMap((mode) => mode.rows)]) {
+    for (const { signal } of row.signals) sets[signal]?.add(row.target);
+    if (row.out.kind === 'same') sets[row.out.signal]?.add(row.target);
+  }
+  const made = sets.map((set) => [...set]);
+  DEPENDENTS.set(model, made);
+  return made;
+}
+
 /** The settled state under rows that all fit the context. */
 export function settleRows(
   model: NumberModel,
   usable: readonly (readonly NumberRow[])[],
   world: Pick<World, 'choices'>,
 ): Int8Array {
+  const dependents = dependentsOf(model);
   const history: Int8Array[] = [];
   let state = Int8Array.from(model.rest);
+  let changed: readonly number[] | null = null;
   for (let step = 0; step < MOST_STEPS; step++) {
     for (let before = history.length - 1; before >= 0; before--)
       if (same(history[before] as Int8Array, state))
         return before === history.length - 1 ? state : hunting(model, history.slice(before));
     history.push(state);
-    state = update(usable, state, world);
+    const next = Int8Array.from(state);
+    if (changed === null)
+      for (let signal = 0; signal < usable.length; signal++) decide(usable, state, next, world, signal);
+    else
+      for (const one of changed)
+        for (const signal of dependents[one] as number[]) decide(usable, state, next, world, signal);
+    const moved: number[] = [];
+    for (let signal = 0; signal < next.length; signal++) if (next[signal] !== state[signal]) moved.push(signal);
+    changed = moved;
+    state = next;
   }
   return hunting(model, history);
+}
+
+/** The next state of one signal: the first of its rows that fits. */
+function decide(
+  usable: readonly (readonly NumberRow[])[],
+  state: Int8Array,
+  next: Int8Array,
+  world: Pick<World, 'choices'>,
+  signal: number,
+): void {
+  for (const row of usable[signal] as readonly NumberRow[]) {
+    if (!fits(row, state)) continue;
+    const out = outOf(row, state, world);
+    if (out < 0) continue;
+    next[signal] = out;
+    return;
+  }
 }
 
 function same(a: Int8Array, b: Int8Array): boolean {
@@ -77,24 +121,6 @@ function same(a: Int8Array, b: Int8Array): boolean {
 
 function fitsContext(row: NumberRow, context: Int8Array): boolean {
   return row.contexts.every(({ key, mask }) => (mask >> (context[key] as number)) & 1);
-}
-
-function update(
-  bySignal: readonly (readonly NumberRow[])[],
-  state: Int8Array,
-  world: Pick<World, 'choices'>,
-): Int8Array<ArrayBuffer> {
-  const next = Int8Array.from(state);
-  for (let signal = 0; signal < bySignal.length; signal++) {
-    for (const row of bySignal[signal] as readonly NumberRow[]) {
-      if (!fits(row, state)) continue;
-      const out = outOf(row, state, world);
-      if (out < 0) continue;
-      next[signal] = out;
-      break;
-    }
-  }
-  return next;
 }
 
 function fits(row: NumberRow, state: Int8Array): boolean {
