@@ -4,6 +4,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import classes from './Find.module.css';
 
+/** From this chance on, or once something was told, going live against the advice takes a word. */
+const PRESSING = 0.1;
+
+export const arePressing = (bans: readonly StandingBan[]): boolean =>
+  bans.some((ban) => ban.chance === null || ban.chance >= PRESSING);
+
 export const banWords = ({ why, lift }: StandingBan): string => `${why}. First ${lift}.`;
 
 export function Bans({ bans, live }: { readonly bans: readonly StandingBan[]; readonly live: boolean }) {

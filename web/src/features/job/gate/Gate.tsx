@@ -17,7 +17,7 @@ import { useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { PowerShape } from '../../../shared/shapes/PowerShape.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { banWords } from '../find/Bans.js';
+import { arePressing, banWords } from '../find/Bans.js';
 import { useJobFind } from '../find/findContext.js';
 import { Check } from './Check.js';
 import { GateEnds } from './GateEnds.js';
@@ -33,9 +33,6 @@ interface Props {
   readonly onCancel: () => void;
   readonly onPassed: (confirmed: readonly string[]) => void;
 }
-
-/** From this chance on, or once something was told, going live against the advice takes a word. */
-const PRESSING = 0.1;
 
 const NOTHING: GateAnswers = { accepted: [], inPlace: [], shortOhm: null, limit: null, confirmed: [] };
 
@@ -57,7 +54,7 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
   const hand = to === 'hand-back';
   const found = useJobFind();
   const bans = hand ? [] : (found?.answer?.advice.bans ?? []);
-  const pressing = bans.some((ban) => ban.chance === null || ban.chance >= PRESSING);
+  const pressing = arePressing(bans);
   const [known, setKnown] = useState(false);
   const left = problems.length + Number(pressing && !known);
   return (

@@ -7,6 +7,8 @@ import { useEffect, useRef, useState } from 'react';
 import { PowerShape } from '../../../shared/shapes/PowerShape.js';
 import { serverNow } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { arePressing } from '../find/Bans.js';
+import { useJobFind } from '../find/findContext.js';
 import { Gate } from '../gate/Gate.js';
 import type { JobView } from '../useJobView.js';
 import { usePowerUndo, type PowerUndo } from './powerUndo.js';
@@ -26,6 +28,8 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
   const [asked, setAsked] = useState<LiveState | null>(null);
   const { last, offer } = usePowerUndo();
   const { power, gates } = view.state;
+  const find = useJobFind();
+  const pressing = arePressing(find?.answer?.advice.bans ?? []);
   const states = view.job.powerKind === 'pack' ? PACK : MAINS;
   const set = (state: PowerState, conditions: readonly string[]) => {
     const line = makeLine(stage, { kind: 'power', state, conditions });
@@ -47,7 +51,9 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
     setAnchor(null);
     if (state === power && view.state.doubt === null) return;
     if (!isLive(state)) set(state, []);
-    else if (gateHolds(gates, state as LiveState, serverNow()).holds) set(state, ['the gate passed before holds']);
+    // What speaks against power now was not known when the gate was passed: it is asked again.
+    else if (!pressing && gateHolds(gates, state as LiveState, serverNow()).holds)
+      set(state, ['the gate passed before holds']);
     else setAsked(state as LiveState);
   };
   const latest = useRef(choose);
