@@ -68,6 +68,9 @@ function dependentsOf(model: NumberModel): readonly (readonly number[])[] {
   return made;
 }
 
+/** Steps after which what has not come to rest is watched for running in a circle. */
+const MOSTLY_AT_REST = 24;
+
 /** The settled state under rows that all fit the context. */
 export function settleRows(
   model: NumberModel,
@@ -77,13 +80,15 @@ export function settleRows(
   const dependents = dependentsOf(model);
   const history: Int8Array[] = [];
   let state = Int8Array.from(model.rest);
-  let changed: readonly number[] | null = null;
+  let next = Int8Array.from(state);
+  let changed: number[] | null = null;
   for (let step = 0; step < MOST_STEPS; step++) {
-    for (let before = history.length - 1; before >= 0; before--)
-      if (same(history[before] as Int8Array, state))
-        return before === history.length - 1 ? state : hunting(model, history.slice(before));
-    history.push(state);
-    const next = Int8Array.from(state);
+    if (step >= MOSTLY_AT_REST) {
+      const from = history.findIndex((before) => same(before, state));
+      if (from >= 0) return hunting(model, history.slice(from));
+      history.push(Int8Array.from(state));
+    }
+    next.set(state);
     if (changed === null)
       for (let signal = 0; signal < usable.length; signal++) decide(usable, state, next, world, signal);
     else
@@ -91,8 +96,9 @@ export function settleRows(
         for (const signal of dependents[one] as number[]) decide(usable, state, next, world, signal);
     const moved: number[] = [];
     for (let signal = 0; signal < next.length; signal++) if (next[signal] !== state[signal]) moved.push(signal);
+    if (moved.length === 0) return state;
     changed = moved;
-    state = next;
+    [state, next] = [next, state];
   }
   return hunting(model, history);
 }
