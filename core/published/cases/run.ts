@@ -10,7 +10,6 @@ import {
   posteriorOf,
   suspectsOf,
   untouched,
-  type Advice,
   type CaseEntry,
   type Engine,
   type Event,
@@ -130,7 +129,7 @@ class Run {
     const advice = adviseNext(this.engine, posteriorOf(this.engine, this.events), this.situation);
     const next = nextStep(path, advice);
     if (!next) return false;
-    if (next.kind === 'mend') return this.mend(next.id, advice);
+    if (next.kind === 'mend') return this.mend(next.id);
     const test = path.tests.find((each) => each.id === next.id) as PathTest;
     this.judge(`test ${test.id}`, needsPower(test));
     this.asked.push(test.id);
@@ -158,7 +157,7 @@ class Run {
     return healthyAnswer(this.engine, test)?.id ?? '';
   }
 
-  private mend(id: string, _advice: Advice): boolean {
+  private mend(id: string): boolean {
     const { path } = this.engine.model;
     const repair = path.repairs.find((each) => each.id === id);
     if (!repair) return false;

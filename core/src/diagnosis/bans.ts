@@ -111,15 +111,24 @@ function withMode(space: Engine['space'], mode: number): readonly number[] {
   return found;
 }
 
-/** Bans raised by answers and not lifted by a later one, nor by the mend of what was behind them. */
+/**
+ * Bans raised by answers, not lifted since: every measurement that speaks to the ban has to be made (a sound
+ * cord says nothing of the bridge behind it), or what was behind it is seen or mended.
+ */
 export function standingAfter(engine: Engine, events: readonly Event[]): string[] {
   const { model } = engine;
-  const standing = new Set<string>();
+  const standing = new Map<string, Set<string>>();
+  const lifting = (ban: string) => model.path.tests.filter((test) => test.lifts.includes(ban)).map((test) => test.id);
   for (const event of events) {
     if (event.kind === 'saw') {
-      const { raises, lifts, saw, pin } = event.observation;
-      for (const ban of lifts ?? []) standing.delete(ban);
-      if (raises) standing.add(raises);
+      const { raises, lifts, saw, pin, test } = event.observation;
+      for (const ban of lifts ?? []) {
+        const owed = standing.get(ban);
+        owed?.delete(test ?? '');
+        if (owed?.size === 0) standing.delete(ban);
+      }
+      // On a kind that has nothing to measure there is nothing to wait for; a bad cell waits for another pack.
+      if (raises && (raises === 'cell' || lifting(raises).length > 0)) standing.set(raises, new Set(lifting(raises)));
       if (saw.kind === 'block' && pin !== undefined)
         traced(saw.modes.map((mode) => model.modes[model.modeOf.get(`${saw.block}.${mode}`) ?? -1]?.marks ?? {}));
     } else if (event.kind === 'epoch') {
@@ -130,7 +139,7 @@ export function standingAfter(engine: Engine, events: readonly Event[]): string[
       }
     }
   }
-  return [...standing];
+  return [...standing.keys()];
 
   /** What every fault that it can have been explains is traced. */
   function traced(marks: readonly Readonly<Record<string, number>>[]) {

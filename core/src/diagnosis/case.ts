@@ -1,5 +1,5 @@
 /** A case solved: suspects, what speaks for them, the next step, and what must not be done. */
-import { banOf, ratedPath, variantPath, type DrivePath } from '../families/index.js';
+import { banWords, ratedPath, variantPath, type DrivePath } from '../families/index.js';
 import { CoreError } from '../errors.js';
 import { eventsFrom } from './caseEvents.js';
 import { problem, type CaseFile, type CaseProblem } from './caseFile.js';
@@ -109,7 +109,7 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
     does_not_fit: unexplained(posterior).map(Number),
     next: advice.next,
     next_step: nextStep(engine.model.path, advice),
-    banned: advice.bans.map(({ id }) => `${banOf(id).why}: first ${banOf(id).lift}.`),
+    banned: advice.bans.map(banWords),
     tests: advice.tests.slice(0, 8).map((one) => ({
       test: one.test.id,
       bits: one.bits,

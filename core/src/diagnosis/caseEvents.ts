@@ -67,7 +67,8 @@ function observed(
     ...(seesFault ? { pin: test.positive } : {}),
     ...(test.power === 'dead' && !test.marks ? { dead: true } : {}),
     raises: outcome?.raises ?? null,
-    lifts: test.lifts,
+    // Who finds it wet has not said that nothing is burnt.
+    lifts: outcome?.raises ? [] : test.lifts,
   };
 }
 
@@ -153,7 +154,7 @@ const NO_CURRENT_A = 0.03;
 export function eventsFrom(path: DrivePath, entries: readonly CaseEntry[]): { readonly events: Event[] } | CaseProblem {
   const events: Event[] = [];
   for (const [i, entry] of entries.entries()) {
-    const read = eventsOf(path, entry, String(i), complaintIn(path, events));
+    const read = eventsOf(path, entry, String(i), () => complaintIn(path, events));
     if ('reason' in read) return { ...read, message: `Observation ${i}: ${read.message}` };
     events.push(...read);
   }
@@ -164,7 +165,7 @@ function eventsOf(
   path: DrivePath,
   entry: CaseEntry,
   id: string,
-  complaint: readonly Observation[],
+  complaint: () => readonly Observation[],
 ): Event[] | CaseProblem {
   if ('test' in entry) {
     const read = observationFrom(path, entry, id);
@@ -175,8 +176,8 @@ function eventsOf(
     const strange = touched.find((one) => !path.blocks.some((block) => block.id === one));
     return strange === undefined ? [{ kind: 'epoch', mended: [], touched }] : unknownPart(path, strange);
   }
-  if ('mend' in entry) return mendEvents(path, entry.mend, entry.result, id, complaint);
-  return trialEvents(path, entry, id, complaint);
+  if ('mend' in entry) return mendEvents(path, entry.mend, entry.result, id, complaint());
+  return trialEvents(path, entry, id, complaint());
 }
 
 const unknownPart = (path: DrivePath, part: string): CaseProblem =>
@@ -227,7 +228,7 @@ function mendEvents(
   }
   const mended = modesCured(path, repair.cures).map((mode) => ({ mode, residual: repair.residual }));
   const touched = [...new Set(repair.cures.map((ref) => ref.split('.')[0] ?? ''))];
-  const epoch: Event = { kind: 'epoch', repair: mend, mended, touched };
+  const epoch: Event = { kind: 'epoch', mended, touched };
   // Better is not well: what was wrong is still wrong, less of it.
   const again = result !== undefined;
   return [epoch, ...(again ? afterwards(path, complaint, result, id) : [])];

@@ -4,8 +4,19 @@ import { contextIndex, numberModel, type NumberModel } from './model.js';
 import { healthyWorld, type Engine } from './engine.js';
 import { rowsOf, settle } from './propagate.js';
 
-/** States by signal of a healthy unit in a context, without making the whole family ready. */
-export function healthyStates(path: DrivePath, context: Context = {}): Map<string, string> {
+const KNOWN = new WeakMap<DrivePath, Map<string, Map<string, string>>>();
+
+/** States by signal of a healthy unit in a context, without making the whole family ready; once for each context. */
+export function healthyStates(path: DrivePath, context: Context = {}): ReadonlyMap<string, string> {
+  const known = KNOWN.get(path) ?? new Map<string, Map<string, string>>();
+  KNOWN.set(path, known);
+  const key = JSON.stringify(Object.entries(context).sort());
+  const made = known.get(key) ?? statesIn(path, context);
+  known.set(key, made);
+  return made;
+}
+
+function statesIn(path: DrivePath, context: Context): Map<string, string> {
   const model = numberModel(path);
   const settled = settle(model, rowsOf(model, []), { choices: new Map() }, contextIndex(model, context));
   return new Map(path.signals.map((signal, i) => [signal.id, stateName(model, i, settled[i] ?? 0)]));

@@ -1,5 +1,5 @@
 /** What may be mended next: by chance over cost, the cause before its victim, what was found before all. */
-import type { DrivePath, PathRepair } from '../families/index.js';
+import { banWords, type DrivePath, type PathRepair } from '../families/index.js';
 import { BAN_SHARE, clearedModes, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
@@ -85,7 +85,7 @@ class Guard {
   ): Pick<MendAdvice, 'forbidden' | 'seek'> {
     const { model } = this.engine;
     const [ban] = this.bans;
-    if (repair.power === 'running' && ban) return { forbidden: `${ban.why}: first ${ban.lift}.`, seek: [] };
+    if (repair.power === 'running' && ban) return { forbidden: banWords(ban), seek: [] };
     const refOf = (m: number) => model.modes[m]?.ref ?? '';
     const victims = model.causes.filter(
       ({ victim, cause }) =>

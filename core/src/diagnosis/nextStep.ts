@@ -1,5 +1,5 @@
 /** The next step in words: what to do, why, what it needs, what it must not. */
-import { CAUTIONS, type DrivePath } from '../families/index.js';
+import { banWords, CAUTIONS, type DrivePath } from '../families/index.js';
 import { fixed } from '../quantity/index.js';
 import type { MendAdvice } from './mends.js';
 import type { Advice, MendReason, TestAdvice } from './nextTests.js';
@@ -35,7 +35,7 @@ const levelWords = (path: DrivePath, id: string): string[] => {
   return at > 0 ? [path.levels[at]?.name ?? id] : [];
 };
 
-const powerOff = (advice: Advice): string[] => advice.bans.map((ban) => `no power: ${ban.why}; first ${ban.lift}`);
+const powerOff = (advice: Advice): string[] => advice.bans.map((ban) => `no power: ${banWords(ban)}`);
 
 function testStep(path: DrivePath, advice: Advice, one: TestAdvice): NextStep {
   const { test } = one;

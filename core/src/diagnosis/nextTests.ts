@@ -3,7 +3,7 @@
  * unit's present state of opening and power, its danger counted in minutes; an opening that makes two looks
  * possible is shared by them. Or a mend: of what was found, or when trying costs less than knowing more.
  */
-import { needsPower, type PathTest } from '../families/index.js';
+import { banWords, needsPower, type PathTest } from '../families/index.js';
 import { bansOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
@@ -224,7 +224,7 @@ function adviceOf(engine: Engine, posterior: Posterior, situation: Situation, te
 
 function forbiddenBy(test: PathTest, { bans, idle }: Asking): string | null {
   const ban = bans.find((one) => test.cautions.includes(one.id)) ?? bans[0];
-  if (ban) return `${ban.why}: first ${ban.lift}.`;
+  if (ban) return banWords(ban);
   return idle && (test.waitMin >= LONG_MIN || NEEDS_RUNNING.some((key) => key in test.context))
     ? 'It does not turn: it cannot be run warm or loaded.'
     : null;

@@ -28,7 +28,7 @@ export interface Observation {
 export type Saw =
   | { readonly kind: 'signal'; readonly signal: string; readonly weights: Readonly<Record<string, number>> }
   | { readonly kind: 'block'; readonly block: string; readonly modes: readonly string[] }
-  /** What was told or smelt, of the marks asked for; null for none of them. */
+  /** The answer of a question about marks: what was told or smelt, or that there was none. */
   | { readonly kind: 'mark'; readonly test: string; readonly outcome: string }
   /** A signal while some blocks were as good as sound: bridged, swapped for known good ones, or fed direct past them. */
   | {

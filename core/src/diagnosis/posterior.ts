@@ -25,8 +25,6 @@ export type Event =
   /** A mend or a strip-down step. */
   | {
       readonly kind: 'epoch';
-      /** The mend's id, where it is one of the path's. */
-      readonly repair?: string;
       readonly mended: readonly { readonly mode: string; readonly residual: number }[];
       readonly touched: readonly string[];
     }
@@ -119,7 +117,7 @@ function update(
   prior: Float64Array,
   outside: Float64Array,
   all: readonly Observation[],
-): Omit<Posterior, 'standing'> & { standing: readonly string[] } {
+): Omit<Posterior, 'standing'> {
   const { space } = engine;
   const pins = pinsOf(engine, all);
   const seen = all.filter((one) => !pins.aside.has(one.id));
@@ -139,7 +137,7 @@ function update(
   space.worlds.forEach((world, w) => {
     hypotheses[world.hypothesis] = (hypotheses[world.hypothesis] as number) + (worlds[w] as number);
   });
-  return { worlds, hypotheses, beyond, outside: sum(beyond), groups, pins, standing: [] };
+  return { worlds, hypotheses, beyond, outside: sum(beyond), groups, pins };
 }
 
 /**

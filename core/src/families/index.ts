@@ -32,7 +32,7 @@ export {
   type ModelSheet,
 } from './path/fit.js';
 export { pathSchema } from './path/schema.js';
-export { BANS, banOf, type Ban } from './shared/bans.js';
+export { BANS, banOf, banWords, type Ban } from './shared/bans.js';
 export { PLACE_ALIASES } from './shared/aliases.js';
 export { LANE_ORDER, pathOrder } from './path/order.js';
 export { needsPower } from './path/power.js';

@@ -134,7 +134,6 @@ export function findEvidence(
         mended.add(body.repairId);
         events.push({
           kind: 'epoch',
-          repair: body.repairId,
           mended: curedBy(path, body.repairId),
           touched: [...new Set([...touchedBy(path, body.name), ...curedBlocks(path, body.repairId)])],
         });

@@ -155,7 +155,7 @@ class Search {
       this.confirmed.add(mode);
       this.unit.faults.delete(mode);
     }
-    this.events.push({ kind: 'epoch', repair: repair.id, mended: cures, touched: [] });
+    this.events.push({ kind: 'epoch', mended: cures, touched: [] });
     this.situation = {
       ...this.situation,
       level: this.deeper(repair.level),

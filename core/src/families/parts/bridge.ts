@@ -123,7 +123,6 @@ export function bridge(at: Bridge): PathPart {
           handsMin: 4,
           opens: ['motor-plug'],
           reliability: 0.96,
-          ...(at.mains ? { lifts: ['frame'] } : {}),
           row: alike(
             ['1 to 2', '2 to 3', '3 to 1'],
             'Ω',

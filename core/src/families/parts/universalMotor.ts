@@ -288,7 +288,7 @@ export function universalMotor(at: Motor): PathPart {
           'field open: field',
           'path to the frame: frame, dust',
         ],
-        { level, handsMin: 6, opens: [...at.opens], reliability: 0.95, lifts: ['frame', 'fuse'] },
+        { level, handsMin: 6, opens: [...at.opens], reliability: 0.95, lifts: ['fuse'] },
       ),
       looks(
         'commutator-look',

@@ -121,6 +121,9 @@ export function variantPath(path: DrivePath, variant: Readonly<Record<string, st
   return withoutParts(path, absent);
 }
 
+const byPlate = (text: string, times: number, volts: number): string =>
+  times === 1 ? text : `${text}; here by the ${volts} V of the plate`;
+
 /** The path with the bands that go with the rated volts set to those of the plate. */
 export function ratedPath(path: DrivePath, volts: number | null): DrivePath {
   if (volts === null) return path;
@@ -129,7 +132,15 @@ export function ratedPath(path: DrivePath, volts: number | null): DrivePath {
     const times = volts / measure.rated;
     const end = (value: number | null) => (value === null ? null : value * times);
     const bands = measure.bands.map(({ state, from, to }) => ({ state, from: end(from), to: end(to) }));
-    return { ...signal, measure: { ...measure, rated: volts, bands } };
+    return {
+      ...signal,
+      measure: {
+        ...measure,
+        rated: volts,
+        bands,
+        origin: { ...measure.origin, text: byPlate(measure.origin.text, times, volts) },
+      },
+    };
   };
   return { ...path, signals: path.signals.map(scaled) };
 }

@@ -31,6 +31,9 @@ export const BANS: readonly Ban[] = [
   ban('stalled', 'A motor that cannot turn burns itself or what feeds it', 'turn it by hand, dead: it must be free'),
 ];
 
+/** "A shorted rail burns what feeds it: first measure ohms from rail to rail, dead." */
+export const banWords = ({ why, lift }: Ban): string => `${why}: first ${lift}.`;
+
 export const banOf = (id: string): Ban => {
   const found = BANS.find((one) => one.id === id);
   if (!found) throw new RangeError(`no ban ${id}`);

@@ -1,5 +1,6 @@
 /** Why power stays off, and what lifts it: the likeliest in one sentence, the others behind a tap. */
 import type { StandingBan } from '@amber-gauge/core/diagnosis';
+import { banWords } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import classes from './Find.module.css';
@@ -9,8 +10,6 @@ const PRESSING = 0.1;
 
 export const arePressing = (bans: readonly StandingBan[]): boolean =>
   bans.some((ban) => ban.chance === null || ban.chance >= PRESSING);
-
-export const banWords = ({ why, lift }: StandingBan): string => `${why}. First ${lift}.`;
 
 export function Bans({ bans, live }: { readonly bans: readonly StandingBan[]; readonly live: boolean }) {
   const [all, setAll] = useState(false);

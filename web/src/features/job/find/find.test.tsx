@@ -290,7 +290,7 @@ describe('the whole of it', () => {
     show(<PathFind view={jammed.view} stage="find" speedId="33" find={jammed.find} onStage={() => {}} />);
     const bans = screen.getByRole('region', { name: 'No power' });
     expect(bans.textContent).toContain('No power yet: A motor that cannot turn burns itself');
-    expect(bans.textContent).toContain('First turn it by hand, dead: it must be free.');
+    expect(bans.textContent).toContain('first turn it by hand, dead: it must be free.');
     cleanup();
     const slow = findOf(answered('lamp', 'lit'), answered('speed-33', 'slow'));
     show(<PathFind view={slow.view} stage="find" speedId="33" find={slow.find} onStage={() => {}} />);

@@ -7,7 +7,7 @@ import {
   type GateTo,
   type StageId,
 } from '@amber-gauge/core/bench';
-import { familyOf } from '@amber-gauge/core/families';
+import { banWords, familyOf } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -17,7 +17,7 @@ import { useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { PowerShape } from '../../../shared/shapes/PowerShape.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { arePressing, banWords } from '../find/Bans.js';
+import { arePressing } from '../find/Bans.js';
 import { useJobFind } from '../find/findContext.js';
 import { Check } from './Check.js';
 import { GateEnds } from './GateEnds.js';

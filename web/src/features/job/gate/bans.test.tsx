@@ -46,7 +46,7 @@ describe('going live against the advice', () => {
     press(answered('lamp', 'lit'), answered('spin-pulley', 'will-not-turn'));
     const gate = await screen.findByRole('dialog');
     expect(gate.textContent).toContain('Find says: no power yet.');
-    expect(gate.textContent).toContain('A motor that cannot turn burns itself or what feeds it. First turn it by hand');
+    expect(gate.textContent).toContain('A motor that cannot turn burns itself or what feeds it: first turn it by hand');
     const word = screen.getByRole('checkbox', { name: /I know this, and go live through a limit/ });
     const open = () => Number(/(\d+) still open/.exec(gate.textContent)?.[1] ?? 0);
     const before = open();
