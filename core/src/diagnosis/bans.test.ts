@@ -2,26 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { BANS, needsPower, PATHS, type DrivePath } from '../families/index.js';
 import { seeded, type Random } from '../numeric/index.js';
-import {
-  adviseNext,
-  bansOf,
-  engineOf,
-  eventsFrom,
-  posteriorOf,
-  untouched,
-  type CaseEntry,
-  type Engine,
-  type Event,
-} from './index.js';
-
-const engines = new Map<string, Engine>();
-const ready = (id: string): Engine => {
-  const known = engines.get(id) ?? engineOf(PATHS.get(id) as DrivePath);
-  engines.set(id, known);
-  return known;
-};
-
-const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)] as T;
+import { ready, pick, eventsOf } from './everyFamily.test-data.js';
+import { adviseNext, bansOf, posteriorOf, untouched, type CaseEntry } from './index.js';
 
 /** Up to six answers of any tests at all, in any order, contradictions with them. */
 function answers(path: DrivePath, random: Random): CaseEntry[] {
@@ -29,12 +11,6 @@ function answers(path: DrivePath, random: Random): CaseEntry[] {
     const test = pick(path.tests, random);
     return { test: test.id, outcome: pick(test.outcomes, random).id };
   });
-}
-
-function eventsOf(path: DrivePath, entries: readonly CaseEntry[]): Event[] {
-  const read = eventsFrom(path, entries);
-  if ('reason' in read) throw new Error(read.message);
-  return read.events;
 }
 
 describe.each([...PATHS.keys()])('%s', (id) => {
@@ -128,6 +104,21 @@ describe('what was told', () => {
     expect(bans(tingle, { test: 'insulation', value: 0.2, unit: 'MΩ' })).toContain('frame');
     expect(bans(tingle, { test: 'insulation', value: 200, unit: 'kΩ' })).toContain('frame');
     expect(bans(tingle, { test: 'insulation', value: 40, unit: 'MΩ' })).toEqual([]);
+  });
+
+  it('one sound measurement does not lift what several have to answer, nor does a wet look say that nothing is burnt', () => {
+    const washer = ready('washer-top');
+    const of = (...entries: CaseEntry[]) => posteriorOf(washer, eventsOf(washer.model.path, entries)).standing;
+    const blew: CaseEntry = { test: 'first', outcome: 'blew-a-fuse' };
+    expect(of(blew)).toEqual(['fuse']);
+    expect(of(blew, { test: 'cord', outcome: 'through' })).toEqual(['fuse']);
+    expect(of(blew, { test: 'cord', outcome: 'through' }, { test: 'bridge-diode', outcome: 'alike' })).toEqual([]);
+    const tingle: CaseEntry = { test: 'first', outcome: 'tingled-or-tripped-the-earth-leakage-breaker' };
+    expect(of(tingle, { test: 'winding-ohms', outcome: 'alike' })).toEqual(['frame']);
+    expect(of(told('smells-burnt-or-smoked'), { test: 'inside-look', outcome: 'wet' }).sort()).toEqual([
+      'burnt',
+      'wet',
+    ]);
   });
 
   it('the mend of what was behind it lifts it', () => {

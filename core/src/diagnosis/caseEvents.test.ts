@@ -1,23 +1,8 @@
 /** Trials, mends, variants and sizes in a case, by what a careful person concludes from them. */
 import { describe, expect, it } from 'vitest';
-import { PATHS } from '../families/index.js';
-import { readCase, solveCase, type CaseAnswer, type CaseProblem } from './index.js';
+import { share, solved, type Entry } from './everyFamily.test-data.js';
+import type { CaseAnswer } from './index.js';
 
-type Entry = Record<string, unknown>;
-
-function solved(family: string, observations: readonly Entry[], more: Entry = {}): CaseAnswer {
-  const answer = tried(family, observations, more);
-  if (answer.kind !== 'answer') throw new Error(answer.message);
-  return answer;
-}
-
-function tried(family: string, observations: readonly Entry[], more: Entry = {}): CaseAnswer | CaseProblem {
-  const read = readCase(JSON.stringify({ family, observations, ...more }));
-  return read.kind === 'case' ? solveCase(PATHS, read.file) : read;
-}
-
-const share = (answer: CaseAnswer, block: string): number =>
-  answer.suspects.find((one) => one.block === block)?.share ?? 0;
 const mode = (answer: CaseAnswer, ref: string): number =>
   answer.suspects.flatMap((one) => one.modes).find((one) => one.mode === ref)?.share ?? 0;
 

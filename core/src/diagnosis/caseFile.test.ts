@@ -1,23 +1,6 @@
 /** Variants of a case, and what cannot be read of one. */
 import { describe, expect, it } from 'vitest';
-import { PATHS } from '../families/index.js';
-import { readCase, solveCase, type CaseAnswer, type CaseProblem } from './index.js';
-
-type Entry = Record<string, unknown>;
-
-function solved(family: string, observations: readonly Entry[], more: Entry = {}): CaseAnswer {
-  const answer = tried(family, observations, more);
-  if (answer.kind !== 'answer') throw new Error(answer.message);
-  return answer;
-}
-
-function tried(family: string, observations: readonly Entry[], more: Entry = {}): CaseAnswer | CaseProblem {
-  const read = readCase(JSON.stringify({ family, observations, ...more }));
-  return read.kind === 'case' ? solveCase(PATHS, read.file) : read;
-}
-
-const share = (answer: CaseAnswer, block: string): number =>
-  answer.suspects.find((one) => one.block === block)?.share ?? 0;
+import { share, solved, tried, type Entry } from './everyFamily.test-data.js';
 
 describe('a variant', () => {
   it('leaves out what it has not, and says what there is where it is misnamed', () => {

@@ -2,30 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import { PATHS, type DrivePath, type PathTest } from '../families/index.js';
 import { seeded, type Random } from '../numeric/index.js';
-import {
-  engineOf,
-  eventsFrom,
-  modeRank,
-  posteriorOf,
-  suspectsOf,
-  type CaseEntry,
-  type Engine,
-  type Event,
-} from './index.js';
+import { ready, pick, eventsOf } from './everyFamily.test-data.js';
+import { engineOf, modeRank, posteriorOf, suspectsOf, type CaseEntry } from './index.js';
 
-const engines = new Map<string, Engine>();
-const ready = (id: string): Engine => {
-  const known = engines.get(id) ?? engineOf(PATHS.get(id) as DrivePath);
-  engines.set(id, known);
-  return known;
-};
-const pick = <T>(list: readonly T[], random: Random): T => list[Math.floor(random() * list.length)] as T;
-
-function eventsOf(path: DrivePath, entries: readonly CaseEntry[]): Event[] {
-  const read = eventsFrom(path, entries);
-  if ('reason' in read) throw new Error(read.message);
-  return read.events;
-}
 const answer = (test: PathTest, random: Random): CaseEntry => ({
   test: test.id,
   outcome: pick(test.outcomes, random).id,
