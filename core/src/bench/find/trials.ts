@@ -51,6 +51,22 @@ const NEVER_BRIDGED: Readonly<Record<string, readonly string[]>> = {
   'vacuum-cleaner': ['switch'],
 };
 
+/** What changes the volts is never bridged: what follows would get them raw. */
+const CONVERTS = ['plug', 'transformer', 'rectifier', 'regulator', 'supply', 'bulk'];
+
+/** Controls that are bypassed for a minute to part them from the switch before them. */
+const BYPASSED = ['board', 'boost'];
+
+/** Whether a bridge across it says anything: a contact or a line that gives on what it gets, or such a control. */
+function canBridge(familyId: string, block: DrivePath['blocks'][number]): boolean {
+  if (CONVERTS.includes(block.id) || (NEVER_BRIDGED[familyId]?.includes(block.id) ?? false)) return false;
+  if (block.lane !== 'supply' && block.lane !== 'control') return false;
+  const passes = block.healthy.some((row) =>
+    Object.values(row.out).some((out) => typeof out === 'string' && block.inputs.includes(out.replace(/^=/, ''))),
+  );
+  return passes || BYPASSED.includes(block.id);
+}
+
 /** How the trial is done without harm. */
 export const TRIAL_CAUTIONS: Readonly<Partial<Record<Trial, string>>> = {
   bridged:
@@ -65,12 +81,12 @@ export const TRIAL_CAUTIONS: Readonly<Partial<Record<Trial, string>>> = {
   loaded: 'Gloves off, sleeves clear, a soft pad on the rim: never at a blade, a chain or a gear.',
 };
 
-/** Trials that may be made at a block; only what turns by itself is fed direct. */
+/** Trials that may be made at a block; only what turns by itself is fed direct, only a contact or a line is bridged. */
 export function trialsAt(familyId: string, path: DrivePath, blockId: string): Trial[] {
   const block = path.blocks.find((one) => one.id === blockId);
   const turns = path.signals.some((one) => (block?.outputs.includes(one.id) ?? false) && one.states.includes('still'));
-  const locked = blockId === 'plug' || (NEVER_BRIDGED[familyId]?.includes(blockId) ?? false);
-  return TRIALS.filter((trial) => (trial !== 'fed-direct' || turns) && (trial !== 'bridged' || !locked));
+  const bridged = block !== undefined && canBridge(familyId, block);
+  return TRIALS.filter((trial) => (trial !== 'fed-direct' || turns) && (trial !== 'bridged' || bridged));
 }
 
 /** "tried: motor fed from a bench supply, 0.01 A: nothing". */

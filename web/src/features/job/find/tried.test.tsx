@@ -51,5 +51,11 @@ describe('what is tried at a part', () => {
         expect(trials, block).toContain('swapped');
       }
     expect(trialsAt('vacuum-cleaner', PATHS.get('vacuum-cleaner') as DrivePath, 'board')).toContain('bridged');
+    // A contact is bridged; a bridge of switches, a belt and a regulator that would then feed raw volts are not.
+    expect(trialsAt('belt-turntable-dc', path, 'return')).toContain('bridged');
+    expect(trialsAt('belt-turntable-dc', path, 'belt')).not.toContain('bridged');
+    expect(trialsAt('washer-front', PATHS.get('washer-front') as DrivePath, 'inverter')).not.toContain('bridged');
+    for (const block of ['transformer', 'rectifier', 'regulator'])
+      expect(trialsAt('belt-turntable-dc', path, block), block).not.toContain('bridged');
   });
 });

@@ -83,7 +83,7 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
             <p className="danger">
               <strong>Find says: no power yet.</strong>
             </p>
-            <ul className={classes.note}>
+            <ul>
               {bans.map((ban) => (
                 <li key={ban.id}>{banWords(ban)}</li>
               ))}
