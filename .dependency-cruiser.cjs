@@ -57,7 +57,7 @@ module.exports = {
     {
       name: 'front-doors-are-for-others',
       severity: 'error',
-      from: { path: '^core/src/([^/]+)/', pathNot: '(index|\\.test)\\.ts$' },
+      from: { path: '^core/src/([^/]+)/', pathNot: '(index|\\.test|\\.test-data)\\.ts$' },
       to: { path: '^core/src/$1/index\\.ts$' },
     },
   ],
