@@ -1,10 +1,20 @@
 import { defineConfig } from '@playwright/test';
 
-/** Debian's Chromium, no network, one worker: the machine has two cores and a database to run. */
+/** What lives by the clock runs by itself, after the others. */
+const LIVE = /live\.spec/;
+const TORTURE = /torture\.spec/;
+
+/** Debian's Chromium, no network, a worker for each of two cores. */
 export default defineConfig({
   testDir: 'tests',
   outputDir: 'results',
-  workers: 1,
+  workers: 2,
+  globalSetup: './support/before.ts',
+  projects: [
+    { name: 'beside', testIgnore: [LIVE, TORTURE] },
+    { name: 'live', testMatch: LIVE, dependencies: ['beside'] },
+    { name: 'torture', testMatch: TORTURE, dependencies: ['live'] },
+  ],
   // A test that passes the second time only is named as flaky in the list; two cores shared with others miss a moment now and then.
   retries: 1,
   timeout: 90_000,

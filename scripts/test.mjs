@@ -17,6 +17,7 @@ const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf
 const grep = process.argv.includes('--grep') ? ['--grep', process.argv[process.argv.indexOf('--grep') + 1]] : [];
 const COUNTS = join(CACHE, 'counts');
 const totals = { passed: 0, failed: 0 };
+const failedParts = [];
 
 /** Runs one part. A part without a runner's count adds one failure when it ends red. */
 async function part(name, command, args, { counted = false, env = {} } = {}) {
@@ -31,6 +32,7 @@ async function part(name, command, args, { counted = false, env = {} } = {}) {
   const counts = counted ? readCounts(file) : { passed: 0, failed: 0 };
   const ranNothing = counted && counts.passed + counts.failed === 0;
   if ((code !== 0 && counts.failed === 0) || ranNothing) counts.failed += 1;
+  if (counts.failed > 0) failedParts.push(name);
   totals.passed += counts.passed;
   totals.failed += counts.failed;
   console.log(
@@ -57,13 +59,14 @@ await plainly(async () => {
   const units = ['core', 'contract', 'cli', 'scripts', 'web'].flatMap((name) => ['--project', name]);
   await part('unit', bin('vitest'), ['run', ...units], { counted: true });
   if (needsDatabase()) await withDatabase();
+  if (failedParts.length > 0) console.log(`\nFailed: ${failedParts.join(', ')}`);
   console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
   process.exitCode = totals.failed > 0 || totals.passed === 0 ? 1 : 0;
 });
 
 async function withDatabase() {
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-test-'));
-  const database = await step('test database started', () => startPostgres(dir));
+  const database = await step('test database started', () => startPostgres(dir, { unsynced: true }));
   const env = { TEST_DATABASE_URL: database.url };
   try {
     if (only !== 'api') await ensureBuilt();

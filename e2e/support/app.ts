@@ -54,10 +54,9 @@ export const ended = (child: ChildProcess, signal: NodeJS.Signals) =>
     child.kill(signal);
   });
 
-/** A database with the demo, made once and copied for each test. */
-async function ensureTemplate(): Promise<void> {
-  const known = await sql(admin, `select 1 from pg_database where datname = '${TEMPLATE}'`);
-  if (known.length > 0) return;
+/** A database with the demo, made once before the first test and copied for each. */
+export async function makeTemplate(): Promise<void> {
+  await sql(admin, `drop database if exists ${TEMPLATE}`);
   await sql(admin, `create database ${TEMPLATE}`);
   const { child } = await serve(urlOf(TEMPLATE), 0, true);
   await ended(child, 'SIGTERM');
@@ -65,7 +64,6 @@ async function ensureTemplate(): Promise<void> {
 
 async function run(withDemo: boolean): Promise<Running & { end(): Promise<void> }> {
   const name = `e2e_${randomUUID().replaceAll('-', '')}`;
-  if (withDemo) await ensureTemplate();
   await sql(admin, `create database ${name}${withDemo ? ` template ${TEMPLATE}` : ''}`);
   let { child, port } = await serve(urlOf(name), 0, false);
   return {
@@ -106,6 +104,7 @@ export const test = base.extend<{ bench: Running; demo: Running }>({
 export async function enter(page: Page, text: string): Promise<void> {
   await expect(page.getByLabel('Entry line')).toBeVisible();
   const kept = page.locator('[data-status=kept]');
+  await expect(page.locator('[data-status=waiting]')).toHaveCount(0);
   const before = await kept.count();
   await page.keyboard.press('Escape');
   await page.keyboard.press('/');

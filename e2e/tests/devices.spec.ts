@@ -1,4 +1,4 @@
-/** Two devices on one job, two server processes on one database, and the network gone for a minute. */
+/** Two devices on one job, two server processes on one database, and the network gone for a while. */
 import { enter, expect, secondServer, test } from '../support/app.js';
 import { file, picture } from '../support/pictures.js';
 
@@ -32,7 +32,7 @@ test('laptop and phone see each other’s entries within two seconds, through tw
   }
 });
 
-test('the network cut for a minute in the middle of a strip-down: all of it arrives once, in order', async ({
+test('the network cut in the middle of a strip-down: all of it arrives once, in order', async ({
   page,
   context,
   demo,
@@ -60,7 +60,8 @@ test('the network cut for a minute in the middle of a strip-down: all of it arri
   await page.getByLabel('Entry line').press('Enter');
   await expect(page.locator('[data-status=waiting]')).toHaveCount(4);
   await expect(page.getByLabel('What came off').getByRole('img')).toHaveCount(1);
-  await page.waitForTimeout(60_000);
+  // Longer than two tries of the outbox.
+  await page.waitForTimeout(12_000);
   await expect(page.locator('[data-status=waiting]')).toHaveCount(4);
   await context.setOffline(false);
   await expect(page.locator('[data-status=waiting]')).toHaveCount(0, { timeout: 15_000 });

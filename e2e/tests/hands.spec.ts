@@ -46,8 +46,17 @@ test('a wheel turn never scrolls the frame away, at any stage, width and log len
     [390, 844],
   ] as const) {
     await page.setViewportSize({ width, height });
-    for (const stage of ['take-in', 'make-safe', 'open-up', 'find', 'mend', 'prove', 'hand-back']) {
-      await openJob(page, demo, 147, stage);
+    for (const [key, stage] of [
+      [1, 'take-in'],
+      [2, 'make-safe'],
+      [3, 'open-up'],
+      [4, 'find'],
+      [5, 'mend'],
+      [7, 'prove'],
+      [8, 'hand-back'],
+    ] as const) {
+      await page.keyboard.press(`Alt+${key}`);
+      await page.waitForURL(`**/${stage}`);
       for (const [x, y] of [
         [width / 2, height / 2],
         [width - 40, height / 2],
@@ -157,7 +166,17 @@ test('a reload without the server shows the app with what it has', async ({ brow
   );
   await page.reload();
   await expect(page.getByLabel('Bench log').getByRole('listitem').first()).toBeVisible();
-  await page.waitForTimeout(1500);
+  // The page and what it asked the server for are kept.
+  await page.waitForFunction(
+    async () =>
+      navigator.serviceWorker.controller !== null &&
+      (await caches.match(location.href, { ignoreSearch: true })) !== undefined &&
+      (await Promise.all((await caches.keys()).map(async (name) => (await caches.open(name)).keys())))
+        .flat()
+        .some((request) => request.url.includes('/api/v1/jobs/')),
+    null,
+    { timeout: 20_000 },
+  );
   await demo.kill();
   await page.goto(address);
   await expect(page.getByLabel('Entry line')).toBeVisible();

@@ -44,6 +44,7 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
   await expect(page.getByTestId('speed-number')).toHaveText('−1.80\u202f%');
   await expect(page.getByLabel('Speed reading').getByText('slow, not right yet')).toBeVisible();
   await page.getByRole('button', { name: '45 rpm', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Measure as found, 45 rpm' })).toBeVisible();
   await choose.setInputFiles(recording('found45.wav', { errorPercent: -1.71 }));
   await expect(page.getByTestId('speed-number')).toHaveText('−1.71\u202f%');
 
