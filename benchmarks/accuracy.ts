@@ -17,7 +17,7 @@ function source(samples: Float64Array): SampleSource {
 
 async function measured(samples: Float64Array): Promise<MeasuredTone> {
   const tone = await measureTone(source(samples), { nominalHz: 3150 });
-  if (tone.kind !== 'measured') throw new Error(tone.reason);
+  if (tone.kind !== 'measured') throw new Error(tone.kind);
   return tone;
 }
 

@@ -127,6 +127,7 @@ async function resultOf(target: Target, bytes: Uint8Array) {
 async function outcomeOf(target: Target, bytes: Uint8Array): Promise<string> {
   const result = await resultOf(target, bytes);
   if (result.kind === 'unusable') return result.reason;
+  if (result.kind === 'asked') return `asked ${result.code}`;
   return allFinite(result) ? 'measured' : 'NOT_FINITE';
 }
 

@@ -11,7 +11,7 @@ beforeAll(() => (dir = mkdtempSync(join(tmpdir(), 'gauge-'))));
 afterAll(() => rmSync(dir, { recursive: true }));
 
 function gauge(...args: string[]) {
-  const run = spawnSync('npm', ['run', '-s', 'gauge', '--', ...args], { encoding: 'utf8' });
+  const run = spawnSync(process.execPath, [join(import.meta.dirname, '../bin/gauge.mjs'), ...args], { encoding: 'utf8' });
   return {
     status: run.status,
     out: run.stdout,
@@ -108,6 +108,10 @@ describe('gauge pulses and gauge gyro', () => {
       'mean_error_percent',
       'mean_error_expanded_uncertainty_percent',
       'drift_percent',
+      'unweighted_peak_percent',
+      'wow_up_to_hz',
+      'sense',
+      'stretches',
       'components',
       'warnings',
     ];
@@ -117,6 +121,10 @@ describe('gauge pulses and gauge gyro', () => {
       'doubled',
       'damaged_segments_per_turn',
       'spacing_errors_percent',
+      'weak_segments',
+      'edge',
+      'channel',
+      'duty_percent',
     ]);
     expect(pulses.mean_rpm).toBeCloseTo(33.5, 3);
     const log = Array.from({ length: 1500 }, (_, i) => `${(i / 100).toFixed(2)},0,0,${i < 200 ? 0.5 : 200.5}`).join(
@@ -129,7 +137,7 @@ describe('gauge pulses and gauge gyro', () => {
       '33.3333',
       '--json',
     ).json();
-    expect(Object.keys(gyro)).toEqual([...shared, 'bias_dps']);
+    expect(Object.keys(gyro)).toEqual([...shared, 'bias_dps', 'axis_unit']);
     expect(gyro).toMatchObject({
       mean_rpm: expect.closeTo(33.333, 2) as number,
       bias_dps: expect.closeTo(0.5, 2) as number,

@@ -30,3 +30,9 @@ async function readAt(handle: FileHandle, offset: number, length: number): Promi
   }
   return buffer.subarray(0, got);
 }
+
+/** Does the file start as a WAV recording does? */
+export async function isRecording(source: ByteSource): Promise<boolean> {
+  const start = new TextDecoder('latin1').decode(await source.read(0, 4));
+  return start === 'RIFF' || start === 'RF64' || start === 'RIFX';
+}

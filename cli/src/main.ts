@@ -1,21 +1,19 @@
 /** Entry of the command line; see docs/command-line.md. */
-import { adviceScoreCommand } from './adviceScore.js';
-import { familyPagesCommand } from './familyPages.js';
-import { familiesCommand, findCommand } from './find.js';
 import { CliRefusal } from './refusal.js';
-import { lineCommand } from './line.js';
-import { gyroCommand, pulsesCommand } from './rotation.js';
-import { toneCommand } from './tone.js';
 
-const COMMANDS: Readonly<Record<string, (args: readonly string[]) => Promise<CommandAnswer>>> = {
-  tone: toneCommand,
-  pulses: pulsesCommand,
-  gyro: gyroCommand,
-  find: findCommand,
-  line: lineCommand,
-  families: familiesCommand,
-  'advice-score': adviceScoreCommand,
-  'family-pages': familyPagesCommand,
+type Command = (args: readonly string[]) => Promise<CommandAnswer>;
+
+/** Each loads its own part of the core only. */
+const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+  tone: async () => (await import('./tone.js')).toneCommand,
+  pulses: async () => (await import('./rotation.js')).pulsesCommand,
+  gyro: async () => (await import('./rotation.js')).gyroCommand,
+  sound: async () => (await import('./sound.js')).soundCommand,
+  find: async () => (await import('./find.js')).findCommand,
+  line: async () => (await import('./line.js')).lineCommand,
+  families: async () => (await import('./find.js')).familiesCommand,
+  'advice-score': async () => (await import('./adviceScore.js')).adviceScoreCommand,
+  'family-pages': async () => (await import('./familyPages.js')).familyPagesCommand,
 };
 
 /** What a command gives: one JSON object, and the same in words. */
@@ -28,13 +26,13 @@ async function run(argv: readonly string[]): Promise<number> {
   const json = argv.includes('--json');
   const [name = '', ...rest] = argv.filter((arg) => arg !== '--json');
   try {
-    const command = COMMANDS[name];
-    if (!command)
+    const load = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+    if (!load)
       throw new CliRefusal(
         'UNKNOWN_COMMAND',
         `There is no command “${name}”. Commands: ${Object.keys(COMMANDS).join(', ')}.`,
       );
-    const answer = await command(rest);
+    const answer = await (await load())(rest);
     console.log(json ? JSON.stringify(answer.json) : answer.words);
     return 0;
   } catch (error) {
@@ -42,7 +40,8 @@ async function run(argv: readonly string[]): Promise<number> {
       error instanceof CliRefusal
         ? error
         : new CliRefusal('INTERNAL', 'Something unforeseen happened; please report the command and the file.');
-    if (json) console.log(JSON.stringify({ error: { code: refusal.code, message: refusal.message } }));
+    const { code, message, guess } = refusal;
+    if (json) console.log(JSON.stringify({ error: { code, message, ...(guess ?? {}) } }));
     else console.error(refusal.message);
     return 2;
   }

@@ -1,30 +1,56 @@
 /** `gauge tone FILE.wav --nominal 3150`: the keys below are relied upon by scripts. */
 import { fixed, signed } from '@amber-gauge/core/quantity';
-import { measureWav, TONE_REFUSALS, TONE_WARNINGS, type MeasuredTone } from '@amber-gauge/core/speed';
+import {
+  addedWords,
+  measureRecording,
+  runOfTone,
+  TONE_REFUSALS,
+  TONE_WARNINGS,
+  type MeasuredBand,
+  type MeasuredTone,
+} from '@amber-gauge/core/speed';
+import { unanswered } from './asked.js';
+import { byPart } from './byPart.js';
 import { withFile } from './fileSource.js';
 import type { CommandAnswer } from './main.js';
-import { positive, readOptions } from './options.js';
+import { given, positive, readOptions } from './options.js';
 import { CliRefusal } from './refusal.js';
 
 const USAGE =
-  'Usage: gauge tone FILE.wav --nominal 3150 [--channel left|right|auto] [--reference-uncertainty PERCENT] [--json]';
+  'Usage: gauge tone FILE.wav --nominal 3150 [--channel left|right|auto] [--reference-uncertainty PERCENT] [--from S] [--to S] [--lossy] [--as-is] [--by-part TRAIN.json] [--json]';
 const CHANNELS: Readonly<Record<string, number | 'auto'>> = { left: 0, right: 1, auto: 'auto' };
 
 export async function toneCommand(args: readonly string[]): Promise<CommandAnswer> {
-  const { file, values } = readOptions(args, ['nominal', 'channel', 'reference-uncertainty'], USAGE);
+  const names = ['nominal', 'channel', 'reference-uncertainty', 'from', 'to', 'by-part'];
+  const { file, values, flags } = readOptions(args, names, USAGE, ['lossy', 'as-is']);
   const nominalHz = positive(values.nominal, 'nominal');
   const channel = CHANNELS[values.channel ?? 'auto'];
   if (channel === undefined) throw new CliRefusal('USAGE', `--channel is left, right or auto. ${USAGE}`);
   const reference = values['reference-uncertainty'];
   const referenceUncertaintyPercent = reference === undefined ? null : positive(reference, 'reference-uncertainty');
+  const from = given(values.from, 'from');
+  const to = given(values.to, 'to');
   const result = await withFile(file, (source) =>
-    measureWav(source, { nominalHz, channel, referenceUncertaintyPercent }),
+    measureRecording(source, {
+      nominalHz,
+      channel,
+      referenceUncertaintyPercent,
+      lossy: flags.lossy ?? false,
+      asIs: flags['as-is'] ?? false,
+      ...(from === undefined ? {} : { fromS: from }),
+      ...(to === undefined ? {} : { toS: to }),
+    }),
   );
   if (result.kind === 'unusable') throw new CliRefusal(result.reason, TONE_REFUSALS[result.reason]);
-  return { json: toneJson(result), words: toneWords(result) };
+  if (result.kind === 'asked') throw unanswered(result);
+  const parts = await byPart(values['by-part'], runOfTone(result.tone));
+  return {
+    json: { ...toneJson(result.tone, result.bands), ...parts.json },
+    words: [toneWords(result.tone, result.bands), ...parts.words].join('\n'),
+  };
 }
 
-function toneJson(tone: MeasuredTone): Record<string, unknown> {
+function toneJson(tone: MeasuredTone, bands: readonly MeasuredBand[]): Record<string, unknown> {
   return {
     nominal_hz: tone.nominalHz,
     mean_hz: tone.meanHz,
@@ -46,10 +72,33 @@ function toneJson(tone: MeasuredTone): Record<string, unknown> {
       channel: tone.tone.channel,
     },
     warnings: tone.warnings,
+    ...(tone.tone.added
+      ? {
+          added: tone.tone.added.map(({ hz, levelDb, mainsHz }) => ({
+            frequency_hz: hz,
+            level_db: levelDb,
+            mains_hz: mainsHz,
+          })),
+        }
+      : {}),
+    ...(tone.tone.lossyLimitPercent === undefined ? {} : { lossy_limit_percent: tone.tone.lossyLimitPercent }),
+    ...(bands.length > 0 ? { stretches: bands.map(bandJson) } : {}),
   };
 }
 
-function toneWords(tone: MeasuredTone): string {
+function bandJson({ band, nominalHz, result }: MeasuredBand): Record<string, unknown> {
+  const measured = result.kind === 'measured' ? result : null;
+  return {
+    start_s: band.startS,
+    end_s: band.endS,
+    nominal_hz: nominalHz,
+    mean_hz: measured?.meanHz ?? null,
+    mean_error_percent: measured?.meanErrorPercent ?? null,
+    mean_error_expanded_uncertainty_percent: measured?.meanErrorExpandedUncertaintyPercent ?? null,
+  };
+}
+
+function toneWords(tone: MeasuredTone, bands: readonly MeasuredBand[]): string {
   const u = tone.meanErrorExpandedUncertaintyPercent;
   return [
     `Mean speed error   ${signed(tone.meanErrorPercent, 4)} ± ${fixed(u, 4)} % (k = 2) of ${tone.nominalHz} Hz: ${fixed(tone.meanHz, 4)} Hz`,
@@ -60,6 +109,14 @@ function toneWords(tone: MeasuredTone): string {
     ...tone.lines
       .slice(0, 8)
       .map((line) => `Line               ${fixed(line.frequencyHz, 3)} Hz, ${fixed(line.peakPercent, 4)} % peak`),
+    ...(tone.tone.added ?? []).map((one) => `Taken out          ${addedWords(one)}`),
+    ...(tone.tone.lossyLimitPercent === undefined
+      ? []
+      : [`Lossy              wow under ${fixed(tone.tone.lossyLimitPercent, 2)} % cannot be told`]),
+    ...bands.map(
+      ({ band, nominalHz, result }) =>
+        `Stretch            ${fixed(band.startS, 1)} to ${fixed(band.endS, 1)} s, ${nominalHz} Hz: ${result.kind === 'measured' ? `${signed(result.meanErrorPercent, 4)} %` : TONE_REFUSALS[result.reason]}`,
+    ),
     ...tone.warnings.map((code) => `${code}: ${TONE_WARNINGS[code]}`),
   ].join('\n');
 }

@@ -1,5 +1,12 @@
 /** Speed runs: the figures of one measuring with its series, and the recording's hash. */
-import { SOUND_LINES, SPEED_WARNINGS, type SpeedRun, type SpeedWarning } from '@amber-gauge/core/speed';
+import {
+  AXIS_UNITS,
+  SOUND_LINES,
+  SPEED_WARNINGS,
+  type AxisUnit,
+  type SpeedRun,
+  type SpeedWarning,
+} from '@amber-gauge/core/speed';
 import { z } from 'zod';
 
 const finite = z.number().refine(Number.isFinite);
@@ -22,6 +29,17 @@ const flutterSchema = z.object({
   weightedRmsPercent: finite,
 });
 
+const shaftSchema = z
+  .object({
+    wowPeakPercent: finite.nullable(),
+    wowUpToHz: finite,
+    stretches: z.array(z.object({ startS: finite, endS: finite, meanRpm: finite })).max(2000),
+    sense: z.union([z.literal(1), z.literal(-1)]).nullable(),
+  })
+  .optional();
+
+const weakSegmentSchema = z.object({ place: count, degrees: finite, dipPercent: finite, speedPercent: finite });
+
 const detailSchema = z.discriminatedUnion('way', [
   z.object({
     way: z.literal('tone'),
@@ -35,14 +53,22 @@ const detailSchema = z.discriminatedUnion('way', [
   }),
   z.object({
     way: z.literal('pulses'),
-    from: z.enum(['times', 'scope', 'recording', 'live']),
+    from: z.enum(['times', 'scope', 'changes', 'recording', 'live']),
     perTurn: count,
     missing: count,
     doubled: count,
     damagedSegmentsPerTurn: count,
     spacingErrorsPercent: z.array(finite).max(10000),
+    shaft: shaftSchema,
+    weakSegments: z.array(weakSegmentSchema).max(10000).optional(),
+    channel: z.string().max(200).optional(),
   }),
-  z.object({ way: z.literal('gyro'), biasDps: finite, unit: z.enum(['deg/s', 'rad/s']) }),
+  z.object({
+    way: z.literal('gyro'),
+    biasDps: finite,
+    unit: z.enum(Object.keys(AXIS_UNITS) as [AxisUnit, ...AxisUnit[]]),
+    shaft: shaftSchema,
+  }),
   z.object({ way: z.literal('strobe'), ringBars: count, flashHz: finite, driftBarsPerMin: finite }),
   z.object({ way: z.literal('stopwatch'), taps: count, turns: finite, reactionS: finite }),
   z.object({

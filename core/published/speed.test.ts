@@ -73,7 +73,7 @@ describe('figures of a pure sine of peak a and weight w (exact mathematics)', ()
       lines: [{ hz: 4, peakPercent: 0.2 }],
     });
     const tone = await measureWav(memorySource(writeWav([samples], 16000, 'f32')), { nominalHz: 3150 });
-    if (tone.kind !== 'measured') throw new Error(tone.reason);
+    if (tone.kind !== 'measured') throw new Error(tone.kind);
     expect(tone.weighted2SigmaPercent / 0.2).toBeCloseTo(0.9969, 3);
     expect(tone.weightedRmsPercent / 0.2).toBeCloseTo(Math.SQRT1_2, 3);
     expect(tone.weightedQuasiPeakPercent / 0.2).toBeCloseTo(1, 2);
@@ -133,7 +133,7 @@ describe('Cramer-Rao bound of a real tone (Rife & Boorstyn 1974, Kay 1993; from 
         phaseRad: seed,
       });
       const tone = await measureWav(memorySource(writeWav([samples], 16000, 'f64')), { nominalHz: 3150 });
-      if (tone.kind !== 'measured') throw new Error(tone.reason);
+      if (tone.kind !== 'measured') throw new Error(tone.kind);
       square += (tone.meanHz - 3150 * (1 + (0.1 * (seed % 7)) / 100)) ** 2;
     }
     const ratio = Math.sqrt(square / trials) / bound(16000, 10, 40);

@@ -16,7 +16,7 @@ afterAll(() => h.close());
 
 async function newRun(more: object = {}) {
   const tone = await measureWav(memorySource(wav), { nominalHz: 3000 });
-  if (tone.kind !== 'measured') throw new Error(tone.reason);
+  if (tone.kind !== 'measured') throw new Error(tone.kind);
   return {
     id: randomUUID(),
     jobId: null,

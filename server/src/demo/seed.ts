@@ -140,7 +140,7 @@ async function measureDemo(trx: Db, wish: DemoTone, { jobId, demo, sources, when
     nominalHz: source.nominalHz,
     referenceUncertaintyPercent: referenceUncertainty(source),
   });
-  if (tone.kind !== 'measured') throw new Error(`demo tone of job ${demo.number} was not measured: ${tone.reason}`);
+  if (tone.kind !== 'measured') throw new Error(`demo tone of job ${demo.number} was not measured: ${tone.kind}`);
   const run = runOfTone(tone);
   const runId = randomUUID();
   await insertRun(

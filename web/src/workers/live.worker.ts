@@ -32,6 +32,8 @@ interface Ear {
   capture(): LiveCapture;
 }
 
+const refusal = (message: string): LiveCapture => ({ kind: 'refused', message });
+
 let ear: Ear | null = null;
 
 function earFor(listening: LiveListening): Ear {
@@ -42,7 +44,7 @@ function earFor(listening: LiveListening): Ear {
       capture() {
         const result = meter.capture();
         if (result.kind === 'measured') return { kind: 'run', run: runOfTone(result, true) };
-        return { kind: 'refused', message: TONE_REFUSALS[result.reason] };
+        return refusal(result.kind === 'asked' ? result.message : TONE_REFUSALS[result.reason]);
       },
     };
   }
@@ -52,7 +54,7 @@ function earFor(listening: LiveListening): Ear {
     capture() {
       const result = pulses.capture();
       if (result.kind === 'measured') return { kind: 'run', run: runOfPulses(result) };
-      return { kind: 'refused', message: ROTATION_REFUSALS[result.reason] };
+      return refusal(result.kind === 'asked' ? result.message : ROTATION_REFUSALS[result.reason]);
     },
   };
 }

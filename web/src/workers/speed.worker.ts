@@ -3,13 +3,11 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { memorySource, readTable, writeWav, type ByteSource } from '@amber-gauge/core/formats';
 import {
-  findBandsOf,
   listenWav,
-  measureBands,
   measureGyro,
   measurePulses,
   measurePulseWav,
-  measureWav,
+  measureRecording,
   ROTATION_REFUSALS,
   runOfGyro,
   runOfPulses,
@@ -18,6 +16,7 @@ import {
   SOUND_REFUSALS,
   synthTone,
   TONE_REFUSALS,
+  type AskedSpeed,
   type GyroWish,
   type PulseWish,
   type SoundWish,
@@ -43,6 +42,7 @@ export interface OtherBand {
 
 export type SpeedAnswer =
   | { readonly kind: 'measured'; readonly run: SpeedRun; readonly sha256: string; readonly bands: readonly OtherBand[] }
+  | { readonly kind: 'asked'; readonly question: AskedSpeed }
   | { readonly kind: 'refused'; readonly message: string };
 
 /** The head of a table as it was read, for correcting which column is what. */
@@ -53,6 +53,8 @@ export interface TableHead {
   readonly columns: readonly Float64Array[];
   readonly separator: string;
   readonly decimalComma: boolean;
+  /** Column of date or clock stamps, already in seconds; null when there is none. */
+  readonly stamps: number | null;
   readonly count: number;
 }
 
@@ -77,6 +79,8 @@ async function hashOf(file: Blob): Promise<string> {
   return bytesToHex(hash.digest());
 }
 
+const asked = (question: AskedSpeed): SpeedAnswer => ({ kind: 'asked', question });
+
 const refused = (message: string, line = 0): SpeedAnswer => ({
   kind: 'refused',
   message: line > 0 ? `Line ${line}: ${message}` : message,
@@ -88,16 +92,16 @@ async function accepted(file: Blob, run: SpeedRun, bands: readonly OtherBand[] =
 
 const api = {
   async tone(file: Blob, decoded: Decoded | null, wish: Wish<ToneOptions>, report: Report): Promise<SpeedAnswer> {
-    const bytes = bytesOf(file, decoded);
-    const result = await measureWav(bytes, { ...wish, onProgress: (done) => void report(0.7 * done) });
+    const result = await measureRecording(bytesOf(file, decoded), {
+      ...wish,
+      onProgress: (done) => void report(0.9 * done),
+    });
     if (result.kind === 'unusable') return refused(TONE_REFUSALS[result.reason]);
-    const bands = (await findBandsOf(bytes, result.tone.channel)).length > 1;
-    report(0.85);
-    const others = bands ? await measureBands(bytes, wish, result.tone.channel) : [];
+    if (result.kind === 'asked') return asked(result);
     return accepted(
       file,
-      runOfTone(result),
-      others.map(({ band, nominalHz, result: one }) => ({
+      runOfTone(result.tone),
+      result.bands.map(({ band, nominalHz, result: one }) => ({
         nominalHz,
         startS: band.startS,
         endS: band.endS,
@@ -114,16 +118,19 @@ const api = {
   ): Promise<SpeedAnswer> {
     const result = await measurePulseWav(bytesOf(file, decoded), { ...wish, onProgress: (done) => void report(done) });
     if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason]);
+    if (result.kind === 'asked') return asked(result);
     return accepted(file, runOfPulses(result));
   },
   async pulseTable(file: Blob, wish: PulseWish): Promise<SpeedAnswer> {
-    const result = measurePulses(await file.text(), wish);
+    const result = await measurePulses(await file.text(), wish);
     if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
+    if (result.kind === 'asked') return asked(result);
     return accepted(file, runOfPulses(result));
   },
   async gyro(file: Blob, wish: GyroWish): Promise<SpeedAnswer> {
     const result = measureGyro(await file.text(), wish);
     if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
+    if (result.kind === 'asked') return asked(result);
     return accepted(file, runOfGyro(result));
   },
   async sound(file: Blob, decoded: Decoded | null, wish: Wish<SoundWish>, report: Report): Promise<SpeedAnswer> {
@@ -140,9 +147,9 @@ const api = {
     const rows = Array.from({ length: Math.min(4, table.columns[0]?.length ?? 0) }, (_, i) =>
       table.columns.map((column) => column[i] as number),
     );
-    const { names, separator, decimalComma } = table;
+    const { names, separator, decimalComma, stamps } = table;
     const columns = table.columns.map((column) => column.slice(0, 4000));
-    return { names, rows, columns, separator, decimalComma, count: table.columns[0]?.length ?? 0 };
+    return { names, rows, columns, separator, decimalComma, stamps, count: table.columns[0]?.length ?? 0 };
   },
   /** An exact test tone as a WAV file. */
   make(wish: SynthTone, coding: 's16' | 's24' | 'f32'): Blob {

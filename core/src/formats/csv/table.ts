@@ -3,9 +3,17 @@
  * and unit rows, comment lines. Guesses are part of the result, so that they can be shown.
  */
 
+import { stampColumn, stampSeconds } from './stamps.js';
+
 /** A table of finite numbers, all rows of one width. */
 export interface NumberTable {
   readonly kind: 'table';
+  /** Columns of words beside the numbers (a channel's name, the sense of an edge), one cell a row. */
+  readonly texts: readonly TextColumn[];
+  /** Rows before the numbers that are no header, cells as they stand: names with their values. */
+  readonly preamble: readonly (readonly string[])[];
+  /** Which of `columns` was made from stamps of date or clock; its unit is the second. Null when none was. */
+  readonly stamps: number | null;
   /** Names above the columns, '' where there were none; the unit row is joined to them. */
   readonly names: readonly string[];
   readonly columns: readonly Float64Array[];
@@ -13,6 +21,11 @@ export interface NumberTable {
   readonly decimalComma: boolean;
   /** Line in the file (from 1) of each row. */
   readonly lineOf: Uint32Array;
+}
+
+export interface TextColumn {
+  readonly name: string;
+  readonly cells: readonly string[];
 }
 
 export type TableRefusal = {
@@ -37,10 +50,114 @@ export function readTable(text: string): NumberTable | TableRefusal {
   if (rows.length === 0) return refuse('EMPTY_FILE');
   if (rows.length > MOST_ROWS) return refuse('TOO_MANY_ROWS');
   const dialect = guessDialect(rows);
+  const mixed = mixedDialect(rows, dialect);
+  if (mixed) return fillMixed(rows, mixed);
   if (!dialect) return refuse('NOT_A_TABLE');
-  const first = rows.findIndex((row) => isNumbers(split(row.text, dialect), dialect));
+  const first = firstOfBlock(rows, dialect);
   const header = rows.slice(0, first).map((row) => split(row.text, dialect));
   return fill(rows.slice(first), header, dialect);
+}
+
+/** The first row of numbers that is followed by more of its width: a preamble may hold numbers too. */
+function firstOfBlock(rows: readonly Row[], dialect: Dialect): number {
+  const fits = (row: Row | undefined) => {
+    const cells = row ? split(row.text, dialect) : [];
+    return cells.length >= dialect.width && isNumbers(cells, dialect);
+  };
+  const found = rows.findIndex((row, i) => fits(row) && (i + 1 >= rows.length || fits(rows[i + 1]) || i > 200));
+  return found >= 0 ? found : rows.findIndex(fits);
+}
+
+/** Rows of one width in which some columns are words: stamps, channels, the sense of an edge. */
+interface MixedDialect extends Dialect {
+  readonly isText: readonly boolean[];
+  readonly first: number;
+}
+
+/** Share of the sampled rows a reading must explain to be preferred over rows of numbers alone. */
+const MIXED_SHARE = 0.6;
+
+function mixedDialect(rows: readonly Row[], plain: Dialect | null): MixedDialect | null {
+  const sample = rows.slice(0, 40).concat(rows.slice(Math.max(40, rows.length - 120)));
+  if (plain) {
+    const plainShare = sample.filter((row) => {
+      const cells = split(row.text, plain);
+      return cells.length === plain.width && isNumbers(cells, plain);
+    }).length;
+    if (plainShare > 0.5 * sample.length) return null;
+  }
+  let best: MixedDialect | null = null;
+  let bestScore = MIXED_SHARE;
+  for (const separator of [';', '\t', ',', '|', ' ']) {
+    for (const decimalComma of [false, true]) {
+      if (separator === ',' && decimalComma) continue;
+      const dialect = { separator, decimalComma, width: 0 };
+      const cut = sample.map((row) => split(row.text, dialect));
+      const width = mostCommon(cut.map((cells) => cells.length));
+      if (width < 2) continue;
+      const own = cut.filter((cells) => cells.length === width);
+      const numeric = (c: number) =>
+        own.filter((cells) => isNumbers([cells[c] as string], dialect)).length / own.length;
+      const isText = Array.from({ length: width }, (_, c) => numeric(c) < 0.5);
+      const useful = isText.some(
+        (text, c) =>
+          !text || own.filter((cells) => stampSeconds(cells[c] as string) !== null).length > 0.5 * own.length,
+      );
+      const score = useful ? own.length / sample.length + 0.01 * isText.filter((text) => !text).length : 0;
+      if (score <= bestScore) continue;
+      const found = { ...dialect, width, isText };
+      const first = rows.findIndex(
+        (row, i) => isMixedRow(row, found) && (i + 1 >= rows.length || isMixedRow(rows[i + 1] as Row, found)),
+      );
+      if (first >= 0) [best, bestScore] = [{ ...found, first }, score];
+    }
+  }
+  return best;
+}
+
+function isMixedRow(row: Row, { isText, ...dialect }: Dialect & { readonly isText: readonly boolean[] }): boolean {
+  const cells = split(row.text, dialect);
+  return (
+    cells.length === isText.length &&
+    cells.every((cell, c) => isText[c] || isNumbers([cell], dialect)) &&
+    isText.some((text, c) => !text || stampSeconds(cells[c] as string) !== null)
+  );
+}
+
+function fillMixed(rows: readonly Row[], dialect: MixedDialect): NumberTable | TableRefusal {
+  const body = rows.slice(dialect.first);
+  // A last row broken off by the end of a recording is left out.
+  if (body.length > 3 && !isMixedRow(body[body.length - 1] as Row, dialect)) body.pop();
+  const broken = body.find((row) => !isMixedRow(row, dialect));
+  if (broken) return refuse('TEXT_IN_NUMBERS', broken.line);
+  const header = rows.slice(0, dialect.first).map((row) => split(row.text, dialect));
+  const names = namesFrom(header, dialect.width);
+  const cells = body.map((row) => split(row.text, dialect));
+  const columns: Float64Array[] = [];
+  const columnNames: string[] = [];
+  const texts: TextColumn[] = [];
+  let stamps: number | null = null;
+  dialect.isText.forEach((isText, c) => {
+    const words = cells.map((row) => row[c] as string);
+    const seconds = isText && stamps === null ? stampColumn(words) : null;
+    if (isText && !seconds) return texts.push({ name: names[c] as string, cells: words });
+    if (seconds) stamps = columns.length;
+    columnNames.push(names[c] as string);
+    return columns.push(seconds ?? Float64Array.from(words, (word) => Number(word.replace(',', '.'))));
+  });
+  const { separator, decimalComma } = dialect;
+  const lineOf = Uint32Array.from(body, (row) => row.line);
+  return {
+    kind: 'table',
+    names: columnNames,
+    columns,
+    texts,
+    preamble: header,
+    stamps,
+    separator,
+    decimalComma,
+    lineOf,
+  };
 }
 
 interface Dialect {
@@ -153,19 +270,28 @@ function cut(
   header: readonly string[][],
   { separator, decimalComma, width }: Dialect,
 ): NumberTable {
-  const wide = header.filter((cells) => cells.length >= width).slice(-2);
-  const names = Array.from({ length: width }, (_, c) =>
-    wide
-      .map((cells) => cells[c] ?? '')
-      .join(' ')
-      .trim(),
-  );
   return {
     kind: 'table',
-    names,
+    names: namesFrom(header, width),
+    texts: [],
+    preamble: header,
+    stamps: null,
     columns: columns.map((column) => column.subarray(0, count)),
     separator,
     decimalComma,
     lineOf: lineOf.subarray(0, count),
   };
+}
+
+/** The last two rows wide enough, joined; rows of name and value before them are the preamble. */
+function namesFrom(header: readonly (readonly string[])[], width: number): string[] {
+  const last = header
+    .slice(-2)
+    .filter((cells) => cells.length >= width && cells.every((cell) => Number.isNaN(Number(cell || 'x'))));
+  return Array.from({ length: width }, (_, c) =>
+    last
+      .map((cells) => cells[c] ?? '')
+      .join(' ')
+      .trim(),
+  );
 }

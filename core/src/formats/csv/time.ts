@@ -1,14 +1,22 @@
-/** Units of a time column from its name: seconds unless it says otherwise. */
+/** Units of a time column from its name. */
 
 const SCALES: readonly (readonly [RegExp, number])[] = [
   [/\bns\b|nanosec|nano/i, 1e-9],
-  [/\b[uµμ]s\b|microsec/i, 1e-6],
-  [/\bms\b|millisec/i, 1e-3],
+  [/\b[uµμ]s\b|microsec|micros\b/i, 1e-6],
+  [/\bms\b|msec|millisec|millis\b/i, 1e-3],
   [/\bmin(ute)?s?\b/i, 60],
+  [/\bs\b|\bsecs?\b|\bseconds?\b/i, 1],
 ];
 
-/** Factor to seconds: "Time (ms)" gives 0.001, "t" gives 1. */
-export function secondsPerUnit(name: string): number {
-  const words = name.replace(/[_([\])]/g, ' ');
-  return SCALES.find(([pattern]) => pattern.test(words))?.[1] ?? 1;
+const spaced = (name: string): string => name.replace(/[_([\])/]/g, ' ');
+
+/** Seconds in a unit that the name says: "Time (ms)" gives 0.001, "t" null. */
+export function namedSeconds(name: string): number | null {
+  return SCALES.find(([pattern]) => pattern.test(spaced(name)))?.[1] ?? null;
 }
+
+/** Factor to seconds, seconds where the name says nothing. */
+export const secondsPerUnit = (name: string): number => namedSeconds(name) ?? 1;
+
+/** A counter of a clock whose rate the name does not say: "ticks", "count", "cycles". */
+export const namesTicks = (name: string): boolean => /\btick|\bcount|\bcycles?\b|\bclk\b|\btimer\b/i.test(spaced(name));

@@ -90,7 +90,7 @@ describe('the live meter', () => {
   it('captures what was heard as a recording would be measured', () => {
     const { meter } = listen(tone({ durationS: 20, lines: [{ hz: 5, peakPercent: 0.1 }] }));
     const result = meter.capture();
-    if (result.kind !== 'measured') throw new Error(result.reason);
+    if (result.kind !== 'measured') throw new Error(result.kind);
     expect(Math.abs(result.meanErrorPercent - 0.8)).toBeLessThan(1e-3);
     expect(result.lines[0]?.frequencyHz).toBeCloseTo(5, 1);
     expect(result.lines[0]?.peakPercent).toBeCloseTo(0.1, 2);

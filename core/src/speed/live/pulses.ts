@@ -3,10 +3,8 @@
  * second, and all of it evaluated on a capture.
  */
 import { quantile } from '../../numeric/index.js';
-import { finish } from '../rotation/pulseTimes.js';
-import { pulsesOf, type MeasuredPulses } from '../rotation/pulses.js';
-import type { UnusableRotation } from '../rotation/result.js';
-import { edgeFinder } from '../rotation/signal.js';
+import { pulsesOf, type PulseResult } from '../rotation/pulses.js';
+import { edgeFinder } from '../rotation/edges.js';
 import type { LiveLevel } from './meter.js';
 
 export interface LivePulsesWish {
@@ -34,7 +32,7 @@ const LEAST_SWING = 0.005;
 
 export interface LivePulses {
   push(samples: Float64Array): readonly LivePulsesReading[];
-  capture(): MeasuredPulses | UnusableRotation;
+  capture(): PulseResult;
 }
 
 /** A live counter of pulses; samples go in with `push`, readings come out ten times a second. */
@@ -87,7 +85,20 @@ export function livePulses(wish: LivePulsesWish): LivePulses {
     },
     capture() {
       const times = Float64Array.from(finder?.edges ?? [], (n) => n / wish.sampleRate);
-      return pulsesOf(finish(times, 'live'), { perTurn: wish.perTurn, nominalRpm: wish.nominalRpm });
+      const signal = {
+        kind: 'signal',
+        name: '',
+        timeS: times,
+        levels: finder ? Float64Array.from(finder.levels) : null,
+        senses: null,
+        from: 'live',
+        sampleHz: wish.sampleRate,
+        tickS: 0,
+        edge: 'rising',
+        dutyPercent: null,
+        notes: [],
+      } as const;
+      return pulsesOf(signal, { perTurn: wish.perTurn, nominalRpm: wish.nominalRpm });
     },
   };
 }

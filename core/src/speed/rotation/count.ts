@@ -17,6 +17,9 @@ const LOOK_BACK = 64;
 /** A gap under this part of the rhythm is a double, when leaving it out restores the rhythm. */
 const DOUBLE_PART = 0.45;
 
+/** Pulses, the missing ones counted, that are held at a time. */
+const MOST_PULSES = 6_000_000;
+
 /** Numbers `timeS` (strictly rising, at least 4); null when no steady rhythm is found. */
 export function countPulses(timeS: Float64Array, perTurn: number): CountedPulses | null {
   const gaps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
@@ -42,7 +45,7 @@ export function countPulses(timeS: Float64Array, perTurn: number): CountedPulses
     if (recent.length > LOOK_BACK) recent.shift();
   }
   const total = numbers[numbers.length - 1] as number;
-  if (missing > 0.5 * total || doubled > 0.4 * timeS.length || kept.length < 4) return null;
+  if (total > MOST_PULSES || missing > 0.5 * total || doubled > 0.4 * timeS.length || kept.length < 4) return null;
   return { timeS: Float64Array.from(kept), number: Int32Array.from(numbers), missing, doubled };
 }
 

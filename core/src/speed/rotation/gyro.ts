@@ -6,16 +6,22 @@ import { requirePositive } from '../../errors.js';
 import { readTable, type NumberTable } from '../../formats/index.js';
 import { median, quantile } from '../../numeric/index.js';
 import { fromLimits } from '../../quantity/index.js';
-import { guessGyroColumns, type GyroColumns } from './columns.js';
+import { ask, isReachable, rpmWords, SAME_SPEED_PERCENT, type AskedSpeed, type SteadyStretch } from '../asked.js';
+import { AXIS_UNITS, guessGyroColumns, type AxisUnit, type GyroColumns } from './gyroColumns.js';
 import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
+import { steadyStretches, type Steady } from './steady.js';
+import { askWhichSpeed } from './stretches.js';
+import { unwrapCounter } from './timeBase.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 
 export interface MeasuredGyro extends Rotation {
   readonly kind: 'measured';
   /** Size of the bias vector that was taken off, degrees a second. */
   readonly biasDps: number;
-  readonly unit: 'deg/s' | 'rad/s';
+  readonly unit: AxisUnit;
 }
+
+export type GyroResult = MeasuredGyro | UnusableRotation | AskedSpeed;
 
 export interface GyroWish {
   readonly nominalRpm: number;
@@ -23,67 +29,105 @@ export interface GyroWish {
   readonly scaleLimitPercent?: number;
   /** As corrected by hand; guessed when not given. */
   readonly columns?: GyroColumns;
+  readonly timeUnitS?: number;
+  readonly axisUnit?: AxisUnit;
+  /** Only this part of the log, seconds from its start. */
+  readonly fromS?: number;
+  readonly toS?: number;
+  readonly asIs?: boolean;
 }
 
 export const UNCALIBRATED_SCALE_PERCENT = 3;
-const DEG = 180 / Math.PI;
 /** Standstill: under this part of the full rate. */
 const STILL_PART = 0.05;
 const SHORTEST_STILL_S = 0.3;
 const SHORTEST_RUN_S = 2;
 /** Left out on either side of the steady stretch while the platter comes up, seconds. */
 const SETTLE_S = 0.5;
+/** A step longer than so many usual ones is a gap. */
+const GAP_STEPS = 5;
 
 const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
 /**
- * Measures a gyroscope log (CSV of time and three axes).
+ * Measures a gyroscope log (CSV of time and three axes, or the one along the spindle).
  * @throws CoreError OUT_OF_RANGE unless nominalRpm is above zero.
  */
-export function measureGyro(text: string, wish: GyroWish): MeasuredGyro | UnusableRotation {
+export function measureGyro(text: string, wish: GyroWish): GyroResult {
   requirePositive(wish.nominalRpm, 'nominalRpm');
   const table = readTable(text);
   if (table.kind === 'unusable') return table;
-  const log = axesOf(table, wish.columns);
+  const chosen = wish.columns ?? guessGyroColumns(table, wish.nominalRpm);
+  if (chosen === 'accelerometer') return refuse('ACCELEROMETER_ONLY');
+  const log = chosen && logOf(table, chosen, wish);
   if (!log) return refuse('NO_AXES');
-  const fall = log.timeS.findIndex((t, i) => i > 0 && t < (log.timeS[i - 1] as number));
-  if (fall >= 0) return refuse('TIMES_BACKWARD', table.lineOf[fall] as number);
-  return evaluate(log, wish);
+  return log.kind === 'unusable' ? log : evaluate(log, wish);
 }
 
 interface GyroLog {
+  readonly kind: 'log';
   readonly timeS: Float64Array;
-  readonly axes: readonly [Float64Array, Float64Array, Float64Array];
-  readonly said: 'deg/s' | 'rad/s' | null;
+  readonly axes: readonly Float64Array[];
+  readonly said: AxisUnit | null;
+  readonly warnings: readonly RotationWarning[];
 }
 
-function axesOf(table: NumberTable, columns: GyroColumns | undefined): GyroLog | null {
-  const chosen = columns ?? guessGyroColumns(table);
-  const raw = chosen && table.columns[chosen.time];
-  const axes = chosen?.axes.map((i) => table.columns[i]);
-  if (!raw || !axes?.every((axis) => axis !== undefined)) return null;
-  const timeS = raw.map((t) => (t - (raw[0] as number)) * chosen.timeUnitS);
-  return { timeS, axes: axes as unknown as GyroLog['axes'], said: chosen.unit };
+/** Times in seconds from the first, strictly rising; doubled rows are left out. */
+function logOf(table: NumberTable, columns: GyroColumns, wish: GyroWish): GyroLog | UnusableRotation | null {
+  const raw = table.columns[columns.time];
+  const axes = columns.axes.map((i) => table.columns[i]);
+  if (!raw || axes.length === 0 || !axes.every((axis) => axis !== undefined)) return null;
+  const { values, bits, backward } = unwrapCounter(raw);
+  if (backward >= 0) return refuse('TIMES_BACKWARD', table.lineOf[backward] as number);
+  const unit = wish.timeUnitS ?? columns.timeUnitS ?? 1;
+  const keep = (_: number, i: number) => i === 0 || (values[i] as number) > (values[i - 1] as number);
+  const timeS = values.map((t) => (t - (values[0] as number)) * unit).filter(keep);
+  if (timeS.length < 16) return refuse('TOO_SHORT');
+  const steps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
+  const gaps = steps.filter((step) => step > GAP_STEPS * median(steps)).length;
+  const warnings: RotationWarning[] = [];
+  if (bits > 0) warnings.push('COUNTER_WRAPPED');
+  if (gaps > 0) warnings.push('GAPS');
+  return {
+    kind: 'log',
+    timeS,
+    axes: axes.map((axis) => (axis as Float64Array).filter(keep)),
+    said: wish.axisUnit ?? columns.unit,
+    warnings,
+  };
 }
 
-function evaluate(log: GyroLog, wish: GyroWish): MeasuredGyro | UnusableRotation {
-  const rough = magnitude(log, [0, 0, 0]);
+function evaluate(log: GyroLog, wish: GyroWish): GyroResult {
+  const rough = magnitude(
+    log,
+    log.axes.map(() => 0),
+  );
   const full = quantile(rough, 0.9);
   if (!(full > 0)) return refuse('NOT_TURNING');
   const still = longest(log.timeS, rough, (rate) => rate < STILL_PART * full);
   const hasStill = still !== null && lengthS(log.timeS, still) >= SHORTEST_STILL_S;
-  const bias = hasStill ? meanVector(log.axes, inner(still)) : ([0, 0, 0] as const);
+  const bias = hasStill ? meanVector(log.axes, inner(still)) : log.axes.map(() => 0);
   const rate = magnitude(log, bias);
-  const plateau = median(rate.filter((value) => value > 0.5 * full));
-  const run = longest(log.timeS, rate, (value) => Math.abs(value / plateau - 1) < 0.15);
-  const settled = run && settle(log.timeS, run);
-  if (!settled || lengthS(log.timeS, settled) < SHORTEST_RUN_S) return refuse('TOO_SHORT');
-  const unit = log.said ?? guessUnit(plateau, wish.nominalRpm);
-  const degrees = unit === 'rad/s' ? DEG : 1;
+  const unit = unitFor(log, steadyLevel(rate, full), wish);
+  if (typeof unit !== 'string') return unit;
+  const found = turning(log.timeS, rate, full);
+  const stretches = found.map((one) => stretchOf(log.timeS, one, AXIS_UNITS[unit]));
+  const chosen = chooseRun(log.timeS, found, stretches, wish);
+  if ('kind' in chosen) return chosen;
+  const settled: Stretch = [chosen.from, chosen.to];
+  if (lengthS(log.timeS, settled) < SHORTEST_RUN_S || settled[1] - settled[0] < 16) return refuse('TOO_SHORT');
   const warnings = warningsFor(log, rate.subarray(...settled), hasStill, wish);
-  if (settled[1] - settled[0] < 16) return refuse('TOO_SHORT');
-  const rotation = fitRun(log.timeS.subarray(...settled), rate.subarray(...settled), degrees, wish, warnings);
-  return { kind: 'measured', ...rotation, biasDps: degrees * Math.hypot(...bias), unit };
+  if (stretches.length > 1) warnings.push('OTHER_SPEEDS_IN_LOG');
+  const rotation = fitRun(log.timeS.subarray(...settled), rate.subarray(...settled), AXIS_UNITS[unit], wish, warnings);
+  if (!wish.asIs && !isReachable(rotation.meanRpm, wish.nominalRpm)) return outOfReach(rotation.meanRpm, wish);
+  return {
+    kind: 'measured',
+    ...rotation,
+    stretches,
+    sense: senseOf(log, bias, settled),
+    biasDps: 6 * AXIS_UNITS[unit] * Math.hypot(...bias),
+    unit,
+  };
 }
 
 type Stretch = readonly [number, number];
@@ -91,38 +135,139 @@ type Stretch = readonly [number, number];
 const lengthS = (timeS: Float64Array, [from, to]: Stretch): number =>
   (timeS[to - 1] as number) - (timeS[from] as number);
 
+/** The usual rate while it turns. */
+const steadyLevel = (rate: Float64Array, full: number): number => median(rate.filter((value) => value > 0.3 * full));
+
+/** The unit said, unless another makes sense where it does not; else the one that does. */
+function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit | AskedSpeed {
+  const off = (unit: AxisUnit) => Math.abs(Math.log((level * AXIS_UNITS[unit]) / wish.nominalRpm));
+  const fits = (Object.keys(AXIS_UNITS) as AxisUnit[])
+    .filter((unit) => isReachable(level * AXIS_UNITS[unit], wish.nominalRpm))
+    .sort((a, b) => off(a) - off(b));
+  if (wish.axisUnit || wish.asIs) return wish.axisUnit ?? log.said ?? fits[0] ?? 'deg/s';
+  if (log.said !== null) {
+    if (fits.length === 0 || fits.includes(log.said)) return log.said;
+    return askUnit(
+      `By its header the log gives ${rpmWords(level * AXIS_UNITS[log.said])}, which this machine cannot reach.`,
+      fits,
+      level,
+    );
+  }
+  const [best, second] = fits;
+  if (!best) return 'deg/s';
+  // Two units within reach: only a speed close to the nominal settles it.
+  return second && off(best) > 0.15
+    ? askUnit('The unit of the axes is not said, and two make sense.', fits, level)
+    : best;
+}
+
+const askUnit = (message: string, fits: readonly AxisUnit[], level: number): AskedSpeed =>
+  ask(
+    'AXIS_UNIT',
+    `${message} Which unit?`,
+    fits.map((unit) => ({
+      words: `${unit}: ${rpmWords(level * AXIS_UNITS[unit])}`,
+      answer: { axisUnit: unit },
+      meanRpm: level * AXIS_UNITS[unit],
+    })),
+  );
+
+/** Steady stretches while it turns, each settled where the platter came up or went down. */
+function turning(timeS: Float64Array, rate: Float64Array, full: number): Steady[] {
+  const spanS = lengthS(timeS, [0, timeS.length]);
+  return steadyStretches(timeS, rate, {
+    windowS: Math.min(2, Math.max(0.5, spanS / 20)),
+    leastS: Math.min(SHORTEST_RUN_S, spanS / 2),
+  })
+    .filter(({ level }) => level > 0.25 * full)
+    .map((one) => ({ ...one, ...settle(timeS, [one.from, one.to]) }))
+    .filter((one) => lengthS(timeS, [one.from, one.to]) >= SHORTEST_RUN_S);
+}
+
+const stretchOf = (timeS: Float64Array, { from, to, level }: Steady, rpm: number): SteadyStretch => ({
+  startS: timeS[from] as number,
+  endS: timeS[to - 1] as number,
+  meanRpm: level * rpm,
+});
+
+/** The one speed of the log, or the stretch asked for; two speeds are asked about. */
+function chooseRun(
+  timeS: Float64Array,
+  found: readonly Steady[],
+  stretches: readonly SteadyStretch[],
+  wish: GyroWish,
+): Steady | AskedSpeed | UnusableRotation {
+  const [first] = found;
+  if (!first) return refuse('TOO_SHORT');
+  const longestOf = (list: readonly Steady[]) =>
+    list.reduce((a, b) => (lengthS(timeS, [b.from, b.to]) > lengthS(timeS, [a.from, a.to]) ? b : a));
+  if (wish.fromS !== undefined || wish.toS !== undefined) {
+    const [start, end] = [wish.fromS ?? 0, wish.toS ?? Infinity];
+    const inside = found
+      .map((one) => ({ ...one, ...clip(timeS, one, start, end) }))
+      .filter((one) => one.to - one.from >= 16);
+    return inside.length === 0 ? refuse('TOO_SHORT') : longestOf(inside);
+  }
+  const main = longestOf(found);
+  const differ = found.some((one) => Math.abs(one.level / main.level - 1) > SAME_SPEED_PERCENT / 100);
+  return differ && !wish.asIs ? askWhichSpeed(stretches, wish.nominalRpm) : main;
+}
+
+function clip(timeS: Float64Array, one: Steady, startS: number, endS: number) {
+  let { from, to } = one;
+  while (from < to && (timeS[from] as number) < startS) from++;
+  while (to > from && (timeS[to - 1] as number) > endS) to--;
+  return { from, to };
+}
+
+function outOfReach(meanRpm: number, { nominalRpm }: GyroWish): AskedSpeed {
+  return ask(
+    'SPEED_OUT_OF_REACH',
+    `${rpmWords(meanRpm)} is ${(meanRpm / nominalRpm).toPrecision(2)} times the nominal ${rpmWords(nominalRpm)}. Check the unit of the axes and the speed selected.`,
+    [{ words: `${rpmWords(meanRpm)} is right`, answer: { asIs: true }, meanRpm }],
+  );
+}
+
 /** Rate integrated by trapezoids to turns, fitted. */
 function fitRun(
   timeS: Float64Array,
   rate: Float64Array,
-  degrees: number,
+  rpm: number,
   wish: GyroWish,
   warnings: RotationWarning[],
 ): Rotation {
   const turns = new Float64Array(timeS.length);
   for (let i = 1; i < turns.length; i++) {
     const dt = (timeS[i] as number) - (timeS[i - 1] as number);
-    turns[i] = (turns[i - 1] as number) + (dt * degrees * ((rate[i] as number) + (rate[i - 1] as number))) / 720;
+    turns[i] = (turns[i - 1] as number) + (dt * rpm * ((rate[i] as number) + (rate[i - 1] as number))) / 120;
   }
-  const distinct = keepRising(timeS, turns);
-  const span = lengthS(distinct.timeS, [0, distinct.timeS.length]);
-  const track = trackOf(distinct, (distinct.timeS.length - 1) / span, (turns[turns.length - 1] as number) / span);
+  const span = lengthS(timeS, [0, timeS.length]);
+  const track = trackOf({ timeS, turns }, (timeS.length - 1) / span, (turns[turns.length - 1] as number) / span);
   const limit = wish.scaleLimitPercent ?? UNCALIBRATED_SCALE_PERCENT;
   const scale = {
     name: 'scale' as const,
     standardPercent: fromLimits(limit),
     why: `gyroscope scale within ±${limit} %`,
   };
-  return rotationOf(track, fitTrack(track), { nominalRpm: wish.nominalRpm, extraParts: [scale], warnings });
+  return rotationOf(track, fitTrack(track), {
+    nominalRpm: wish.nominalRpm,
+    extraParts: [scale],
+    warnings,
+    noise: 'flat',
+  });
 }
 
-function keepRising(timeS: Float64Array, turns: Float64Array) {
-  const keep = (_: number, i: number) => i === 0 || (timeS[i] as number) > (timeS[i - 1] as number);
-  return { timeS: timeS.filter(keep), turns: turns.filter(keep) };
+/** +1 counter-clockwise seen along the axis that turns most. */
+function senseOf(log: GyroLog, bias: readonly number[], range: Stretch): 1 | -1 {
+  const means = meanVector(log.axes, range).map((value, i) => value - (bias[i] as number));
+  const most = means.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
+  return most < 0 ? -1 : 1;
 }
 
-function magnitude({ axes: [x, y, z] }: GyroLog, bias: readonly [number, number, number]): Float64Array {
-  return x.map((value, i) => Math.hypot(value - bias[0], (y[i] as number) - bias[1], (z[i] as number) - bias[2]));
+function magnitude({ axes }: GyroLog, bias: readonly number[]): Float64Array {
+  const [x, y, z] = axes as readonly [Float64Array, Float64Array | undefined, Float64Array | undefined];
+  const [bx, by, bz] = [bias[0] ?? 0, bias[1] ?? 0, bias[2] ?? 0];
+  return x.map((value, i) => Math.hypot(value - bx, y ? (y[i] as number) - by : 0, z ? (z[i] as number) - bz : 0));
 }
 
 /** Without a tenth at either end, where the platter is touched or just moves off. */
@@ -131,9 +276,8 @@ function inner([from, to]: Stretch): Stretch {
   return [from + margin, to - margin];
 }
 
-function meanVector(axes: GyroLog['axes'], [from, to]: Stretch): readonly [number, number, number] {
-  const mean = (axis: Float64Array) => axis.subarray(from, to).reduce((sum, value) => sum + value, 0) / (to - from);
-  return [mean(axes[0]), mean(axes[1]), mean(axes[2])];
+function meanVector(axes: GyroLog['axes'], [from, to]: Stretch): number[] {
+  return axes.map((axis) => axis.subarray(from, to).reduce((sum, value) => sum + value, 0) / (to - from));
 }
 
 /** The longest run of samples, in time, for which `holds`; single samples that do not are bridged. */
@@ -157,24 +301,18 @@ function longest(timeS: Float64Array, values: Float64Array, holds: (value: numbe
   return best;
 }
 
-function settle(timeS: Float64Array, [from, to]: Stretch): Stretch {
+function settle(timeS: Float64Array, [from, to]: Stretch): { readonly from: number; readonly to: number } {
   const start = (timeS[from] as number) + (from > 0 ? SETTLE_S : 0);
   const end = (timeS[to - 1] as number) - (to < timeS.length ? SETTLE_S : 0);
   let a = from;
   while (a < to - 1 && (timeS[a] as number) < start) a++;
   let b = to;
   while (b > a + 1 && (timeS[b - 1] as number) > end) b--;
-  return [a, b];
-}
-
-/** Without a word for it: the unit under which the rate is nearer to the nominal speed. */
-function guessUnit(plateau: number, nominalRpm: number): 'deg/s' | 'rad/s' {
-  const off = (rpm: number) => Math.abs(Math.log(rpm / nominalRpm));
-  return off((plateau * 60) / (2 * Math.PI)) < off(plateau / 6) ? 'rad/s' : 'deg/s';
+  return { from: a, to: b };
 }
 
 function warningsFor(log: GyroLog, rate: Float64Array, hasStill: boolean, wish: GyroWish): RotationWarning[] {
-  const out: RotationWarning[] = [];
+  const out: RotationWarning[] = [...log.warnings];
   if ((wish.scaleLimitPercent ?? UNCALIBRATED_SCALE_PERCENT) >= 1) out.push('SCALE_NOT_CALIBRATED');
   if (!hasStill) out.push('NO_STANDSTILL');
   if (log.said === null) out.push('UNIT_GUESSED');

@@ -3,15 +3,23 @@
  * real variation locked to that shaft; one sensor cannot split them. It is taken out for the mean and
  * for lines not locked to the shaft, and said.
  */
-import { requirePositive, CoreError } from '../../errors.js';
+import { CoreError, requirePositive } from '../../errors.js';
+import { readTable } from '../../formats/index.js';
 import { median } from '../../numeric/index.js';
+import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
+import type { AskedSpeed, SteadyStretch } from '../asked.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { fitTrend, legendre, type TrendFit } from '../tone/trend.js';
+import type { PulseSignal } from './channels.js';
+import { guessPulseColumns, type PulseColumns } from './columns.js';
 import { countPulses, type CountedPulses } from './count.js';
-import type { PulseColumns } from './columns.js';
-import { pulseTimes, type PulseTimes } from './pulseTimes.js';
+import { chosenSignal } from './choose.js';
+import { combined } from './combined.js';
+import { gated } from './gate.js';
+import { stretchesOf, type PulseStretch } from './stretches.js';
 import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
+import { weakSegments, type WeakSegment } from './weak.js';
 
 export interface MeasuredPulses extends Rotation {
   readonly kind: 'measured';
@@ -22,15 +30,34 @@ export interface MeasuredPulses extends Rotation {
   readonly damagedSegmentsPerTurn: number;
   /** Error of the spacing from pulse i to the next, percent of the mean pitch; pulse 0 is the first in the file. */
   readonly spacingErrorsPercent: readonly number[];
+  /** Places where the level dips once a turn; empty where the file holds no level. */
+  readonly weakSegments: readonly WeakSegment[];
   readonly perTurn: number;
-  readonly from: PulseTimes['from'];
+  readonly from: PulseSignal['from'];
+  /** Which edge was used, and of which channel; '' where there was one only. */
+  readonly edge: PulseSignal['edge'];
+  readonly channel: string;
+  readonly dutyPercent: number | null;
 }
+
+export type PulseResult = MeasuredPulses | UnusableRotation | AskedSpeed;
 
 export interface PulseWish {
   readonly perTurn: number;
   readonly nominalRpm: number;
   /** As corrected by hand; guessed when not given. */
   readonly columns?: PulseColumns;
+  /** Channel by name where a file has several. */
+  readonly channel?: string;
+  /** Seconds in one unit of the time column, where the guess is not believed. */
+  readonly timeUnitS?: number;
+  /** Seconds between samples of a capture without a time column. */
+  readonly sampleIntervalS?: number;
+  /** Only this part of the log, seconds from its first pulse. */
+  readonly fromS?: number;
+  readonly toS?: number;
+  /** The figure was asked about and is right as it is. */
+  readonly asIs?: boolean;
 }
 
 /** A place off by more than this part of the pitch every turn is damage, not tolerance (common practice). */
@@ -43,23 +70,71 @@ const WHEEL_ROUNDS = 3;
  * Measures the pulses in the text of a CSV file.
  * @throws CoreError OUT_OF_RANGE unless perTurn is a whole number >= 1 and nominalRpm above zero.
  */
-export function measurePulses(text: string, wish: PulseWish): MeasuredPulses | UnusableRotation {
+export async function measurePulses(text: string, wish: PulseWish): Promise<PulseResult> {
   requirePositive(wish.nominalRpm, 'nominalRpm');
   if (!Number.isInteger(wish.perTurn) || wish.perTurn < 1) {
     throw new CoreError('OUT_OF_RANGE', 'perTurn must be a whole number of at least 1', { perTurn: wish.perTurn });
   }
-  return pulsesOf(pulseTimes(text, wish.columns), wish);
+  const table = readTable(text);
+  if (table.kind === 'unusable') return table;
+  const signal = await chosenSignal(table, wish.columns ?? guessPulseColumns(table), wish);
+  return signal.kind === 'signal' ? pulsesOf(signal, wish) : signal;
 }
 
-/** Measures pulse times, however they were found. */
-export function pulsesOf(times: PulseTimes | UnusableRotation, wish: PulseWish): MeasuredPulses | UnusableRotation {
-  if (times.kind === 'unusable') return times;
-  const counted = countPulses(times.timeS, wish.perTurn);
+/** Measures one channel's pulses, however they were found: each steady stretch by itself. */
+export function pulsesOf(signal: PulseSignal, wish: PulseWish): PulseResult {
+  if (signal.timeS.length < 4) return { kind: 'unusable', reason: 'TOO_FEW_PULSES', line: 0 };
+  const chosen = stretchesOf(signal, wish);
+  if (chosen.kind !== 'stretches') return chosen;
+  const measured: MeasuredPulses[] = [];
+  for (const stretch of chosen.use) {
+    const one = ofStretch(signal, stretch, wish, chosen.all, chosen.warnings);
+    if (one.kind === 'measured') measured.push(one);
+    else if (chosen.use.length === 1) return one;
+  }
+  const whole = combined(measured);
+  return whole === null ? { kind: 'unusable', reason: 'IRREGULAR', line: 0 } : gated(whole, signal, wish);
+}
+
+function ofStretch(
+  signal: PulseSignal,
+  stretch: PulseStretch,
+  wish: PulseWish,
+  all: readonly SteadyStretch[],
+  warnings: readonly RotationWarning[],
+): MeasuredPulses | UnusableRotation {
+  const timeS = signal.timeS.subarray(stretch.from, stretch.to);
+  const counted = countPulses(timeS, wish.perTurn);
   if (!counted) return { kind: 'unusable', reason: 'IRREGULAR', line: 0 };
-  return { ...evaluate(counted, wish), from: times.from };
+  const { places, ...result } = evaluate(counted, wish, signal.tickS);
+  const levels = signal.levels?.subarray(stretch.from, stretch.to) ?? null;
+  const weak = levels ? weakSegments(counted, timeS, levels, places, wish.perTurn) : [];
+  return {
+    ...result,
+    warnings: [
+      ...warnings,
+      ...result.warnings,
+      ...signal.notes,
+      ...(weak.length > 0 ? (['WEAK_SEGMENT'] as const) : []),
+    ],
+    stretches: all,
+    sense: stretch.sense,
+    weakSegments: weak,
+    from: signal.from,
+    edge: signal.edge,
+    channel: signal.name,
+    dutyPercent: signal.dutyPercent,
+  };
 }
 
-function evaluate(counted: CountedPulses, wish: PulseWish): Omit<MeasuredPulses, 'from'> {
+type Evaluated = Omit<
+  MeasuredPulses,
+  'from' | 'edge' | 'channel' | 'dutyPercent' | 'weakSegments' | 'stretches' | 'sense'
+> & {
+  readonly places: Float64Array;
+};
+
+function evaluate(counted: CountedPulses, wish: PulseWish, tickS: number): Evaluated {
   const { perTurn } = wish;
   let places: Float64Array = new Float64Array(perTurn);
   let track = trackWith(counted, perTurn, places);
@@ -82,12 +157,27 @@ function evaluate(counted: CountedPulses, wish: PulseWish): Omit<MeasuredPulses,
   return {
     kind: 'measured',
     perTurn,
-    ...rotationOf(track, fit, { nominalRpm: wish.nominalRpm, extraParts: [], warnings }),
+    ...rotationOf(track, fit, {
+      nominalRpm: wish.nominalRpm,
+      extraParts: resolution(counted, tickS),
+      warnings,
+      noise: 'rising',
+    }),
+    places,
     missing,
     doubled: counted.doubled,
     damagedSegmentsPerTurn: damaged.size,
     spacingErrorsPercent: spacings(places),
   };
+}
+
+/** Times rounded to a step: either end of the stretch may be off by half of it. */
+function resolution(counted: CountedPulses, tickS: number): UncertaintyPart[] {
+  const last = counted.timeS[counted.timeS.length - 1] as number;
+  const spanS = last - (counted.timeS[0] as number);
+  if (!(tickS > 0) || !(spanS > 0)) return [];
+  const standardPercent = (100 * Math.SQRT2 * fromLimits(tickS / 2)) / spanS / 2;
+  return [{ name: 'counting', standardPercent, why: `times in steps of ${Number((1000 * tickS).toPrecision(3))} ms` }];
 }
 
 /** The former curve order and line frequencies fitted to a track that changed a little. */

@@ -1,5 +1,6 @@
 /** What pulses and a gyroscope give: the speed of a shaft, the same figures for both. */
 import type { UncertaintyPart } from '../../quantity/index.js';
+import type { SteadyStretch } from '../asked.js';
 import type { FlutterLine, FlutterSpectrum, SpeedSeries } from '../tone/result.js';
 
 export type RotationWarning =
@@ -12,7 +13,19 @@ export type RotationWarning =
   | 'SCALE_NOT_CALIBRATED'
   | 'NO_STANDSTILL'
   | 'CLIPPED'
-  | 'UNIT_GUESSED';
+  | 'UNIT_GUESSED'
+  | 'TIME_UNIT_GUESSED'
+  | 'COUNTER_WRAPPED'
+  | 'POLLED_TIMES'
+  | 'BOTH_EDGES'
+  | 'MAYBE_BOTH_EDGES'
+  | 'CHANNEL_CHOSEN'
+  | 'UNSTEADY_PART_LEFT_OUT'
+  | 'RUN_BY_RUN'
+  | 'WEAK_SEGMENT'
+  | 'GAPS'
+  | 'OTHER_SPEEDS_IN_LOG'
+  | 'WOW_TOO_SHORT';
 
 /** Steady speed of a shaft with its uncertainty, drift and periodic lines. */
 export interface Rotation {
@@ -27,6 +40,16 @@ export interface Rotation {
   /** Speed over time against the nominal, and the spectrum of its variation. */
   readonly series: SpeedSeries;
   readonly spectrum: FlutterSpectrum;
+  /**
+   * Wow of the shaft: the size not exceeded 95 % of the time (2-sigma), from 0.2 Hz to `wowUpToHz`,
+   * percent of the mean. Null where the log is shorter than two turns.
+   */
+  readonly unweightedPeakPercent: number | null;
+  readonly wowUpToHz: number;
+  /** Every steady stretch of the log, the measured ones among them. */
+  readonly stretches: readonly SteadyStretch[];
+  /** +1 or -1 where the source tells the sense (the gyroscope: counter-clockwise from above is +1), else null. */
+  readonly sense: 1 | -1 | null;
 }
 
 export type RotationRefusalReason =
@@ -41,6 +64,10 @@ export type RotationRefusalReason =
   | 'NOT_TURNING'
   | 'TOO_SHORT'
   | 'NO_AXES'
+  | 'ACCELEROMETER_ONLY'
+  | 'NO_TIME'
+  | 'NOT_STEADY'
+  | 'TOO_LONG'
   | 'NOT_WAV'
   | 'BAD_HEADER'
   | 'UNSUPPORTED_ENCODING'
@@ -77,6 +104,11 @@ export const ROTATION_REFUSALS: Readonly<Record<RotationRefusalReason, string>> 
   NOT_TURNING: 'The turntable stood still throughout. Start it while the log runs.',
   TOO_SHORT: 'Less than two seconds of steady turning. Log at least ten seconds.',
   NO_AXES: 'No time and three axes were found. Export time, x, y, z of the gyroscope.',
+  ACCELEROMETER_ONLY:
+    'The log holds an accelerometer alone, which shows gravity and not turning. Log the gyroscope (deg/s or rad/s).',
+  NO_TIME: 'There is no column of time. Export one, or type the time between samples.',
+  NOT_STEADY: 'The speed never holds for two seconds. Capture a longer stretch of steady running.',
+  TOO_LONG: 'The log is spread over a longer time than can be held. Cut it, or check the unit of its times.',
   ...RECORDING_REFUSALS,
 };
 
@@ -90,5 +122,17 @@ export const ROTATION_WARNINGS: Readonly<Record<RotationWarning, string>> = {
   SCALE_NOT_CALIBRATED: 'The gyroscope’s scale is not calibrated (1 to 3 %, common practice): no close verdict.',
   NO_STANDSTILL: 'There is no standstill in the log: its bias was not removed. Log a few seconds at rest first.',
   CLIPPED: 'The gyroscope hit the end of its range: the speed is higher than it can show.',
+  TIME_UNIT_GUESSED: 'The unit of the times is not said; it was told from the speed the machine can reach. Check it.',
+  COUNTER_WRAPPED: 'The counter of the times ran over; that was put right.',
+  POLLED_TIMES: 'The times come in coarse steps: their rounding is in the uncertainty and in the lines.',
+  BOTH_EDGES: 'Both edges of each pulse stand in the file; every second one was used.',
+  MAYBE_BOTH_EDGES: 'Twice the nominal: if both edges of each pulse stand in the file, the true speed is half.',
+  CHANNEL_CHOSEN: 'Several channels stand in the file; the one whose speed this machine can reach was used.',
+  UNSTEADY_PART_LEFT_OUT: 'Coming up to speed, or a change of speed, was left out.',
+  RUN_BY_RUN: 'The drive stops and starts: each run was measured by itself.',
+  WEAK_SEGMENT: 'The level of the generator dips at the same place every turn: a weak pole or a worn gap there.',
+  GAPS: 'The log has gaps; they were bridged.',
+  OTHER_SPEEDS_IN_LOG: 'The log holds other steady speeds too; they are listed.',
+  WOW_TOO_SHORT: 'Less than two turns: too short for wow.',
   UNIT_GUESSED: 'The unit of the axes was guessed from the nominal speed; check it.',
 };

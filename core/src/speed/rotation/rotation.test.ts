@@ -32,19 +32,19 @@ function pulses({ rpm, perTurn, turns, places = [], jitterS = 0, wow, seed = 1 }
 }
 
 const csv = (times: readonly number[]) => times.map((t) => t.toFixed(7)).join('\n');
-const measured = (text: string, perTurn: number, nominalRpm: number): MeasuredPulses => {
-  const result = measurePulses(text, { perTurn, nominalRpm });
-  if (result.kind !== 'measured') throw new Error(result.reason);
+const measured = async (text: string, perTurn: number, nominalRpm: number): Promise<MeasuredPulses> => {
+  const result = await measurePulses(text, { perTurn, nominalRpm });
+  if (result.kind !== 'measured') throw new Error(result.kind === 'asked' ? result.message : result.reason);
   return result;
 };
 
 describe('pulses', () => {
-  it('give the mean within three times the bound of a straight line through jittered times', () => {
+  it('give the mean within three times the bound of a straight line through jittered times', async () => {
     const jitterS = 1e-4;
     const [turns, perTurn] = [60, 4];
     let square = 0;
     for (let seed = 1; seed <= 20; seed++) {
-      const result = measured(csv(pulses({ rpm: 33.5, perTurn, turns, jitterS, seed })), perTurn, 100 / 3);
+      const result = await measured(csv(pulses({ rpm: 33.5, perTurn, turns, jitterS, seed })), perTurn, 100 / 3);
       square += (result.meanErrorPercent - 100 * (33.5 / (100 / 3) - 1)) ** 2;
       expect(result.meanErrorPercent).toBeCloseTo(0.5, 2);
     }
@@ -54,9 +54,9 @@ describe('pulses', () => {
     expect(Math.sqrt(square / 20) / bound).toBeLessThan(3);
   });
 
-  it('find errors of the wheel’s spacing and keep them out of the mean', () => {
+  it('find errors of the wheel’s spacing and keep them out of the mean', async () => {
     const places = [0, 0.04, -0.02, 0.01, 0, -0.03];
-    const result = measured(csv(pulses({ rpm: 45.09, perTurn: 6, turns: 50, places, jitterS: 2e-5 })), 6, 45);
+    const result = await measured(csv(pulses({ rpm: 45.09, perTurn: 6, turns: 50, places, jitterS: 2e-5 })), 6, 45);
     expect(result.meanErrorPercent).toBeCloseTo(0.2, 2);
     places.forEach((place, i) => {
       const expected = 100 * ((places[(i + 1) % 6] as number) - place);
@@ -67,26 +67,26 @@ describe('pulses', () => {
     expect(result.warnings).toContain('ONCE_A_TURN_NOT_SEPARABLE');
   });
 
-  it('count over missing pulses and leave out doubled ones', () => {
+  it('count over missing pulses and leave out doubled ones', async () => {
     const times = pulses({ rpm: 100, perTurn: 8, turns: 40 });
     const lacking = times.filter((_, i) => ![50, 51, 133, 200].includes(i));
     const doubled = [...lacking, (times[20] as number) + 0.002, (times[90] as number) + 0.003].sort((a, b) => a - b);
-    const result = measured(csv(doubled), 8, 100);
+    const result = await measured(csv(doubled), 8, 100);
     expect(result.missing).toBe(4);
     expect(result.doubled).toBe(2);
     expect(Math.abs(result.meanErrorPercent)).toBeLessThan(0.001);
     expect(result.damagedSegmentsPerTurn).toBe(0);
   });
 
-  it('call a pole that fails every turn damaged, not missing', () => {
+  it('call a pole that fails every turn damaged, not missing', async () => {
     const times = pulses({ rpm: 100, perTurn: 8, turns: 40 }).filter((_, i) => i % 8 !== 3);
-    const result = measured(csv(times), 8, 100);
+    const result = await measured(csv(times), 8, 100);
     expect(result.damagedSegmentsPerTurn).toBe(1);
     expect(result.missing).toBe(0);
   });
 
-  it('see wow that is not locked to the wheel', () => {
-    const result = measured(
+  it('see wow that is not locked to the wheel', async () => {
+    const result = await measured(
       csv(pulses({ rpm: 300, perTurn: 10, turns: 300, wow: { hz: 1.3, percent: 0.4 } })),
       10,
       300,
@@ -95,43 +95,46 @@ describe('pulses', () => {
     expect(result.lines[0]?.peakPercent).toBeCloseTo(0.4, 2);
   });
 
-  it('come out of a scope capture, whatever its header, separator and decimals', () => {
+  it('come out of a scope capture, whatever its header, separator and decimals', async () => {
     const times = pulses({ rpm: 60.3, perTurn: 2, turns: 20 });
     const rows = Array.from({ length: 20000 }, (_, i) => {
       const t = i * 0.001 - 0.1;
       const high = times.some((edge) => t >= edge && t < edge + 0.1);
       return `${t.toFixed(4)};${high ? 4.93 : 0.08}`.replaceAll('.', ',');
     });
-    const result = measured(['Instrument export', 'Time;Channel A', 's;V', ...rows].join('\r\n'), 2, 60);
+    const result = await measured(['Instrument export', 'Time;Channel A', 's;V', ...rows].join('\r\n'), 2, 60);
     expect(result.from).toBe('scope');
     expect(result.meanErrorPercent).toBeCloseTo(0.5, 1);
   });
 
-  it('do not depend on when the clock starts nor on the unit of time', () => {
+  it('do not depend on when the clock starts nor on the unit of time', async () => {
     const times = pulses({ rpm: 78, perTurn: 3, turns: 30 });
-    const seconds = measured(csv(times), 3, 78);
-    const shifted = measured(`Time (ms)\n${csv(times.map((t) => 1000 * (t + 500)))}`, 3, 78);
+    const seconds = await measured(csv(times), 3, 78);
+    const shifted = await measured(`Time (ms)\n${csv(times.map((t) => 1000 * (t + 500)))}`, 3, 78);
     expect(shifted.meanRpm).toBeCloseTo(seconds.meanRpm, 6);
   });
 
-  it('refuse by name, with the line', () => {
+  it('refuse by name, with the line', async () => {
     const wish = { perTurn: 1, nominalRpm: 33 };
-    expect(measurePulses('', wish)).toMatchObject({ reason: 'EMPTY_FILE' });
-    expect(measurePulses('hello\nworld', wish)).toMatchObject({ reason: 'NOT_A_TABLE' });
-    expect(measurePulses('1\n2\n3\nfour\n5\n6', wish)).toMatchObject({ reason: 'TEXT_IN_NUMBERS', line: 4 });
-    expect(measurePulses('1\n2\n3\n2.5\n5\n6', wish)).toMatchObject({ reason: 'TIMES_BACKWARD', line: 4 });
-    expect(measurePulses('1\n2\n3', wish)).toMatchObject({ reason: 'TOO_FEW_PULSES' });
+    expect(await measurePulses('', wish)).toMatchObject({ reason: 'EMPTY_FILE' });
+    expect(await measurePulses('hello\nworld', wish)).toMatchObject({ reason: 'NOT_A_TABLE' });
+    expect(await measurePulses('1\n2\n3\nfour\n5\n6', wish)).toMatchObject({ reason: 'TEXT_IN_NUMBERS', line: 4 });
+    expect(await measurePulses('1\n2\n3\n2.5\n5\n6', wish)).toMatchObject({ reason: 'TIMES_BACKWARD', line: 4 });
+    expect(await measurePulses('1\n2\n3', wish)).toMatchObject({ reason: 'TOO_FEW_PULSES' });
   });
 
-  it('take four times that are hardly apart without falling over', () => {
-    expect(['measured', 'unusable']).toContain(
-      measurePulses('0\n5e-324\n1e-323\n8.9e-16', { perTurn: 3, nominalRpm: 33 }).kind,
+  it('take four times that are hardly apart without falling over', async () => {
+    expect(['measured', 'unusable', 'asked']).toContain(
+      (await measurePulses('0\n5e-324\n1e-323\n8.9e-16', { perTurn: 3, nominalRpm: 33 })).kind,
     );
   });
 
-  it('never throw on any text', () => {
-    fc.assert(
-      fc.property(fc.string({ maxLength: 300 }), (text) => void measurePulses(text, { perTurn: 2, nominalRpm: 33 })),
+  it('never throw on any text', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.string({ maxLength: 300 }),
+        async (text) => void (await measurePulses(text, { perTurn: 2, nominalRpm: 33 })),
+      ),
     );
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0, max: 100, noNaN: true }), { maxLength: 60 }), (times) => {
@@ -141,7 +144,7 @@ describe('pulses', () => {
   });
 });
 
-describe('gyroscope', () => {
+describe('gyroscope', async () => {
   /** A phone tilted by `tilt` degrees on a platter: 3 s at rest, then turning. */
   function log(
     rpm: number,
@@ -169,16 +172,16 @@ describe('gyroscope', () => {
     return rows.join('\n');
   }
 
-  it('gives the speed in spite of tilt, bias and irregular sampling', () => {
+  it('gives the speed in spite of tilt, bias and irregular sampling', async () => {
     const result = measureGyro(log(33.6), { nominalRpm: 100 / 3 });
-    if (result.kind !== 'measured') throw new Error(result.reason);
+    if (result.kind !== 'measured') throw new Error(result.kind === 'asked' ? result.message : result.reason);
     expect(Math.abs(result.meanRpm - 33.6)).toBeLessThan(0.01);
     expect(result.biasDps).toBeCloseTo(Math.hypot(0.4, 0.2, 0.7), 1);
     expect(result.warnings).toContain('SCALE_NOT_CALIBRATED');
     expect(result.meanErrorExpandedUncertaintyPercent).toBeGreaterThan(3);
   });
 
-  it('knows radians by name and by guess', () => {
+  it('knows radians by name and by guess', async () => {
     const said = measureGyro(log(45, { unit: 'rad/s' }), { nominalRpm: 45 });
     const guessed = measureGyro(log(45, { unit: 'rad/s' }).replace(' (rad/s)', ''), { nominalRpm: 45 });
     expect(said).toMatchObject({ kind: 'measured', unit: 'rad/s' });
@@ -186,10 +189,10 @@ describe('gyroscope', () => {
     if (guessed.kind === 'measured') expect(guessed.warnings).toContain('UNIT_GUESSED');
   });
 
-  it('refuses a log at rest, one without axes, and one too short', () => {
+  it('refuses a log at rest, one without axes, and one too short', async () => {
     const rest = Array.from({ length: 500 }, (_, i) => `${(i / 100).toFixed(2)},0,0,0`).join('\n');
     expect(measureGyro(rest, { nominalRpm: 33 })).toMatchObject({ reason: 'NOT_TURNING' });
-    expect(measureGyro('1,2\n2,3\n3,5', { nominalRpm: 33 })).toMatchObject({ reason: 'NO_AXES' });
+    expect(measureGyro('1\n2\n3', { nominalRpm: 33 })).toMatchObject({ reason: 'NO_AXES' });
     expect(measureGyro(log(33).split('\n').slice(0, 480).join('\n'), { nominalRpm: 33 })).toMatchObject({
       reason: 'TOO_SHORT',
     });

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { memorySource, readTable, writeWav } from '../../formats/index.js';
 import { gaussian, seeded } from '../../numeric/index.js';
-import { guessGyroColumns, guessPulseColumns } from './columns.js';
+import { guessPulseColumns } from './columns.js';
+import { guessGyroColumns } from './gyroColumns.js';
 import { measureGyro } from './gyro.js';
 import { measurePulses, type MeasuredPulses } from './pulses.js';
 import { measurePulseWav } from './signal.js';
@@ -10,7 +11,7 @@ const RATE = 44100;
 
 async function measured(samples: Float64Array, perTurn: number, nominalRpm: number): Promise<MeasuredPulses> {
   const result = await measurePulseWav(memorySource(writeWav([samples], RATE)), { perTurn, nominalRpm });
-  if (result.kind !== 'measured') throw new Error(result.reason);
+  if (result.kind !== 'measured') throw new Error(result.kind === 'asked' ? result.message : result.reason);
   return result;
 }
 
@@ -68,22 +69,23 @@ describe('columns', () => {
 
   it('are guessed with their units, and told apart', () => {
     const scope = `Time (ms);CH1 (V)\n${Array.from({ length: 40 }, (_, i) => `${i / 2};${i % 3}`).join('\n')}`;
-    expect(guessPulseColumns(table(scope))).toEqual({ time: 0, volts: 1, timeUnitS: 0.001 });
-    expect(guessPulseColumns(table('1 0.5\n2 1.1\n3 1.6\n4 2.2'))).toEqual({ time: 1, volts: null, timeUnitS: 1 });
+    expect(guessPulseColumns(table(scope))).toEqual({ time: 0, volts: null, timeUnitS: 0.001 });
+    expect(guessPulseColumns(table('1 0.5\n2 1.1\n3 1.6\n4 2.2'))).toEqual({ time: 1, volts: null, timeUnitS: null });
     expect(guessGyroColumns(table('z,t,y,x\n1,0,2,3\n1,0.1,2,3'))).toMatchObject({
       time: 1,
       axes: [3, 2, 0],
       unit: null,
     });
-    expect(guessGyroColumns(table('t,x\n0,1\n1,2'))).toBeNull();
+    expect(guessGyroColumns(table('t,x\n0,1\n1,2'))).toMatchObject({ time: 0, axes: [1] });
+    expect(guessGyroColumns(table('t,ax,ay,az\n0,1,2,3\n1,2,3,4'))).toBe('accelerometer');
   });
 
-  it('are taken as corrected', () => {
+  it('are taken as corrected', async () => {
     const text = Array.from({ length: 30 }, (_, i) => `${i * 7},${i * 1800}`).join('\n');
     const columns = { time: 1, volts: null, timeUnitS: 0.001 };
-    const result = measurePulses(text, { perTurn: 1, nominalRpm: 100 / 3, columns });
+    const result = await measurePulses(text, { perTurn: 1, nominalRpm: 100 / 3, columns });
     expect(result.kind === 'measured' ? result.meanRpm : 0).toBeCloseTo(100 / 3, 6);
-    const gone = measurePulses(text, { perTurn: 1, nominalRpm: 45, columns: { ...columns, time: 9 } });
+    const gone = await measurePulses(text, { perTurn: 1, nominalRpm: 45, columns: { ...columns, time: 9 } });
     expect(gone).toMatchObject({ kind: 'unusable', reason: 'NOT_A_TABLE' });
     const log = Array.from({ length: 900 }, (_, i) => `0,0,${i < 200 ? 0 : 3.49066},${i * 10}`).join('\n');
     const gyro = measureGyro(log, {

@@ -3,9 +3,16 @@
  * shaft's own phase resampled to equal steps.
  */
 import { expandedUncertainty, fromLimits, type UncertaintyPart } from '../../quantity/index.js';
+import { nextPowerOfTwo, quantile, realSpectrum } from '../../numeric/index.js';
 import { driftPercent } from '../tone/drift.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from '../tone/display.js';
-import { deviationLine, residualDeviation } from '../tone/flutter.js';
+import {
+  deviationLine,
+  FLUTTER_BANDS,
+  flutterFigures,
+  residualDeviation,
+  type ResidualDeviation,
+} from '../tone/flutter.js';
 import { fitLinesAndTrend, slowNoise } from '../tone/lines.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
@@ -13,6 +20,9 @@ import type { Rotation, RotationWarning } from './result.js';
 
 /** Time base of a scope or logger, limit either way, percent (common practice: 100 ppm). */
 export const TIME_BASE_LIMIT_PERCENT = 0.01;
+
+/** Wow is not told from fewer turns than this. */
+export const WOW_TURNS = 2;
 
 /** Shaft phase in turns at rising times. */
 export interface TurnSamples {
@@ -23,7 +33,8 @@ export interface TurnSamples {
 /** Resamples to `rate` by cubic interpolation through four neighbours, phase against `centreHz`. */
 export function trackOf({ timeS, turns }: TurnSamples, rate: number, centreHz: number): PhaseTrack {
   const startS = timeS[0] as number;
-  const count = Math.max(2, Math.floor(((timeS[timeS.length - 1] as number) - startS) * rate) + 1);
+  // A hair more than the quotient: rounding may not take the last turn away.
+  const count = Math.max(2, Math.floor(((timeS[timeS.length - 1] as number) - startS) * rate * (1 + 1e-12) + 1e-6) + 1);
   const phase = new Float64Array(count);
   let k = 0;
   for (let n = 0; n < count; n++) {
@@ -53,6 +64,8 @@ export interface RotationWish {
   readonly nominalRpm: number;
   readonly extraParts: readonly UncertaintyPart[];
   readonly warnings: readonly RotationWarning[];
+  /** What the source's own noise looks like in the speed: flat (a rate sensor), or rising with frequency (jitter of edges). */
+  readonly noise: 'flat' | 'rising';
 }
 
 /** The figures of a fitted track. */
@@ -73,7 +86,9 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
   const expanded = expandedUncertainty(uncertainty);
   const drift = driftPercent(track, fit, mean);
   const turns = (mean * track.phase.length) / track.rate;
-  const deviation = totalDeviation(track, fit, residualDeviation(track, fit.residual, mean), mean);
+  const rest = residualDeviation(track, fit.residual, mean);
+  const deviation = totalDeviation(track, fit, rest, mean);
+  const hasWow = turns >= WOW_TURNS && track.rate > 4 * FLUTTER_BANDS.peakLow;
   const meanErrorPercent = 100 * (meanRpm / wish.nominalRpm - 1);
   return {
     nominalRpm: wish.nominalRpm,
@@ -89,12 +104,45 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
     warnings: [
       ...(turns < 10 ? (['FEW_TURNS'] as const) : []),
       ...(Math.abs(drift) > Math.max(0.1, 2 * expanded) ? (['DRIFTING'] as const) : []),
+      ...(turns < WOW_TURNS ? (['WOW_TOO_SHORT'] as const) : []),
       ...wish.warnings,
     ],
     series: speedSeries(track, deviation, meanErrorPercent),
     spectrum: flutterSpectrum(track, deviation),
+    unweightedPeakPercent: hasWow
+      ? flutterFigures(track, fit, withoutNoise(rest, track.rate, wish.noise), mean).unweightedPeakPercent
+      : null,
+    wowUpToHz: Math.min(FLUTTER_BANDS.high, 0.42 * track.rate),
+    stretches: [],
+    sense: null,
   };
 }
 
 /** Fits curve and lines to a track. */
 export const fitTrack = (track: PhaseTrack): TrendFit => fitLinesAndTrend(track);
+
+/**
+ * The residual less the source's own noise, which is read at the top of its band and carried down by
+ * its known shape; what is left keeps its form and loses that much of its power.
+ */
+function withoutNoise(rest: ResidualDeviation, rate: number, noise: RotationWish['noise']): ResidualDeviation {
+  const size = nextPowerOfTwo(Math.max(8, rest.unweighted.length));
+  const { re, im } = realSpectrum(rest.unweighted, size);
+  const top = Math.min(FLUTTER_BANDS.high, 0.42 * rate);
+  const shape = (hz: number) => (noise === 'flat' ? 1 : (Math.sin((Math.PI * hz) / rate) * rate) ** 2);
+  const scaled: number[] = [];
+  let total = 0;
+  let whole = 0;
+  for (let k = 1; k < size / 2; k++) {
+    const hz = (k * rate) / size;
+    if (hz < FLUTTER_BANDS.peakLow || hz > top) continue;
+    const power = (re[k] as number) ** 2 + (im[k] as number) ** 2;
+    total += power;
+    whole += shape(hz);
+    if (hz > 0.6 * top) scaled.push(power / shape(hz));
+  }
+  if (scaled.length < 16 || total === 0) return rest;
+  const floor = (quantile(scaled, 0.5) / Math.LN2) * whole;
+  const keep = Math.sqrt(Math.max(0, 1 - floor / total));
+  return { ...rest, unweighted: rest.unweighted.map((value) => keep * value) };
+}

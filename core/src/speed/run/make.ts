@@ -52,9 +52,17 @@ function runOfRotation(rotation: Rotation, detail: SpeedDetail): SpeedRun {
   };
 }
 
+const shaftOf = ({ unweightedPeakPercent, wowUpToHz, stretches, sense }: Rotation) => ({
+  wowPeakPercent: unweightedPeakPercent,
+  wowUpToHz,
+  stretches,
+  sense,
+});
+
 /** Measured pulses of a shaft against its nominal. */
 export function runOfPulses(pulses: MeasuredPulses): SpeedRun {
-  const { from, perTurn, missing, doubled, damagedSegmentsPerTurn, spacingErrorsPercent } = pulses;
+  const { from, perTurn, missing, doubled, damagedSegmentsPerTurn, spacingErrorsPercent, weakSegments, channel } =
+    pulses;
   return runOfRotation(pulses, {
     way: 'pulses',
     from,
@@ -63,12 +71,15 @@ export function runOfPulses(pulses: MeasuredPulses): SpeedRun {
     doubled,
     damagedSegmentsPerTurn,
     spacingErrorsPercent,
+    shaft: shaftOf(pulses),
+    weakSegments,
+    channel,
   });
 }
 
 /** A gyroscope log of a platter. */
 export function runOfGyro(gyro: MeasuredGyro): SpeedRun {
-  return runOfRotation(gyro, { way: 'gyro', biasDps: gyro.biasDps, unit: gyro.unit });
+  return runOfRotation(gyro, { way: 'gyro', biasDps: gyro.biasDps, unit: gyro.unit, shaft: shaftOf(gyro) });
 }
 
 /** Turns counted by hand against a nominal; null while there are too few taps. */

@@ -12,7 +12,7 @@ const runAt = async (errorPercent: number) => {
     nominalHz: 3150,
     referenceUncertaintyPercent: 0.12,
   });
-  if (tone.kind !== 'measured') throw new Error(tone.reason);
+  if (tone.kind !== 'measured') throw new Error(tone.kind);
   return runOfTone(tone);
 };
 

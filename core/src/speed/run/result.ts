@@ -3,6 +3,9 @@
  * the export and the comparison know only this type; what is particular to a way stands in `detail`.
  */
 import type { UncertaintyPart } from '../../quantity/index.js';
+import type { SteadyStretch } from '../asked.js';
+import type { AxisUnit } from '../rotation/gyroColumns.js';
+import type { WeakSegment } from '../rotation/weak.js';
 import { ROTATION_WARNINGS, type RotationWarning } from '../rotation/result.js';
 import {
   SOUND_WARNINGS,
@@ -34,6 +37,15 @@ export const SPEED_WARNINGS: Readonly<Record<SpeedWarning, string>> = {
   ...STROBE_WARNINGS,
 };
 
+/** What pulses and a gyroscope know of a shaft beyond its mean. */
+export interface ShaftFacts {
+  /** Wow, 2-sigma from 0.2 Hz to `wowUpToHz`, percent; null where it was too short. */
+  readonly wowPeakPercent: number | null;
+  readonly wowUpToHz: number;
+  readonly stretches: readonly SteadyStretch[];
+  readonly sense: 1 | -1 | null;
+}
+
 /** What only one way knows. */
 export type SpeedDetail =
   | {
@@ -48,14 +60,24 @@ export type SpeedDetail =
     }
   | {
       readonly way: 'pulses';
-      readonly from: 'times' | 'scope' | 'recording' | 'live';
+      readonly from: 'times' | 'scope' | 'changes' | 'recording' | 'live';
       readonly perTurn: number;
       readonly missing: number;
       readonly doubled: number;
       readonly damagedSegmentsPerTurn: number;
       readonly spacingErrorsPercent: readonly number[];
+      /** Missing in runs kept before these were measured. */
+      readonly shaft?: ShaftFacts | undefined;
+      readonly weakSegments?: readonly WeakSegment[] | undefined;
+      /** Channel of a file with several, '' otherwise. */
+      readonly channel?: string | undefined;
     }
-  | { readonly way: 'gyro'; readonly biasDps: number; readonly unit: 'deg/s' | 'rad/s' }
+  | {
+      readonly way: 'gyro';
+      readonly biasDps: number;
+      readonly unit: AxisUnit;
+      readonly shaft?: ShaftFacts | undefined;
+    }
   | {
       readonly way: 'strobe';
       readonly ringBars: number;

@@ -13,13 +13,27 @@ export function speedGrid(minRpm: number, maxRpm: number): Float64Array {
   return Float64Array.from({ length: count }, (_, i) => (minRpm / 60) * (1 + D.gridStep) ** i);
 }
 
+/** Blades, bars and poles that each may make lines: one count, or several on one shaft. */
+export type LinesPerTurn = readonly number[];
+
+const teethOf = (linesPerTurn: LinesPerTurn): number =>
+  Math.max(D.leastTeeth, D.teethTimesLines * Math.max(...linesPerTurn));
+
+/** Which multiple of the lines each tooth is, 0 for none, the lowest where it is one of several. */
+function multiplesOf(linesPerTurn: LinesPerTurn, teeth: number): Int32Array {
+  return Int32Array.from({ length: teeth + 1 }, (_, k) =>
+    linesPerTurn.reduce((best, per) => (k > 0 && k % per === 0 && (best === 0 || k / per < best) ? k / per : best), 0),
+  );
+}
+
 /** Log-likelihood ratio of every candidate of `grid` for one frame. */
-export function combEvidence(frame: SoundFrame, grid: Float64Array, linesPerTurn: number): Float32Array {
+export function combEvidence(frame: SoundFrame, grid: Float64Array, linesPerTurn: LinesPerTurn): Float32Array {
   const out = new Float32Array(grid.length);
   if (frame.lineHz.length === 0) return out;
   const map = levelMap(frame);
-  const teethMost = Math.max(D.leastTeeth, D.teethTimesLines * linesPerTurn);
-  const { line, other } = toothWeights(map, Math.ceil(teethMost / linesPerTurn));
+  const teethMost = teethOf(linesPerTurn);
+  const multiples = multiplesOf(linesPerTurn, teethMost);
+  const { line, other } = toothWeights(map, Math.max(...multiples));
   for (let g = 0; g < grid.length; g++) {
     const f = grid[g] as number;
     const teeth = Math.min(teethMost, Math.floor(frame.topHz / f));
@@ -28,7 +42,8 @@ export function combEvidence(frame: SoundFrame, grid: Float64Array, linesPerTurn
       const hz = k * f;
       if (hz < D.lowestHz) continue;
       const level = map.levels[Math.round(hz / map.cellHz)] as number;
-      sum += (k % linesPerTurn === 0 ? line[3 * (k / linesPerTurn) + level] : other[level]) as number;
+      const multiple = multiples[k] as number;
+      sum += (multiple > 0 ? line[3 * multiple + level] : other[level]) as number;
     }
     out[g] = sum;
   }
@@ -73,16 +88,21 @@ function toothWeights({ levels }: LevelMap, multiples: number) {
 }
 
 /** Shaft speed from the lines that lie on the comb of `roughHz`, least squares over their numbers; with how many line teeth. */
-export function refined(frame: SoundFrame, roughHz: number, linesPerTurn: number): { hz: number; lineTeeth: number } {
+export function refined(
+  frame: SoundFrame,
+  roughHz: number,
+  linesPerTurn: LinesPerTurn,
+): { hz: number; lineTeeth: number } {
   let top = 0;
   let bottom = 0;
   let lineTeeth = 0;
-  const most = Math.max(D.leastTeeth, D.teethTimesLines * linesPerTurn);
+  const most = teethOf(linesPerTurn);
+  const multiples = multiplesOf(linesPerTurn, most);
   frame.lineHz.forEach((hz, i) => {
     const k = Math.round(hz / roughHz);
     const reach = D.toleranceBins * frame.binHz + 2 * D.tolerancePart * hz;
     if (k < 1 || k > most || Math.abs(hz - k * roughHz) > reach) return;
-    const isLine = k % linesPerTurn === 0;
+    const isLine = (multiples[k] as number) > 0;
     if (isLine) lineTeeth++;
     const weight = (isLine ? 4 : 1) * (frame.level[i] === 2 ? 4 : 1);
     top += weight * k * hz;

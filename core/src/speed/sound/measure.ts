@@ -6,7 +6,7 @@ import { CoreError, requirePositive } from '../../errors.js';
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
 import { mean, quantile } from '../../numeric/index.js';
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
-import { combEvidence, refined, speedGrid } from './comb.js';
+import { combEvidence, refined, speedGrid, type LinesPerTurn } from './comb.js';
 import { SOUND_DEFAULTS as D } from './defaults.js';
 import { loudestChannel, soundFrames, type SoundFrame } from './frames.js';
 import { bestPath, rivals } from './path.js';
@@ -24,6 +24,8 @@ export interface SoundWish {
   readonly lines: SoundLines;
   /** Blades, commutator bars or pole pairs; 1 for once a turn. */
   readonly count: number;
+  /** Further counts of lines a turn on the same shaft: bars beside blades. */
+  readonly alsoPerTurn?: readonly number[];
   readonly minRpm: number;
   readonly maxRpm: number;
   readonly nominalRpm: number | null;
@@ -64,7 +66,7 @@ export async function listen(source: SampleSource, wish: SoundWish): Promise<Sou
   if (!frames) return unusable('STOPPED');
   const sounding = soundingStretches(frames);
   if (sounding.length === 0) return unusable(frames.length < D.shortestStretchS / D.hopS ? 'TOO_SHORT' : 'SILENT');
-  const per = linesPerTurn(wish.lines, wish.count);
+  const per = [linesPerTurn(wish.lines, wish.count), ...(wish.alsoPerTurn ?? [])];
   const grid = speedGrid(wish.minRpm, wish.maxRpm);
   const tracked = sounding.map((part) => followed(part, grid, per));
   if (report(0.95) === false) return unusable('STOPPED');
@@ -81,7 +83,7 @@ interface Followed {
   readonly lineTeeth: number;
 }
 
-function followed(frames: readonly SoundFrame[], grid: Float64Array, per: number): Followed {
+function followed(frames: readonly SoundFrame[], grid: Float64Array, per: LinesPerTurn): Followed {
   const evidence = frames.map((frame) => combEvidence(frame, grid, per));
   const path = bestPath(evidence);
   const fine = frames.map((frame, t) => refined(frame, grid[path[t] as number] as number, per));
@@ -126,12 +128,12 @@ function evaluate(
   frames: readonly SoundFrame[],
   tracked: readonly Followed[],
   grid: Float64Array,
-  per: number,
+  per: LinesPerTurn,
   wish: SoundWish,
 ): MeasuredSound {
   const all = tracked.flatMap((one) => [...one.rpm]);
   const meanRpm = mean(all);
-  const candidates = candidatesOf(tracked, grid.length, meanRpm, per, wish.lines);
+  const candidates = candidatesOf(tracked, grid.length, meanRpm, per[0] as number, wish.lines);
   const reference = wish.nominalRpm ?? meanRpm;
   const spread = quantile(all, 0.95) / quantile(all, 0.05) - 1;
   const warnings: SoundWarning[] = [];
@@ -146,7 +148,7 @@ function evaluate(
     uncertainty: budget(tracked, meanRpm, wish),
     driftPercent: tracked.length === 1 ? driftOf(tracked[0] as Followed, meanRpm) : null,
     lines: wish.lines,
-    linesPerTurn: per,
+    linesPerTurn: per[0] as number,
     candidates,
     stretches: tracked.map((one, i) => stretchOf(one, wish.reversing && i % 2 === 1 ? -1 : 1)),
     series: seriesOf(frames, tracked, reference),

@@ -26,6 +26,10 @@ export const TONE_DEFAULTS = {
   /** Shortest tone measured at all, and the length below which SHORT stands. */
   shortestS: 0.5,
   wantedS: 10,
+  /** Wow once a turn of a record that a shorter recording cannot see, percent peak (common practice: up to 0.2). */
+  unseenWowPercent: 0.2,
+  /** Two turns at 33⅓ rpm: less is too short for wow, seconds. */
+  wowS: 3.6,
   /** Sound-card clock, limit either way (common practice): 100 ppm. */
   clockLimitPercent: 0.01,
   /** Lowest flutter frequency called a line: cycles in the recording, and Hz. */

@@ -2,6 +2,7 @@ export * from './result.js';
 export * from './measure.js';
 export * from './synth.js';
 export * from './several.js';
+export { addedWords, type AddedTone } from './added.js';
 export { speedPlayed, type SpeedPlayed } from './speedByTone.js';
 export { TONE_DEFAULTS } from './defaults.js';
 export { WEIGHTING_TABLE, weight, weightingDb } from './weighting.js';

@@ -103,7 +103,9 @@ function wantedOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
 
 /** The highest order up to `top` whose coefficient counts; at least `least`. */
 function highestOrder(means: PhaseTrack, top: number, least: number, noise: number): number {
-  if (top <= least) return least;
+  let used = 0;
+  for (const flag of means.usable) used += flag;
+  if (top <= least || used < 4 * (top + 1)) return least;
   const coarse = fitTrend(means, top, []);
   for (let k = top; k > least; k--) {
     if ((coarse.curve[k] as number) ** 2 > D.trendRatio * (coarse.curveUnitVariance[k] as number) * noise) return k;

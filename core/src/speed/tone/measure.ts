@@ -5,6 +5,9 @@
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
 import { expandedUncertainty, fromLimits, type UncertaintyPart } from '../../quantity/index.js';
 import { requirePositive } from '../../errors.js';
+import { quantile } from '../../numeric/index.js';
+import { ask, FOLD_PART, type AskedSpeed } from '../asked.js';
+import { withoutAdded } from './added.js';
 import { basebandMaker, type Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from './display.js';
@@ -12,9 +15,10 @@ import { driftPercent } from './drift.js';
 import { flutterFigures, residualDeviation, deviationLine } from './flutter.js';
 import { fitLinesAndTrend, slowNoise } from './lines.js';
 import { phaseTrack, type PhaseTrack } from './phase.js';
-import { findStretch, type ToneStretch } from './presence.js';
+import { findStretches, type ToneStretch } from './presence.js';
 import type { FlutterLine, ToneRefusalReason, ToneResult, ToneWarning, UnusableTone } from './result.js';
 import { otherSpeed } from './speedByTone.js';
+import { between, shifted } from './part.js';
 import { survey, type SurveyFound } from './survey.js';
 import { meanHz, type TrendFit } from './trend.js';
 
@@ -29,6 +33,13 @@ export interface ToneOptions {
   /** What a calibration found: frequencies are multiplied with 1 + this / 10^6. */
   readonly clockCorrectionPpm?: number;
   /** Called with 0..1; returning false stops the measuring. */
+  /** The sound was decoded from a lossy coder (MP3, AAC, Opus). */
+  readonly lossy?: boolean;
+  /** Only this part of the recording, seconds. */
+  readonly fromS?: number;
+  readonly toS?: number;
+  /** The figure was asked about and is right as it is. */
+  readonly asIs?: boolean;
   readonly onProgress?: (done: number) => boolean | void;
 }
 
@@ -52,6 +63,25 @@ export async function measureWav(bytes: ByteSource, options: ToneOptions): Promi
 /** Measures the tone in any source of samples. */
 export async function measureTone(source: SampleSource, options: ToneOptions): Promise<ToneResult> {
   requirePositive(options.nominalHz, 'nominalHz');
+  if (options.nominalHz > (FOLD_PART * source.sampleRate) / 2 && !options.asIs)
+    return maybeFolded(source, options.nominalHz);
+  const part = options.fromS !== undefined || options.toS !== undefined;
+  const result = await measureWhole(
+    part ? between(source, options.fromS ?? 0, options.toS ?? Infinity) : source,
+    options,
+  );
+  return part && result.kind === 'measured' ? shifted(result, options.fromS ?? 0) : result;
+}
+
+/** A tone this near to half the sampling rate cannot be told from its mirror. */
+const maybeFolded = ({ sampleRate }: SampleSource, nominalHz: number): AskedSpeed =>
+  ask(
+    'MAYBE_FOLDED',
+    `A tone of ${nominalHz} Hz sampled ${sampleRate} times a second cannot be told from one at ${(sampleRate - nominalHz).toFixed(0)} Hz. Record at 44.1 or 48 kHz.`,
+    [],
+  );
+
+async function measureWhole(source: SampleSource, options: ToneOptions): Promise<ToneResult> {
   const report = options.onProgress ?? (() => true);
   const channel = options.channel ?? 'auto';
   if (channel !== 'auto' && channel >= source.channels) return unusable('NO_AUDIO');
@@ -62,12 +92,15 @@ export async function measureTone(source: SampleSource, options: ToneOptions): P
   if (report(0.1) === false) return unusable('STOPPED');
   const band = await toBaseband(source, found, (done) => report(0.1 + 0.7 * done));
   if (!band) return unusable('STOPPED');
-  const stretch = findStretch(band, found.amplitude);
+  const stretches = findStretches(band, found.amplitude);
+  const [stretch] = stretches;
   if (!stretch) return unusable('NOT_STEADY');
   if ((stretch.end - stretch.start) / band.rate < D.shortestS) {
     return unusable(band.phase.length / band.rate < 1 ? 'TOO_SHORT' : 'NOT_STEADY');
   }
-  const result = evaluateStretch(band, stretch, found, options);
+  const result = inPieces(stretches.map(lengthOf))
+    ? ofPieces(band, stretches, found, options)
+    : evaluateStretch(band, stretch, found, options);
   report(1);
   return result;
 }
@@ -97,10 +130,10 @@ export function evaluateStretch(
   found: ToneFound,
   options: ToneOptions,
 ): ToneResult {
-  const track = phaseTrack(band, stretch);
-  const fit = fitLinesAndTrend(track);
-  const mean = meanHz(track, fit.curve);
-  if (!isSteady(track, fit, mean)) return unusable('NOT_STEADY');
+  const first = fitted(band, stretch);
+  if (!isSteady(first.track, first.fit, first.mean)) return unusable('NOT_STEADY');
+  const cleaned = withoutAdded(band, stretch, first.track, first.fit, first.mean);
+  const { track, fit, mean } = cleaned ? fitted(cleaned.band, stretch) : first;
   const rest = residualDeviation(track, fit.residual, mean);
   const figures = flutterFigures(track, fit, rest, mean);
   const trueMeanHz = mean * (1 + (options.clockCorrectionPpm ?? 0) / 1e6);
@@ -126,6 +159,8 @@ export function evaluateStretch(
       dropouts: stretch.dropouts,
       clipped: found.clipped,
       channel: found.channel,
+      ...(cleaned ? { added: cleaned.added } : {}),
+      ...(options.lossy ? { lossyLimitPercent: restPeak(rest.unweighted) } : {}),
     },
     series: speedSeries(track, deviation, meanErrorPercent),
     spectrum: flutterSpectrum(track, deviation),
@@ -136,9 +171,68 @@ export function evaluateStretch(
       options,
       meanErrorPercent,
       Math.abs(drift) > Math.max(0.1, 2 * expanded),
-    ),
+    ).concat(cleaned ? ['ADDED_TONES'] : []),
   };
 }
+
+/** A gated tone leaves gaps that are bridged; with less of it than this there is no telling its phase. */
+const LEAST_USED = 0.35;
+
+const lengthOf = ({ start, end }: ToneStretch): number => end - start;
+
+/** The tone comes and goes: the longest piece is less than all the others. */
+const inPieces = ([longest = 0, ...others]: readonly number[]): boolean =>
+  others.length >= 2 && others.reduce((sum, one) => sum + one, 0) > longest;
+
+/** Pieces measured, at most. */
+const MOST_PIECES = 40;
+
+/** Each piece by itself; the mean is theirs by length, with their scatter, all else that of the longest. */
+function ofPieces(
+  band: Baseband,
+  stretches: readonly ToneStretch[],
+  found: ToneFound,
+  options: ToneOptions,
+): ToneResult {
+  const whole = stretches
+    .filter((one) => lengthOf(one) >= D.shortestS * band.rate)
+    .slice(0, MOST_PIECES)
+    .map((stretch) => ({ length: lengthOf(stretch), result: evaluateStretch(band, stretch, found, options) }));
+  const first = whole[0]?.result;
+  if (!first || first.kind !== 'measured') return first ?? unusable('TOO_SHORT');
+  const pieces = whole.flatMap(({ length, result }) =>
+    result.kind === 'measured' && Math.abs(result.meanHz / first.meanHz - 1) < 0.03 ? [{ length, tone: result }] : [],
+  );
+  const total = pieces.reduce((sum, one) => sum + one.length, 0);
+  const meanHz = pieces.reduce((sum, one) => sum + one.length * one.tone.meanHz, 0) / total;
+  const square = pieces.reduce((sum, one) => sum + one.length * (one.tone.meanHz / meanHz - 1) ** 2, 0) / total;
+  if (pieces.length < 2) return first;
+  const uncertainty: UncertaintyPart[] = [
+    ...first.uncertainty,
+    {
+      name: 'wander',
+      standardPercent: 100 * Math.sqrt(square / (pieces.length - 1)),
+      why: `scatter of ${pieces.length} pieces`,
+    },
+  ];
+  return {
+    ...first,
+    meanHz,
+    meanErrorPercent: 100 * (meanHz / options.nominalHz - 1),
+    uncertainty,
+    meanErrorExpandedUncertaintyPercent: expandedUncertainty(uncertainty),
+    warnings: [...first.warnings, 'IN_PIECES'],
+  };
+}
+
+const fitted = (band: Baseband, stretch: ToneStretch) => {
+  const track = phaseTrack(band, stretch);
+  const fit = fitLinesAndTrend(track);
+  return { track, fit, mean: meanHz(track, fit.curve) };
+};
+
+/** Size not exceeded 95 % of the time by what no line explains, percent. */
+const restPeak = (rest: Float64Array): number => quantile(rest.map(Math.abs), 0.95);
 
 /** A test tone keeps its pitch: a slow change of more than a tenth, or a wild rest, is music or a sweep. */
 function isSteady(track: PhaseTrack, fit: TrendFit, mean: number): boolean {
@@ -149,7 +243,9 @@ function isSteady(track: PhaseTrack, fit: TrendFit, mean: number): boolean {
   const restHz = (Math.sqrt(square / fit.residual.length) * track.rate) / (2 * Math.PI);
   let used = 0;
   for (const flag of track.usable) used += flag;
-  return restHz < 0.04 * mean && Math.abs(driftPercent(track, fit, mean)) < 6 && used > 0.6 * track.usable.length;
+  return (
+    restHz < 0.04 * mean && Math.abs(driftPercent(track, fit, mean)) < 6 && used > LEAST_USED * track.usable.length
+  );
 }
 
 function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, mean: number): UncertaintyPart[] {
@@ -168,6 +264,16 @@ function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, mean: nu
       why: `recorder clock within ±${Number((clockLimit * 1e4).toPrecision(6))} ppm`,
     },
   ];
+  const lengthS = track.phase.length / track.rate;
+  if (lengthS < D.wowS) {
+    // Over part of a turn the mean of a sine of peak p is off by p / (pi f T) at most.
+    const shift = D.unseenWowPercent / (Math.PI * (2 / D.wowS) * lengthS);
+    parts.push({
+      name: 'wander',
+      standardPercent: fromLimits(shift),
+      why: 'wow of less than two turns, which shifts the mean',
+    });
+  }
   const reference = options.referenceUncertaintyPercent;
   if (reference !== null && reference !== undefined) {
     parts.push({
@@ -198,6 +304,8 @@ function warningsFor(
   if (found.clipped) out.push('CLIPPED');
   if (stretch.dropouts > 0) out.push('DROPOUTS');
   if ((stretch.end - stretch.start) / band.rate < D.wantedS) out.push('SHORT');
+  if ((stretch.end - stretch.start) / band.rate < D.wowS) out.push('WOW_TOO_SHORT');
+  if (options.lossy) out.push('LOSSY');
   if (found.snrDb < 30) out.push('NOISY');
   if (drifting) out.push('DRIFTING');
   if (options.referenceUncertaintyPercent === undefined || options.referenceUncertaintyPercent === null) {

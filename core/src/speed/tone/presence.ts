@@ -2,7 +2,7 @@
  * Where the tone is: blocks of 20 ms whose amplitude and pitch are steady join into stretches; short
  * gaps inside a stretch are dropouts and are left out of every fit.
  */
-import { median } from '../../numeric/index.js';
+import { quantile } from '../../numeric/index.js';
 import type { Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 
@@ -22,18 +22,26 @@ export function wrap(angle: number): number {
   return angle - TAU * Math.round(angle / TAU);
 }
 
+/** Level of a block against the tone's usual one, within which it may fade, pump or be loud. */
+const FAINTEST_PART = 0.03;
+const LOUDEST_PART = 6;
+
 /** The longest stretch of tone of about `amplitude`, or null when no block looks like one. */
-export function findStretch(band: Baseband, amplitude: number): ToneStretch | null {
+export const findStretch = (band: Baseband, amplitude: number): ToneStretch | null =>
+  findStretches(band, amplitude)[0] ?? null;
+
+/** Every stretch of tone, the longest first; gaps of up to half a second inside one are dropouts. */
+export function findStretches(band: Baseband, amplitude: number): ToneStretch[] {
   const size = Math.max(4, Math.round(BLOCK_S * band.rate));
   const blocks = Math.floor(band.phase.length / size);
   const present = new Uint8Array(blocks);
   for (let b = 0; b < blocks; b++) present[b] = blockHoldsTone(band, b * size, size, amplitude) ? 1 : 0;
-  const run = longestRun(present, Math.round(D.longestDropoutS / BLOCK_S));
-  if (!run) return null;
   const edge = Math.round(0.006 * band.rate);
-  const start = run.start === 0 ? edge : run.start * size;
-  const end = run.end === blocks ? Math.max(start, band.phase.length - edge) : run.end * size;
-  return { start, end, ...maskDropouts(band, start, end) };
+  return runsOf(present, Math.round(D.longestDropoutS / BLOCK_S)).map((run) => {
+    const start = run.start === 0 ? edge : run.start * size;
+    const end = run.end === blocks ? Math.max(start, band.phase.length - edge) : run.end * size;
+    return { start, end, ...maskDropouts(band, start, end) };
+  });
 }
 
 function blockHoldsTone(band: Baseband, from: number, size: number, amplitude: number): boolean {
@@ -53,21 +61,28 @@ function blockHoldsTone(band: Baseband, from: number, size: number, amplitude: n
   const spread = Math.sqrt(Math.max(0, square / size - level * level));
   const pitchSpread = Math.sqrt(Math.max(0, turnSquare / size - (turn / size) ** 2)) * (band.rate / TAU);
   return (
-    level > 0.35 * amplitude &&
-    level < 2.5 * amplitude &&
+    level > FAINTEST_PART * amplitude &&
+    level < LOUDEST_PART * amplitude &&
     spread < 0.45 * level &&
     pitchSpread < 0.35 * band.halfBandHz &&
     Math.abs((turn / size) * (band.rate / TAU)) < 0.08 * band.centreHz
   );
 }
 
-function longestRun(present: Uint8Array, bridge: number): { start: number; end: number } | null {
-  let best: { start: number; end: number; held: number } | null = null;
+interface Run {
+  readonly start: number;
+  readonly end: number;
+  readonly held: number;
+}
+
+/** Runs of blocks present, gaps up to `bridge` blocks bridged, those that hold most first. */
+function runsOf(present: Uint8Array, bridge: number): Run[] {
+  const runs: Run[] = [];
   let start = -1;
   let lastSeen = -1;
   let held = 0;
   const close = () => {
-    if (start >= 0 && (!best || held > best.held)) best = { start, end: lastSeen + 1, held };
+    if (start >= 0) runs.push({ start, end: lastSeen + 1, held });
   };
   for (let b = 0; b < present.length; b++) {
     if (!present[b]) continue;
@@ -80,21 +95,19 @@ function longestRun(present: Uint8Array, bridge: number): { start: number; end: 
     held++;
   }
   close();
-  return best;
+  return runs.sort((a, b) => b.held - a.held);
 }
 
-/** Samples under half or over twice the median amplitude are unusable, with 4 ms either side. */
+/** Samples under half or over twice the usual amplitude about them are unusable, with 4 ms either side. */
 function maskDropouts(band: Baseband, start: number, end: number): { usable: Uint8Array; dropouts: number } {
   const usable = new Uint8Array(end - start).fill(1);
-  const stride = Math.max(1, Math.floor((end - start) / 20000));
-  const sampled: number[] = [];
-  for (let i = start; i < end; i += stride) sampled.push(band.amplitude[i] as number);
-  const middle = median(sampled);
+  const usual = localLevels(band, start, end);
   const guard = Math.round(0.004 * band.rate);
   let dropouts = 0;
   let clearFrom = 0;
   for (let i = 0; i < usable.length; i++) {
     const level = band.amplitude[start + i] as number;
+    const middle = usual(i);
     if (level >= 0.5 * middle && level <= 2 * middle) continue;
     if (i > clearFrom + guard || dropouts === 0) dropouts++;
     const from = Math.max(0, i - guard);
@@ -103,4 +116,27 @@ function maskDropouts(band: Baseband, start: number, end: number): { usable: Uin
     clearFrom = to;
   }
   return { usable, dropouts };
+}
+
+/** Blocks the usual level is taken over, and how many of them stand about a sample: 0.8 s. */
+const LEVEL_BLOCK_S = 0.05;
+const LEVEL_BLOCKS = 8;
+/** Over the middle: a tone that is gated is absent half of the time. */
+const LEVEL_QUANTILE = 0.7;
+
+/** The usual amplitude about each sample: it may fade or pump slowly. */
+function localLevels(band: Baseband, start: number, end: number): (i: number) => number {
+  const size = Math.max(4, Math.round(LEVEL_BLOCK_S * band.rate));
+  const blocks = Math.max(1, Math.ceil((end - start) / size));
+  const levels = Float64Array.from({ length: blocks }, (_, b) => {
+    let sum = 0;
+    const from = start + b * size;
+    const to = Math.min(end, from + size);
+    for (let i = from; i < to; i++) sum += band.amplitude[i] as number;
+    return sum / Math.max(1, to - from);
+  });
+  const smooth = levels.map((_, b) =>
+    quantile(levels.subarray(Math.max(0, b - LEVEL_BLOCKS), b + LEVEL_BLOCKS + 1), LEVEL_QUANTILE),
+  );
+  return (i) => smooth[Math.min(blocks - 1, Math.floor(i / size))] as number;
 }

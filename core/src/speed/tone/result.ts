@@ -1,5 +1,8 @@
 /** What measuring a test tone gives: one type for the page, the command line and the store. */
+import type { AskedSpeed } from '../asked.js';
 import type { UncertaintyPart } from '../../quantity/index.js';
+
+import type { AddedTone } from './added.js';
 
 /** A line of the flutter spectrum: sinusoidal speed variation of `peakPercent` at `frequencyHz`. */
 export interface FlutterLine {
@@ -17,7 +20,12 @@ export type ToneWarning =
   | 'DRIFTING'
   | 'REFERENCE_NOT_INCLUDED'
   | 'OTHER_SPEED_SELECTED'
-  | 'MAYBE_3000_HZ_TAPE';
+  | 'MAYBE_3000_HZ_TAPE'
+  | 'ADDED_TONES'
+  | 'WOW_TOO_SHORT'
+  | 'LOSSY'
+  | 'IN_PIECES'
+  | 'OTHER_SPEEDS_IN_LOG';
 
 /** Where the tone sits in the recording and how clean it is. */
 export interface ToneFacts {
@@ -27,6 +35,10 @@ export interface ToneFacts {
   readonly dropouts: number;
   readonly clipped: boolean;
   readonly channel: number;
+  /** Hum and other tones beside the test tone that were taken out, loudest first. */
+  readonly added?: readonly AddedTone[] | undefined;
+  /** Wow smaller than this cannot be told from what a coder did, percent; only for lossy sound. */
+  readonly lossyLimitPercent?: number | undefined;
 }
 
 /** The usual figures of wow and flutter; each is defined in flutter.ts. Percent of mean speed. */
@@ -84,7 +96,7 @@ export interface UnusableTone {
   readonly reason: ToneRefusalReason;
 }
 
-export type ToneResult = MeasuredTone | UnusableTone;
+export type ToneResult = MeasuredTone | UnusableTone | AskedSpeed;
 
 /** What to do about each refusal, in the words the person reads. */
 export const TONE_REFUSALS: Readonly<Record<ToneRefusalReason, string>> = {
@@ -114,5 +126,10 @@ export const TONE_WARNINGS: Readonly<Record<ToneWarning, string>> = {
   DRIFTING: 'The speed was still moving: the mean holds for this stretch only. Warm up and measure again.',
   REFERENCE_NOT_INCLUDED: 'The uncertainty of the test tape or record is not included.',
   OTHER_SPEED_SELECTED: 'The tone fits another speed selected on the unit than the one this band is for.',
+  ADDED_TONES: 'Hum or another tone lies beside the test tone; it was taken out of every figure.',
+  WOW_TOO_SHORT: 'Less than two turns of a record: too short for wow.',
+  LOSSY: 'Lossy sound: the coder adds flutter of its own, and wow under the limit stated cannot be told.',
+  IN_PIECES: 'The tone comes and goes; it was measured piece by piece.',
+  OTHER_SPEEDS_IN_LOG: 'The recording holds other steady speeds too; they are listed.',
   MAYBE_3000_HZ_TAPE: 'The tone sits near 3000 Hz: is this a 3000 Hz tape?',
 };

@@ -4,8 +4,10 @@
  */
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
 import { median, quantile, realSpectrum, nextPowerOfTwo } from '../../numeric/index.js';
-import { measureTone, type ToneOptions } from './measure.js';
-import type { MeasuredTone, UnusableTone } from './result.js';
+import { ask, SAME_SPEED_PERCENT, type AskedSpeed } from '../asked.js';
+import { measureTone, measureWav, type ToneOptions } from './measure.js';
+import { between, shifted } from './part.js';
+import type { MeasuredTone, ToneResult, UnusableTone } from './result.js';
 
 /** Test tones that a tape or record may carry, Hz (IEC, NAB and JIS practice, from memory). */
 export const TEST_TONES_HZ = [3150, 3000, 1000, 300] as const;
@@ -123,8 +125,13 @@ export async function measureBands(
   const out: MeasuredBand[] = [];
   for (const [i, band] of bands.entries()) {
     const nominalHz = nominals[i] as number;
-    const result = await measureTone(part(source, band), { ...options, nominalHz, channel });
-    out.push({ band, nominalHz, result: shifted(result, band.startS) });
+    const result = await measureTone(between(source, band.startS + 0.05, band.endS - 0.05), {
+      ...options,
+      nominalHz,
+      channel,
+    });
+    if (result.kind === 'asked') continue;
+    out.push({ band, nominalHz, result: result.kind === 'measured' ? shifted(result, band.startS) : result });
   }
   return out;
 }
@@ -144,22 +151,57 @@ function nearest(hz: number, tones: readonly number[]): number {
   return tones.reduce((a, b) => (Math.abs(Math.log(hz / b)) < Math.abs(Math.log(hz / a)) ? b : a));
 }
 
-/** The samples of one band alone, a little inside its edges. */
-function part(source: SampleSource, band: ToneBand): SampleSource {
-  const from = Math.round((band.startS + 0.05) * source.sampleRate);
-  const frames = Math.max(0, Math.min(source.frames, Math.round((band.endS - 0.05) * source.sampleRate)) - from);
-  return {
-    ...source,
-    frames,
-    read: (start, count, channels) => source.read(from + start, Math.max(0, Math.min(count, frames - start)), channels),
-  };
+/** Stretches this short are run-in, a click or a splice, seconds. */
+const COUNTED_S = 2;
+/** A stretch under this part of the recording leaves room for another. */
+const WHOLE_PART = 0.85;
+
+/** A recording measured whole: the tone, and every other steady stretch where it holds several. */
+export interface MeasuredRecording {
+  readonly kind: 'recording';
+  readonly tone: MeasuredTone;
+  readonly bands: readonly MeasuredBand[];
 }
 
-function shifted(result: MeasuredTone | UnusableTone, byS: number): MeasuredTone | UnusableTone {
-  if (result.kind === 'unusable') return result;
-  return {
-    ...result,
-    tone: { ...result.tone, startS: result.tone.startS + byS, endS: result.tone.endS + byS },
-    series: { ...result.series, startS: result.series.startS + byS },
-  };
+/**
+ * Measures a WAV file with all its steady stretches. Two stretches of one tone at different speeds are
+ * asked about; tones of one speed in a row (3150, 1000, 300 Hz) are not.
+ */
+export async function measureRecording(
+  bytes: ByteSource,
+  options: ToneOptions,
+): Promise<MeasuredRecording | Exclude<ToneResult, MeasuredTone>> {
+  const tone = await measureWav(bytes, options);
+  if (tone.kind !== 'measured') return tone;
+  const layout = await readWavHeader(bytes);
+  const durationS =
+    layout.kind === 'unusable' ? 0 : wavSamples(bytes, layout).frames / wavSamples(bytes, layout).sampleRate;
+  const covered = tone.tone.endS - tone.tone.startS;
+  if (covered > WHOLE_PART * durationS || options.fromS !== undefined || options.toS !== undefined)
+    return { kind: 'recording', tone, bands: [] };
+  const bands = await measureBands(bytes, options, tone.tone.channel);
+  const question = options.asIs ? null : severalSpeeds(bands, options.nominalHz);
+  return question ?? { kind: 'recording', tone, bands: bands.length > 1 ? bands : [] };
+}
+
+/** Bands whose pitch over the wanted nominal differs as speeds do, not as test tones do. */
+function severalSpeeds(bands: readonly MeasuredBand[], nominalHz: number): AskedSpeed | null {
+  const counted = bands.filter(({ band }) => band.endS - band.startS >= COUNTED_S);
+  const ratios = counted.map(({ band, nominalHz: own }) => band.hz / own);
+  const tones = new Set(counted.map((one) => one.nominalHz));
+  const spread = Math.max(...ratios) / Math.min(...ratios) - 1;
+  if (counted.length < 2 || spread < SAME_SPEED_PERCENT / 100) return null;
+  const played = counted.filter((one) => tones.size === 1 || one.nominalHz === nominalHz);
+  const choices = [...played]
+    .sort((a, b) => Math.abs(Math.log(a.band.hz / nominalHz)) - Math.abs(Math.log(b.band.hz / nominalHz)))
+    .map(({ band }) => ({
+      words: `${band.hz.toFixed(0)} Hz from ${band.startS.toFixed(0)} to ${band.endS.toFixed(0)} s`,
+      answer: { fromS: band.startS, toS: band.endS },
+      meanRpm: null,
+    }));
+  return ask(
+    'SEVERAL_SPEEDS',
+    `The recording holds several steady speeds: ${counted.map(({ band }) => `${band.hz.toFixed(0)} Hz from ${band.startS.toFixed(0)} s`).join(', ')}. Which is meant?`,
+    choices,
+  );
 }

@@ -11,7 +11,7 @@ const RATE = 16000;
 async function measure(wish: Partial<SynthTone>, nominalHz = 3150): Promise<MeasuredTone> {
   const samples = synthTone({ sampleRate: RATE, durationS: 12, nominalHz, snrDb: 50, ...wish });
   const result = await measureWav(memorySource(writeWav([samples], wish.sampleRate ?? RATE)), { nominalHz });
-  if (result.kind !== 'measured') throw new Error(result.reason);
+  if (result.kind !== 'measured') throw new Error(result.kind);
   return result;
 }
 
@@ -78,7 +78,7 @@ describe('test tone', () => {
     const samples = synthTone({ sampleRate: RATE, durationS: 12, nominalHz: 3150, errorPercent: 0.7, snrDb: 50 });
     for (const at of [3, 6.2, 9.1]) samples.fill(0, at * RATE, (at + 0.04) * RATE);
     const result = await measureWav(memorySource(writeWav([samples], RATE)), { nominalHz: 3150 });
-    if (result.kind !== 'measured') throw new Error(result.reason);
+    if (result.kind !== 'measured') throw new Error(result.kind);
     expect(result.tone.dropouts).toBe(3);
     expect(Math.abs(result.meanErrorPercent - 0.7)).toBeLessThan(1e-4);
     expect(result.unweightedPeakPercent).toBeLessThan(0.05);

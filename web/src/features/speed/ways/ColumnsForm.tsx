@@ -1,16 +1,24 @@
 /** Which column is what, as guessed, for correction before measuring. */
-import type { GyroColumns, PulseColumns } from '@amber-gauge/core/speed';
+import {
+  AXIS_UNITS,
+  type Answer,
+  type AskedSpeed,
+  type AxisUnit,
+  type GyroColumns,
+  type PulseColumns,
+} from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState, type ReactNode } from 'react';
+import { Question } from './Question.js';
 import { columnName, TIME_UNITS, type TableHead } from './columns.js';
 import classes from '../parts/Speed.module.css';
 
 interface FrameProps {
   readonly head: TableHead;
   readonly onCancel: () => void;
-  readonly onMeasure: () => Promise<string | null>;
+  readonly onMeasure: (answer: Answer) => Promise<string | AskedSpeed | null>;
   readonly children: ReactNode;
 }
 
@@ -23,7 +31,12 @@ const SEPARATORS: Readonly<Record<string, string>> = {
 };
 
 function Frame({ head, onCancel, onMeasure, children }: FrameProps) {
-  const [message, setMessage] = useState<string | null>(null);
+  const [outcome, setOutcome] = useState<string | AskedSpeed | null>(null);
+  const [given, setGiven] = useState<Answer>({});
+  const measure = (answer: Answer) => {
+    setGiven(answer);
+    void onMeasure(answer).then(setOutcome);
+  };
   return (
     <section className={classes.asked} aria-label="Columns of the table">
       <p className={classes.dropWord}>
@@ -54,17 +67,24 @@ function Frame({ head, onCancel, onMeasure, children }: FrameProps) {
       </table>
       <div className="row">{children}</div>
       <div className="row">
-        <Button variant="contained" className={classes.main ?? ''} onClick={() => void onMeasure().then(setMessage)}>
+        <Button variant="contained" className={classes.main ?? ''} onClick={() => measure({})}>
           Measure
         </Button>
         <Button variant="outlined" onClick={onCancel}>
           Leave it
         </Button>
       </div>
-      {message && (
+      {typeof outcome === 'string' && (
         <p role="alert" className={classes.refused}>
-          {message}
+          {outcome}
         </p>
+      )}
+      {outcome !== null && typeof outcome === 'object' && (
+        <Question
+          question={outcome}
+          onAnswer={(answer) => measure({ ...given, ...answer })}
+          onCancel={() => setOutcome(null)}
+        />
       )}
     </section>
   );
@@ -90,36 +110,41 @@ function Choice({ label, value, options, onChange }: ChoiceProps) {
 }
 
 const columnsOf = (head: TableHead) => head.names.map((_, i) => [String(i), columnName(head, i)] as const);
-const unitOptions = TIME_UNITS.map(([word, seconds]) => [String(seconds), word] as const);
+const unitOptions = [
+  ['guess', 'told from the speed'] as const,
+  ...TIME_UNITS.map(([word, seconds]) => [String(seconds), word] as const),
+];
+const unitText = (seconds: number | null): string => (seconds === null ? 'guess' : String(seconds));
+const unitOf = (text: string): number | null => (text === 'guess' ? null : Number(text));
 
 interface Props<T> {
   readonly head: TableHead;
   readonly columns: T;
   readonly onCancel: () => void;
-  /** Gives a message when it could not be measured. */
-  readonly onMeasure: (columns: T) => Promise<string | null>;
+  /** Gives a message when it could not be measured, or the question that must be answered first. */
+  readonly onMeasure: (columns: T, answer: Answer) => Promise<string | AskedSpeed | null>;
 }
 
 export function PulseColumnsForm({ head, columns, onCancel, onMeasure }: Props<PulseColumns>) {
   const [chosen, setChosen] = useState(columns);
   return (
-    <Frame head={head} onCancel={onCancel} onMeasure={() => onMeasure(chosen)}>
+    <Frame head={head} onCancel={onCancel} onMeasure={(answer) => onMeasure(chosen, answer)}>
       <Choice
         label="Time"
         value={String(chosen.time)}
-        options={columnsOf(head)}
+        options={[...columnsOf(head), ['-1', 'none: even samples']]}
         onChange={(value) => setChosen({ ...chosen, time: Number(value) })}
       />
       <Choice
         label="Time in"
-        value={String(chosen.timeUnitS)}
+        value={unitText(chosen.timeUnitS)}
         options={unitOptions}
-        onChange={(value) => setChosen({ ...chosen, timeUnitS: Number(value) })}
+        onChange={(value) => setChosen({ ...chosen, timeUnitS: unitOf(value) })}
       />
       <Choice
-        label="Volts"
+        label="Channel"
         value={chosen.volts === null ? 'none' : String(chosen.volts)}
-        options={[['none', 'none: each row is a pulse'], ...columnsOf(head)]}
+        options={[['none', 'the one that makes sense'], ...columnsOf(head)]}
         onChange={(value) => setChosen({ ...chosen, volts: value === 'none' ? null : Number(value) })}
       />
     </Frame>
@@ -128,13 +153,10 @@ export function PulseColumnsForm({ head, columns, onCancel, onMeasure }: Props<P
 
 export function GyroColumnsForm({ head, columns, onCancel, onMeasure }: Props<GyroColumns>) {
   const [chosen, setChosen] = useState(columns);
-  const axis = (at: 0 | 1 | 2, value: number) => {
-    const axes: [number, number, number] = [...chosen.axes];
-    axes[at] = value;
-    setChosen({ ...chosen, axes });
-  };
+  const axis = (at: number, value: number) =>
+    setChosen({ ...chosen, axes: chosen.axes.map((old, i) => (i === at ? value : old)) });
   return (
-    <Frame head={head} onCancel={onCancel} onMeasure={() => onMeasure(chosen)}>
+    <Frame head={head} onCancel={onCancel} onMeasure={(answer) => onMeasure(chosen, answer)}>
       <Choice
         label="Time"
         value={String(chosen.time)}
@@ -143,28 +165,24 @@ export function GyroColumnsForm({ head, columns, onCancel, onMeasure }: Props<Gy
       />
       <Choice
         label="Time in"
-        value={String(chosen.timeUnitS)}
+        value={unitText(chosen.timeUnitS)}
         options={unitOptions}
-        onChange={(value) => setChosen({ ...chosen, timeUnitS: Number(value) })}
+        onChange={(value) => setChosen({ ...chosen, timeUnitS: unitOf(value) })}
       />
-      {(['x', 'y', 'z'] as const).map((name, i) => (
+      {(chosen.axes.length === 1 ? ['of the spindle'] : ['x', 'y', 'z']).map((name, i) => (
         <Choice
           key={name}
           label={`Axis ${name}`}
           value={String(chosen.axes[i])}
           options={columnsOf(head)}
-          onChange={(value) => axis(i as 0 | 1 | 2, Number(value))}
+          onChange={(value) => axis(i, Number(value))}
         />
       ))}
       <Choice
         label="Axes in"
         value={chosen.unit ?? 'guess'}
-        options={[
-          ['guess', 'guess from the speed'],
-          ['deg/s', 'deg/s'],
-          ['rad/s', 'rad/s'],
-        ]}
-        onChange={(value) => setChosen({ ...chosen, unit: value === 'guess' ? null : (value as 'deg/s' | 'rad/s') })}
+        options={[['guess', 'told from the speed'], ...Object.keys(AXIS_UNITS).map((unit) => [unit, unit] as const)]}
+        onChange={(value) => setChosen({ ...chosen, unit: value === 'guess' ? null : (value as AxisUnit) })}
       />
     </Frame>
   );

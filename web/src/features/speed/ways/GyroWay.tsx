@@ -1,5 +1,5 @@
 /** A phone's gyroscope log, flat on the platter. */
-import type { GyroColumns } from '@amber-gauge/core/speed';
+import { ROTATION_REFUSALS, type AxisUnit, type GyroColumns } from '@amber-gauge/core/speed';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { inWorker, STOPPED } from '../../../workers/speedClient.js';
@@ -17,7 +17,7 @@ interface Waiting {
   readonly columns: GyroColumns;
 }
 
-export function GyroWay({ speed, onMeasured }: WayProps) {
+export function GyroWay({ speed, onMeasured, passing }: WayProps) {
   const [scale, setScale] = useState('3');
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const handing = useHanding(onMeasured);
@@ -32,12 +32,14 @@ export function GyroWay({ speed, onMeasured }: WayProps) {
         or="or drop the CSV here: time and three axes, a few seconds standing still, then turning"
         disabled={scaleLimitPercent === null || scaleLimitPercent <= 0}
         measure={async (file) => {
-          const guess = await guessFor(file);
-          if (!guess.gyro) throw new Error('No time and three axes were found. Export time, x, y, z of the gyroscope.');
+          const guess = await guessFor(file, nominalRpm);
+          if (guess.gyro === 'accelerometer') throw new Error(ROTATION_REFUSALS.ACCELEROMETER_ONLY);
+          if (!guess.gyro) throw new Error(ROTATION_REFUSALS.NO_AXES);
           setWaiting({ file, head: guess.head, columns: guess.gyro });
           return null;
         }}
         onMeasured={() => Promise.resolve()}
+        passing={passing}
       >
         <Field
           label="Scale within ± % (3: not calibrated)"
@@ -55,10 +57,17 @@ export function GyroWay({ speed, onMeasured }: WayProps) {
           head={waiting.head}
           columns={waiting.columns}
           onCancel={() => setWaiting(null)}
-          onMeasure={async (columns) => {
-            const wish = { nominalRpm, scaleLimitPercent, columns };
+          onMeasure={async (columns, { axisUnit, ...answered }) => {
+            const wish = {
+              nominalRpm,
+              scaleLimitPercent,
+              columns,
+              ...answered,
+              ...(axisUnit ? { axisUnit: axisUnit as AxisUnit } : {}),
+            };
             const result = await inWorker((api) => api.gyro(waiting.file, wish), STOPPED).answer;
             if (result.kind === 'refused') return result.message;
+            if (result.kind === 'asked') return result.question;
             const { file } = waiting;
             setWaiting(null);
             await handing.hand({

@@ -1,6 +1,7 @@
 /** Pulses of a shaft: a table of times, a scope capture, a recording, or live on the line input. */
 import { guessFor, type TableHead } from './columns.js';
-import type { PulseColumns } from '@amber-gauge/core/speed';
+import type { Answer, PulseColumns } from '@amber-gauge/core/speed';
+import { isTable } from './kinds.js';
 import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -20,7 +21,7 @@ interface Waiting {
   readonly columns: PulseColumns;
 }
 
-export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
+export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
   const [from, setFrom] = useState<'file' | 'live'>('file');
   const [perTurn, setPerTurn] = useState('1');
   const [rpm, setRpm] = useState(speed.nominalRpm === null ? '' : String(Number(speed.nominalRpm.toFixed(4))));
@@ -39,10 +40,10 @@ export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
       source: null,
       recording: null,
     });
-  const measure = async (file: File, report: Report) => {
+  const measure = async (file: File, report: Report, answered: Answer) => {
     if (!isTable(file)) {
       const decoded = await decodeElse(file);
-      return inWorker((api) => api.pulseRecording(file, decoded, wish, reporting(report)), STOPPED);
+      return inWorker((api) => api.pulseRecording(file, decoded, { ...wish, ...answered }, reporting(report)), STOPPED);
     }
     const head = await guessFor(file);
     setWaiting({ file, head: head.head, columns: head.pulses });
@@ -83,6 +84,7 @@ export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
           or="or drop it here: CSV of times or of a scope, WAV of the pulses or of the generator’s sine"
           disabled={!ready}
           measure={measure}
+          passing={passing}
           onMeasured={keep}
         />
       )}
@@ -92,10 +94,11 @@ export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
           head={waiting.head}
           columns={waiting.columns}
           onCancel={() => setWaiting(null)}
-          onMeasure={async (columns) => {
-            const { answer } = inWorker((api) => api.pulseTable(waiting.file, { ...wish, columns }), STOPPED);
-            const result = await answer;
+          onMeasure={async (columns, answered) => {
+            const asked = { ...wish, columns, ...answered };
+            const result = await inWorker((api) => api.pulseTable(waiting.file, asked), STOPPED).answer;
             if (result.kind === 'refused') return result.message;
+            if (result.kind === 'asked') return result.question;
             setWaiting(null);
             await keep(result, waiting.file);
             return null;
@@ -106,6 +109,3 @@ export function PulsesWay({ speed, onMeasured, onLive }: WayProps) {
     </div>
   );
 }
-
-/** A table by its name; anything else is listened to. */
-const isTable = (file: File): boolean => /\.(csv|txt|tsv|dat|asc)$/i.test(file.name) || file.type === 'text/csv';

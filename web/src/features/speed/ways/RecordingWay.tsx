@@ -1,5 +1,6 @@
 /** A recording of the test tone: WAV, or what the browser decodes; one tone or several in a row. */
 import { referenceUncertainty } from '@amber-gauge/core/bench';
+import type { Answer } from '@amber-gauge/core/speed';
 import type { Source } from '@amber-gauge/contract';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -20,26 +21,33 @@ import classes from '../parts/Speed.module.css';
 /** Largest recording that may be kept with the job, bytes; the server holds the same limit. */
 const KEEP_LIMIT = 64 * 1024 * 1024;
 
+/** What the browser decoded is lossy unless its name says FLAC or the like. */
+const isLossy = (file: File): boolean => !/\.(flac|aiff?|alac|caf)$/i.test(file.name);
+
 interface Asked {
   readonly measured: Measured;
   readonly file: File;
   readonly with3000: Source | null;
 }
 
-export function RecordingWay({ family, source, sources, onSource, onMeasured }: WayProps) {
+export function RecordingWay({ family, source, sources, onSource, onMeasured, passing }: WayProps) {
   const settings = useSettings().data;
   const [keepRecording, setKeep] = useState(false);
   const [bands, setBands] = useState<readonly OtherBand[]>([]);
   const [asked, setAsked] = useState<Asked | null>(null);
   const handing = useHanding(onMeasured);
   if (!source) return <p>{NO_SOURCE}</p>;
-  const measure = async (file: File, report: Report, against: Source = source) => {
+  const measure = async (file: File, report: Report, { fromS, toS, asIs }: Answer = {}, against: Source = source) => {
     const decoded = await decodeElse(file);
     const wish = {
       nominalHz: against.nominalHz,
       referenceUncertaintyPercent: referenceUncertainty(against),
       clockLimitPercent: (settings?.clockLimitPpm ?? 100) / 1e4,
       clockCorrectionPpm: settings?.clockCorrectionPpm ?? 0,
+      lossy: decoded !== null && isLossy(file),
+      ...(fromS === undefined ? {} : { fromS }),
+      ...(toS === undefined ? {} : { toS }),
+      ...(asIs ? { asIs } : {}),
     };
     return inWorker((api) => api.tone(file, decoded, wish, reporting(report)), STOPPED);
   };
@@ -47,7 +55,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured }: 
     if (!with3000) return;
     setAsked(null);
     onSource(with3000.id);
-    const answer = await (await measure(file, () => {}, with3000)).answer;
+    const answer = await (await measure(file, () => {}, {}, with3000)).answer;
     if (answer.kind !== 'measured') return;
     await handing.hand(measuredOf(file, answer.run, answer.sha256, with3000, keepRecording));
   };
@@ -58,6 +66,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured }: 
         button="Choose a recording"
         or="or drop it here: WAV, FLAC, MP3, AAC"
         measure={measure}
+        passing={passing}
         onMeasured={async (answer, file) => {
           const measured = measuredOf(file, answer.run, answer.sha256, source, keepRecording);
           setBands(answer.bands);

@@ -20,7 +20,7 @@ const COUNT_WORDS: Readonly<Record<SoundLines, string>> = {
   'once a turn': 'Once a turn',
 };
 
-export function SoundWay({ onMeasured }: Pick<WayProps, 'onMeasured'>) {
+export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 'passing'>) {
   const clockLimitPpm = useSettings().data?.clockLimitPpm ?? 100;
   const [lines, setLines] = useState<SoundLines>('blades');
   const [count, setCount] = useState('');
@@ -70,6 +70,7 @@ export function SoundWay({ onMeasured }: Pick<WayProps, 'onMeasured'>) {
         button="Choose a recording"
         or="or drop one of the running motor here: five seconds or more, close by"
         disabled={!ready}
+        passing={passing}
         measure={async (file, report) => {
           const decoded = await decodeElse(file);
           const wish = {

@@ -1,7 +1,7 @@
 /** The row of ways and the chosen one: the same on the speed desk and inside a job. */
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { GyroWay } from './GyroWay.js';
 import { LiveToneWay } from './LiveToneWay.js';
 import { PulsesWay } from './PulsesWay.js';
@@ -9,6 +9,7 @@ import { RecordingWay } from './RecordingWay.js';
 import { SoundWay } from './SoundWay.js';
 import { StopwatchWay } from './StopwatchWay.js';
 import { StrobeWay } from './StrobeWay.js';
+import { passedOn, type Handed } from './kinds.js';
 import type { Way, WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
 
@@ -32,6 +33,20 @@ const PANELS: Readonly<Record<Way, (props: WayProps) => ReactNode>> = {
 
 export function Ways({ ways, way, onWay, children, ...props }: Props) {
   const Panel = PANELS[way];
+  const [handed, setHanded] = useState<Handed | null>(null);
+  const here = handed?.to === way ? handed : null;
+  const passing = {
+    file: here?.file ?? null,
+    words: here?.words ?? '',
+    async elsewhere(file: File) {
+      if (file === here?.file) return false;
+      const next = await passedOn(file, way, ways);
+      if (!next) return false;
+      setHanded(next);
+      onWay(next.to);
+      return true;
+    },
+  };
   return (
     <div className={classes.waysFrame}>
       <div className={classes.waysRow}>
@@ -39,7 +54,11 @@ export function Ways({ ways, way, onWay, children, ...props }: Props) {
           exclusive
           size="small"
           value={way}
-          onChange={(_event, value: Way | null) => value && onWay(value)}
+          onChange={(_event, value: Way | null) => {
+            if (!value) return;
+            setHanded(null);
+            onWay(value);
+          }}
           aria-label="Way of measuring"
           className={classes.ways ?? ''}
         >
@@ -51,7 +70,7 @@ export function Ways({ ways, way, onWay, children, ...props }: Props) {
         </ToggleButtonGroup>
         {children}
       </div>
-      <Panel key={`${way} ${props.speed.id}`} {...props} />
+      <Panel key={`${way} ${props.speed.id}`} {...props} passing={passing} />
     </div>
   );
 }

@@ -8,11 +8,11 @@ export type { TableHead } from '../../../workers/speed.worker.js';
 export interface Guess {
   readonly head: TableHead;
   readonly pulses: PulseColumns;
-  readonly gyro: GyroColumns | null;
+  readonly gyro: GyroColumns | 'accelerometer' | null;
 }
 
 /** @throws an Error in plain words when the file is no table. */
-export async function guessFor(file: File): Promise<Guess> {
+export async function guessFor(file: File, nominalRpm: number | null = null): Promise<Guess> {
   const stopped: TableHead | { message: string } = { message: 'Stopped.' };
   const head = await inWorker<TableHead | { message: string }>(async (api) => api.head(file), stopped).answer;
   if ('message' in head) throw new Error(head.message);
@@ -23,8 +23,11 @@ export async function guessFor(file: File): Promise<Guess> {
     separator: head.separator,
     decimalComma: head.decimalComma,
     lineOf: new Uint32Array(0),
+    texts: [],
+    preamble: [],
+    stamps: head.stamps,
   };
-  return { head, pulses: guessPulseColumns(table), gyro: guessGyroColumns(table) };
+  return { head, pulses: guessPulseColumns(table), gyro: guessGyroColumns(table, nominalRpm) };
 }
 
 /** A column's name for the choice: its own, or its place. */

@@ -48,7 +48,16 @@ export const withoutFile = (run: SpeedRun, what: string, source: Source | null =
   recording: null,
 });
 
+/** Files between ways: one that came from another, with a word, and where one goes that cannot be read here. */
+export interface Passing {
+  readonly file: File | null;
+  readonly words: string;
+  /** True when the file went to another way. */
+  readonly elsewhere: (file: File) => Promise<boolean>;
+}
+
 export interface WayProps {
+  readonly passing?: Passing | undefined;
   readonly family: Family;
   readonly speed: FamilySpeed;
   readonly limits: Tolerance;

@@ -1,0 +1,175 @@
+/** From a table to one channel's pulses in seconds: which column, which channel, which unit. */
+import type { NumberTable } from '../../formats/index.js';
+import { quantile } from '../../numeric/index.js';
+import { ask, isReachable, rpmWords, type AskedSpeed } from '../asked.js';
+import { quadrature, signalsOf, type PulseSignal } from './channels.js';
+import type { PulseColumns } from './columns.js';
+import { sampleIntervalOf } from './preamble.js';
+import type { PulseWish } from './pulses.js';
+import type { RotationWarning, UnusableRotation } from './result.js';
+import { TIME_UNITS, tickOf, unitOf, unwrapCounter } from './timeBase.js';
+
+const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
+
+/** Steps of a poll count from this part of the usual gap on. */
+const POLLED_PART = 0.002;
+
+/** The channel to measure, its times in seconds, or what must be asked first. */
+export async function chosenSignal(
+  table: NumberTable,
+  columns: PulseColumns,
+  wish: PulseWish,
+): Promise<PulseSignal | UnusableRotation | AskedSpeed> {
+  const base = timesOf(table, columns, wish);
+  if (base.kind !== 'times') return base;
+  const found = await signalsOf(table, columns.time, base.values, columns.volts);
+  const candidates = columns.volts === null ? withTimes(found, base.values, columns.time >= 0) : found;
+  const picked = pick(candidates, columns, wish);
+  if ('kind' in picked && picked.kind !== 'signal') return picked;
+  const signal = picked as PulseSignal;
+  const rpm = roughRpm(signal, wish.perTurn);
+  const given = wish.timeUnitS ?? wish.columns?.timeUnitS ?? (columns.time < 0 ? 1 : null);
+  const unit =
+    given !== null
+      ? ({ kind: 'unit', seconds: given, guessed: false } as const)
+      : unitOf(table, columns.time, rpm, wish.nominalRpm);
+  if (unit.kind === 'asked') return unit;
+  const notes: RotationWarning[] = [...signal.notes, ...base.notes];
+  if (unit.guessed) notes.push('TIME_UNIT_GUESSED');
+  return scaled(bothEdges({ ...signal, notes }, unit.seconds, wish), unit.seconds);
+}
+
+interface Times {
+  readonly kind: 'times';
+  readonly values: Float64Array;
+  readonly notes: readonly RotationWarning[];
+}
+
+function timesOf(table: NumberTable, columns: PulseColumns, wish: PulseWish): Times | UnusableRotation | AskedSpeed {
+  if (columns.time < 0) {
+    const intervalS = wish.sampleIntervalS ?? sampleIntervalOf(table.preamble);
+    if (intervalS === null)
+      return ask(
+        'SAMPLE_INTERVAL',
+        'The capture has no times and its head does not say how far its samples lie apart. Type the time between samples.',
+        [],
+      );
+    const count = table.columns[0]?.length ?? 0;
+    return { kind: 'times', values: Float64Array.from({ length: count }, (_, i) => i * intervalS), notes: [] };
+  }
+  const raw = table.columns[columns.time];
+  if (!raw) return refuse('NOT_A_TABLE');
+  const { values, bits, backward } = unwrapCounter(raw);
+  if (backward >= 0) return refuse('TIMES_BACKWARD', table.lineOf[backward] as number);
+  return { kind: 'times', values, notes: bits > 0 ? ['COUNTER_WRAPPED'] : [] };
+}
+
+/** Rows an edge of a capture takes at least; with fewer the rows themselves are the pulses. */
+const ROWS_AN_EDGE = 4;
+
+/** The times themselves are a candidate where no column is a level. */
+function withTimes(found: readonly PulseSignal[], times: Float64Array, hasTimes: boolean): PulseSignal[] {
+  const levels = found.filter(
+    (one) => one.from === 'changes' || one.twoLevels || one.timeS.length * ROWS_AN_EDGE < times.length,
+  );
+  if (!hasTimes || levels.length > 0) return levels;
+  const distinct = times.filter((t, i) => i === 0 || t > (times[i - 1] as number));
+  const tick = tickOf(distinct);
+  const gap = usualGap(distinct);
+  const polled = tick > POLLED_PART * gap;
+  return [
+    {
+      kind: 'signal',
+      name: '',
+      timeS: distinct,
+      levels: null,
+      senses: null,
+      from: 'times',
+      sampleHz: null,
+      tickS: polled ? tick : 0,
+      edge: 'times',
+      dutyPercent: null,
+      notes: polled && tick > 0.01 * gap ? ['POLLED_TIMES'] : [],
+    },
+  ];
+}
+
+function usualGap(timeS: Float64Array): number {
+  const gaps = timeS.subarray(1, 20001).map((t, i) => t - (timeS[i] as number));
+  return quantile(gaps, 0.5);
+}
+
+/** Turns a minute if the times were seconds. */
+export const roughRpm = (signal: PulseSignal, perTurn: number): number =>
+  60 / Math.max(1e-300, usualGap(signal.timeS)) / perTurn;
+
+function pick(
+  candidates: readonly PulseSignal[],
+  columns: PulseColumns,
+  wish: PulseWish,
+): PulseSignal | UnusableRotation | AskedSpeed {
+  if (candidates.length === 0) return refuse('NO_PULSES');
+  if (wish.channel !== undefined) return candidates.find((one) => one.name === wish.channel) ?? refuse('NO_PULSES');
+  const enough = candidates.filter((one) => one.timeS.length >= 4);
+  if (enough.length === 0)
+    return refuse(
+      candidates.some((one) => one.from === 'times' || one.timeS.length > 1) ? 'TOO_FEW_PULSES' : 'NO_PULSES',
+    );
+  if (enough.length === 1) return enough[0] as PulseSignal;
+  const units = columns.timeUnitS !== null ? [columns.timeUnitS] : TIME_UNITS.map(([, seconds]) => seconds);
+  const unit = units.find((one) =>
+    enough.some((signal) => isReachable(roughRpm(signal, wish.perTurn) / one, wish.nominalRpm)),
+  );
+  const rpmOf = (signal: PulseSignal) => roughRpm(signal, wish.perTurn) / (unit ?? 1);
+  const fit = enough.filter((signal) => isReachable(rpmOf(signal), wish.nominalRpm));
+  const [a, b] = fit.length >= 2 ? fit : enough;
+  const quad = a && b && quadrature(a, b);
+  if (quad && fit.length <= 2) return quad;
+  const [best] = fit;
+  if (best && fit.every((one) => Math.abs(rpmOf(one) / rpmOf(best) - 1) < 0.02))
+    return { ...best, notes: [...best.notes, ...(enough.length > 1 ? (['CHANNEL_CHOSEN'] as const) : [])] };
+  const listed = (fit.length > 0 ? fit : enough)
+    .map((one) => ({
+      words: `${one.name}: ${rpmWords(rpmOf(one))}`,
+      answer: { channel: one.name },
+      meanRpm: rpmOf(one),
+    }))
+    .sort((x, y) => Math.abs(Math.log(x.meanRpm / wish.nominalRpm)) - Math.abs(Math.log(y.meanRpm / wish.nominalRpm)));
+  return ask('WHICH_CHANNEL', `${listed.length} channels hold pulses: which is the generator?`, listed);
+}
+
+/** Times at both edges alternate short and long; with twice the nominal every second one is taken. */
+function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSignal {
+  if (signal.edge !== 'times' || wish.asIs) return signal;
+  const ratio = roughMeanRpm(signal, wish.perTurn) / unitS / wish.nominalRpm;
+  if (Math.abs(ratio / 2 - 1) > 0.1) return signal;
+  const gaps = signal.timeS.subarray(1).map((t, i) => t - (signal.timeS[i] as number));
+  const odd = gaps.filter((_, i) => i % 2 === 1);
+  const even = gaps.filter((_, i) => i % 2 === 0);
+  const apart = Math.abs(quantile(odd, 0.5) / quantile(even, 0.5) - 1);
+  if (wish.perTurn % 2 === 0 && apart < 0.2) return { ...signal, notes: [...signal.notes, 'MAYBE_BOTH_EDGES'] };
+  if (apart < 0.04) return { ...signal, notes: [...signal.notes, 'MAYBE_BOTH_EDGES'] };
+  return {
+    ...signal,
+    timeS: signal.timeS.filter((_, i) => i % 2 === 0),
+    edge: 'each',
+    notes: [...signal.notes, 'BOTH_EDGES'],
+  };
+}
+
+function roughMeanRpm({ timeS }: PulseSignal, perTurn: number): number {
+  const span = (timeS[timeS.length - 1] as number) - (timeS[0] as number);
+  return span > 0 ? (60 * (timeS.length - 1)) / span / perTurn : 0;
+}
+
+/** In seconds from the first pulse, strictly rising. */
+function scaled(signal: PulseSignal, unitS: number): PulseSignal {
+  const first = signal.timeS[0] as number;
+  const keep = (t: number, i: number) => i === 0 || t > (signal.timeS[i - 1] as number);
+  return {
+    ...signal,
+    timeS: signal.timeS.filter(keep).map((t) => (t - first) * unitS),
+    tickS: signal.tickS * unitS,
+    sampleHz: signal.sampleHz === null ? null : signal.sampleHz / unitS,
+  };
+}

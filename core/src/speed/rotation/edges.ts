@@ -1,0 +1,237 @@
+/**
+ * Rising edges of a sampled signal: pulses, or the sine of a speed generator. Crossings of the middle
+ * are placed between samples; noise about them is first smoothed over an eighth of the usual period,
+ * and a signal of few samples a cycle is first interpolated.
+ */
+import type { SampleSource } from '../../formats/index.js';
+import { median, quantile } from '../../numeric/index.js';
+
+const PIECE = 1 << 18;
+/** Hysteresis about the middle, as a part of the swing: low for a generator with a weak place, high in noise. */
+const HYSTERESIS = { low: 0.05, high: 0.15 } as const;
+/** Under so many samples a cycle a straight line between samples is too coarse. */
+const FEW_SAMPLES = 12;
+const UP = 4;
+/** Samples of the interpolating kernel on either side. */
+const REACH = 8;
+
+export interface Swing {
+  readonly channel: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export interface Edges {
+  /** Places of the rising edges, in samples. */
+  readonly at: Float64Array;
+  /** Swing of the cycle that each edge opens, as a part of the whole swing. */
+  readonly levels: Float64Array;
+  readonly swing: Swing;
+  /** Share of the time above the middle. */
+  readonly duty: number;
+}
+
+/** Low and high level of the channel that swings most, from looks spread over the whole; null when none swings. */
+export async function swingOf(source: SampleSource, only: number | null = null): Promise<Swing | null> {
+  const all = only === null ? Array.from({ length: source.channels }, (_, i) => i) : [only];
+  const lows: number[][] = all.map(() => []);
+  const highs: number[][] = all.map(() => []);
+  const length = Math.min(source.frames, Math.max(4096, Math.round(source.sampleRate)));
+  const looks = source.frames > length ? 12 : 1;
+  for (let look = 0; look < looks; look++) {
+    const start = looks === 1 ? 0 : Math.floor(((source.frames - length) * look) / (looks - 1));
+    const pieces = await source.read(start, length, all);
+    pieces.forEach((piece, i) => {
+      if (piece.length === 0) return;
+      (lows[i] as number[]).push(quantile(piece, 0.001));
+      (highs[i] as number[]).push(quantile(piece, 0.999));
+    });
+  }
+  // The upper looks decide: a drive that stands still in half of them still swings.
+  const swings = all.map((channel, i) => ({
+    channel,
+    low: quantile(lows[i] as number[], 0.25),
+    high: quantile(highs[i] as number[], 0.75),
+  }));
+  const best = swings.reduce((a, b) => (b.high - b.low > a.high - a.low ? b : a));
+  return best.high - best.low > 1e-4 * Math.max(1e-9, Math.abs(best.high), Math.abs(best.low)) ? best : null;
+}
+
+/** All rising edges of the channel; null when stopped by `onProgress`. */
+export async function edgesOf(
+  source: SampleSource,
+  swing: Swing,
+  onProgress: (done: number) => boolean | void = () => true,
+): Promise<Edges | null> {
+  const rough = edgeFinder(swing, 1);
+  if (!(await run(source, swing.channel, rough.push, (done) => onProgress(done / 2)))) return null;
+  const period = usualPeriod(rough.edges);
+  const width = Math.max(1, Math.floor(period / 8));
+  const few = period > 0 && period < FEW_SAMPLES && source.frames * UP < 4e8;
+  const pass = async (hysteresis: number) => {
+    const finder = edgeFinder(swing, width, hysteresis);
+    const finer = few ? interpolator(finder.push) : { push: finder.push, end: () => {} };
+    const going = await run(source, swing.channel, finer.push, (done) => onProgress(0.5 + done / 2));
+    finer.end();
+    return going ? finder : null;
+  };
+  let found = await pass(HYSTERESIS.low);
+  if (found && isRagged(found.edges)) found = await pass(HYSTERESIS.high);
+  if (!found) return null;
+  const scale = few ? 1 / UP : 1;
+  return {
+    at: Float64Array.from(found.edges, (place) => place * scale),
+    levels: Float64Array.from(found.levels),
+    swing,
+    duty: found.duty(),
+  };
+}
+
+/** Many gaps far under the usual one: noise fires the low hysteresis. */
+function isRagged(edges: readonly number[]): boolean {
+  const gaps = edges.slice(1).map((edge, i) => edge - (edges[i] as number));
+  const usual = quantile(gaps, 0.6);
+  return gaps.filter((gap) => gap < 0.4 * usual).length > 0.02 * gaps.length;
+}
+
+/** The usual distance of edges, samples: of the larger half, so that jitter about a slow edge does no harm. */
+function usualPeriod(edges: readonly number[]): number {
+  const gaps = edges.slice(1, 20001).map((edge, i) => edge - (edges[i] as number));
+  return gaps.length === 0 ? 0 : quantile(gaps, 0.6);
+}
+
+async function run(
+  source: SampleSource,
+  channel: number,
+  push: (samples: Float64Array) => void,
+  report: (done: number) => boolean | void,
+): Promise<boolean> {
+  for (let start = 0; start < source.frames; start += PIECE) {
+    const [samples] = await source.read(start, PIECE, [channel]);
+    if (!samples || samples.length === 0) break;
+    push(samples);
+    if (report(start / source.frames) === false) return false;
+  }
+  return true;
+}
+
+/** Hands on `UP` times as many samples, by a windowed sinc; edges shift by nothing. */
+function interpolator(push: (samples: Float64Array) => void) {
+  const kernels = Array.from({ length: UP }, (_, p) =>
+    Float64Array.from({ length: 2 * REACH }, (_x, i) => {
+      const x = i - (REACH - 1) - p / UP;
+      if (Math.abs(x) < 1e-12) return 1;
+      const window = 0.5 + 0.5 * Math.cos((Math.PI * x) / REACH);
+      return Math.abs(x) >= REACH ? 0 : (Math.sin(Math.PI * x) / (Math.PI * x)) * window;
+    }),
+  );
+  let held = new Float64Array(0);
+  let first = true;
+  const work = (samples: Float64Array) => {
+    const joined = new Float64Array(held.length + samples.length);
+    joined.set(held);
+    joined.set(samples, held.length);
+    const count = joined.length - 2 * REACH + 1;
+    if (count <= 0) {
+      held = joined;
+      return;
+    }
+    const out = new Float64Array(count * UP);
+    for (let n = 0; n < count; n++) {
+      for (let p = 0; p < UP; p++) {
+        const kernel = kernels[p] as Float64Array;
+        let sum = 0;
+        for (let i = 0; i < 2 * REACH; i++) sum += (kernel[i] as number) * (joined[n + i] as number);
+        out[n * UP + p] = sum;
+      }
+    }
+    push(out);
+    held = joined.slice(count);
+  };
+  return {
+    push(samples: Float64Array) {
+      // As if it had always stood at the first sample, so that sample n of the input is n * UP of the output.
+      if (first && samples.length > 0) {
+        held = new Float64Array(REACH - 1).fill(samples[0] as number);
+        first = false;
+      }
+      work(samples);
+    },
+    end: () => work(new Float64Array(REACH).fill(held[held.length - 1] ?? 0)),
+  };
+}
+
+/** Takes samples in order and places rising crossings of the middle, in samples from the first; smoothed over `width`. */
+export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number, hysteresis: number = HYSTERESIS.high) {
+  const middle = (low + high) / 2;
+  const arm = middle - hysteresis * (high - low);
+  const fire = middle + hysteresis * (high - low);
+  const ring = new Float64Array(width);
+  const edges: number[] = [];
+  const levels: number[] = [];
+  let sum = 0;
+  let n = 0;
+  let before = 0;
+  let armed = false;
+  let crossing: number | null = null;
+  let top = -Infinity;
+  let bottom = Infinity;
+  let above = 0;
+  const push = (samples: Float64Array) => {
+    for (let k = 0; k < samples.length; k++) {
+      const sample = samples[k] as number;
+      if (n === 0) {
+        // As if it had always stood at the first sample: a recording that starts high has no edge there.
+        ring.fill(sample);
+        sum = sample * width;
+        before = sample;
+      }
+      const slot = n % width;
+      sum += sample - (ring[slot] as number);
+      ring[slot] = sample;
+      const value = sum / width;
+      if (value > middle) above++;
+      if (value > top) top = value;
+      if (value < bottom) bottom = value;
+      if (value < arm) [armed, crossing] = [true, null];
+      // The mean of `width` samples belongs to their middle.
+      if (armed && before < middle && value >= middle) {
+        crossing = n - 1 + (middle - before) / (value - before) - (width - 1) / 2;
+      }
+      if (armed && value >= fire && crossing !== null) {
+        if (edges.length > 0) levels.push((top - bottom) / (high - low));
+        [top, bottom] = [value, value];
+        edges.push(crossing);
+        armed = false;
+        crossing = null;
+      }
+      before = value;
+      n++;
+    }
+  };
+  return { edges, levels, push, duty: () => (n === 0 ? 0 : above / n) };
+}
+
+/** Rising crossings of the middle with hysteresis, at times that need not be even. */
+export function risingEdges(time: Float64Array, volts: Float64Array): Float64Array {
+  const sample = volts.length > 20000 ? volts.filter((_, i) => i % Math.ceil(volts.length / 20000) === 0) : volts;
+  const low = quantile(sample, 0.02);
+  const high = quantile(sample, 0.98);
+  if (!(high > low)) return new Float64Array(0);
+  const finder = edgeFinder({ low, high }, 1);
+  finder.push(volts);
+  return Float64Array.from(finder.edges, (place) => {
+    const i = Math.min(time.length - 2, Math.max(0, Math.floor(place)));
+    return (time[i] as number) + (place - i) * ((time[i + 1] as number) - (time[i] as number));
+  });
+}
+
+/** The usual step of a column when nearly all are even; null when they are not. */
+export function evenStep(time: Float64Array): number | null {
+  if (time.length < 16) return null;
+  const steps = time.subarray(1, 4001).map((value, i) => value - (time[i] as number));
+  const usual = median(steps);
+  if (!(usual > 0)) return null;
+  const even = steps.filter((step) => Math.abs(step - usual) < 0.02 * usual).length > 0.9 * steps.length;
+  return even ? ((time[time.length - 1] as number) - (time[0] as number)) / (time.length - 1) : null;
+}

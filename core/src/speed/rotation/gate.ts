@@ -1,0 +1,71 @@
+/** The last look at a measured speed before it is given. */
+import { ask, FOLD_PART, isReachable, rpmWords, type AskedSpeed, type Choice } from '../asked.js';
+import type { PulseSignal } from './channels.js';
+import type { MeasuredPulses, PulseWish } from './pulses.js';
+import { TIME_UNITS } from './timeBase.js';
+
+/** The result itself, or what speaks against it. */
+export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWish): MeasuredPulses | AskedSpeed {
+  if (wish.asIs) return result;
+  return folded(result, signal, wish) ?? outOfReach(result, wish) ?? result;
+}
+
+/** A mirror this close to the nominal is believed sooner than a figure this far from it (logarithms). */
+const CLOSE = 0.1;
+const FAR = 0.25;
+
+/** A pulse rate near half the sampling rate, or whose mirror would make sense where it does not. */
+function folded(
+  result: MeasuredPulses,
+  { sampleHz }: PulseSignal,
+  { nominalRpm, perTurn }: PulseWish,
+): AskedSpeed | null {
+  if (sampleHz === null) return null;
+  const pulseHz = (result.meanRpm / 60) * perTurn;
+  const mirrors = [sampleHz - pulseHz, sampleHz + pulseHz, 2 * sampleHz - pulseHz].map((hz) => (60 * hz) / perTurn);
+  const near = pulseHz > (FOLD_PART * sampleHz) / 2;
+  const sensible = mirrors.filter((rpm) => isReachable(rpm, nominalRpm));
+  const off = (rpm: number) => Math.abs(Math.log(rpm / nominalRpm));
+  const better = off(result.meanRpm) > FAR && sensible.some((rpm) => off(rpm) < CLOSE);
+  const doubtful = near || better || (!isReachable(result.meanRpm, nominalRpm) && sensible.length > 0);
+  if (!doubtful) return null;
+  const choices: Choice[] = [...(isReachable(result.meanRpm, nominalRpm) ? [result.meanRpm] : []), ...sensible]
+    .sort((a, b) => off(a) - off(b))
+    .map((rpm) => ({
+      words: rpmWords(rpm),
+      answer: rpm === result.meanRpm ? { asIs: true } : {},
+      meanRpm: rpm,
+    }));
+  return ask(
+    'MAYBE_FOLDED',
+    `${pulseHz.toPrecision(4)} pulses a second sampled ${sampleHz.toPrecision(4)} times a second: the true speed may be ${choices.map((one) => one.words).join(' or ')}. Sample at least five times faster.`,
+    choices,
+  );
+}
+
+function outOfReach(result: MeasuredPulses, { nominalRpm, perTurn }: PulseWish): AskedSpeed | null {
+  if (isReachable(result.meanRpm, nominalRpm)) return null;
+  const ratio = result.meanRpm / nominalRpm;
+  const choices: Choice[] = TIME_UNITS.flatMap(([words, seconds]) =>
+    [seconds, 1 / seconds].filter((scale) => scale !== 1).map((scale) => ({ words, scale })),
+  )
+    .filter(({ scale }) => isReachable(result.meanRpm * scale, nominalRpm))
+    .map(({ scale }) => ({
+      words: `times wrong by ${scale.toPrecision(1)}: ${rpmWords(result.meanRpm * scale)}`,
+      answer: {},
+      meanRpm: result.meanRpm * scale,
+    }));
+  const pulses = Math.round(perTurn * ratio);
+  if (pulses >= 1 && pulses !== perTurn && Math.abs((perTurn * ratio) / pulses - 1) < 0.1)
+    choices.push({
+      words: `${pulses} pulses a turn: ${rpmWords((result.meanRpm * perTurn) / pulses)}`,
+      answer: { perTurn: pulses },
+      meanRpm: (result.meanRpm * perTurn) / pulses,
+    });
+  choices.push({ words: `${rpmWords(result.meanRpm)} is right`, answer: { asIs: true }, meanRpm: result.meanRpm });
+  return ask(
+    'SPEED_OUT_OF_REACH',
+    `${rpmWords(result.meanRpm)} is ${ratio.toPrecision(2)} times the nominal ${rpmWords(nominalRpm)}. Check the unit of time, the pulses a turn and the channel.`,
+    choices,
+  );
+}

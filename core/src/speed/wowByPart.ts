@@ -1,0 +1,109 @@
+/**
+ * Who makes the wow: the lines of the flutter spectrum given to the turning parts of the drive train,
+ * what no part explains, and the rest as noise. Shares add in quadrature.
+ */
+import { nameLines, type NamedLine, type TurningPart } from './parts.js';
+import type { FlutterFigures, FlutterLine } from './tone/result.js';
+
+/** One line of a part: how many times a turn, and how large. */
+export interface PartLine {
+  readonly multiple: number;
+  readonly hz: number;
+  readonly peakPercent: number;
+}
+
+export interface WowShare {
+  /** A part's name; '' for lines that fit none. */
+  readonly part: string;
+  /** Peak of the sine that would carry the share's power, percent. */
+  readonly peakPercent: number;
+  /** Part of the whole power, 0 to 1. */
+  readonly powerShare: number;
+  /** Largest first. */
+  readonly lines: readonly PartLine[];
+}
+
+export interface WowByPart {
+  /** Parts and unknown lines, largest first. */
+  readonly shares: readonly WowShare[];
+  /** What is left of the unweighted figure when all lines are taken out; null where the way has no such figure. */
+  readonly noisePercent: number | null;
+  /** Root of the sum of squares of all shares and the noise. */
+  readonly sumPercent: number;
+}
+
+/** Lowest frequency that the unweighted rms figure counts, Hz (NAB). */
+const RMS_FROM_HZ = 0.5;
+
+/**
+ * Shares of the wow. `errorPercent` scales the parts' nominal rates to the speed measured. A line that
+ * fits several parts is given to the likeliest alone, so that the sum stands.
+ */
+export function wowByPart(
+  lines: readonly FlutterLine[],
+  flutter: FlutterFigures | null,
+  parts: readonly TurningPart[],
+  errorPercent: number,
+  durationS: number,
+): WowByPart {
+  const named = nameLines(lines, parts, errorPercent, durationS);
+  const by = new Map<string, NamedLine[]>();
+  for (const line of named) {
+    const name = line.parts[0]?.name ?? '';
+    by.set(name, [...(by.get(name) ?? []), line]);
+  }
+  const square = (list: readonly FlutterLine[]) => list.reduce((sum, line) => sum + line.peakPercent ** 2, 0);
+  const rest =
+    flutter && 2 * flutter.unweightedRmsPercent ** 2 - square(lines.filter((line) => line.frequencyHz >= RMS_FROM_HZ));
+  const noiseSquare = rest === null ? null : Math.max(0, rest);
+  const whole = square(lines) + (noiseSquare ?? 0);
+  const shares = [...by].map(([part, list]) => ({
+    part,
+    peakPercent: Math.sqrt(square(list)),
+    powerShare: whole > 0 ? square(list) / whole : 0,
+    lines: [...list]
+      .sort((a, b) => b.peakPercent - a.peakPercent)
+      .map((line) => ({ multiple: line.parts[0]?.multiple ?? 1, hz: line.frequencyHz, peakPercent: line.peakPercent })),
+  }));
+  const rank = (one: WowShare) => (one.part === '' ? 0 : 1);
+  return {
+    shares: shares.sort((a, b) => rank(b) - rank(a) || b.peakPercent - a.peakPercent),
+    noisePercent: noiseSquare === null ? null : Math.sqrt(noiseSquare),
+    sumPercent: Math.sqrt(whole),
+  };
+}
+
+/** What usually makes a part's wow, by the part's kind and how often a turn (common practice). */
+const CAUSES: readonly (readonly [RegExp, readonly [once: string, twice: string, more: string]])[] = [
+  [
+    /platter|table|record/i,
+    ['off centre, warp, or bearing', 'oval or warped record, bent spindle', 'uneven rim or idler track'],
+  ],
+  [/belt/i, ['a joint, a kink or a thick place', 'two uneven places', 'uneven belt']],
+  [/idler|wheel/i, ['a flat place or an eccentric tyre', 'an oval tyre', 'a hard or lumpy tyre']],
+  [/pinch|roller/i, ['a flat place or a hard roller', 'an oval roller', 'a lumpy roller']],
+  [/capstan/i, ['bent or dirty capstan', 'an oval or nicked capstan', 'dirt on the capstan']],
+  [/flywheel/i, ['eccentric flywheel or its bearing', 'oval seat of the belt', 'uneven flywheel rim']],
+  [/pulley/i, ['pulley off centre or a bent shaft', 'an oval pulley', 'dirt on the pulley']],
+  [/motor/i, ['bent shaft or pulley off centre', 'worn bearing or an oval pulley', 'cogging or commutation']],
+  [/reel|hub|spool/i, ['a rubbing reel or a dragging brake', 'a bent reel', 'uneven hub brake']],
+  [/gear/i, ['an eccentric gear', 'an oval gear', 'a damaged tooth']],
+  [/drum/i, ['uneven load or bearing', 'an oval drum', 'uneven drum']],
+];
+const ANY: readonly [string, string, string] = ['off centre or its bearing', 'oval or bent', 'uneven'];
+
+const TIMES = ['once', 'twice', 'three times'];
+
+/** "once a turn: off centre, warp, or bearing". */
+export function shareWords({ part, lines }: WowShare): string {
+  const [top] = lines;
+  if (!top) return '';
+  const hz = `${Number(top.hz.toPrecision(3))} Hz`;
+  if (part === '')
+    return lines.length === 1
+      ? `${hz}, no part known at this rate`
+      : `${lines.length} lines, the largest at ${hz}: no part known at these rates`;
+  const causes = CAUSES.find(([pattern]) => pattern.test(part))?.[1] ?? ANY;
+  const often = TIMES[top.multiple - 1] ?? `${top.multiple} times`;
+  return `${often} a turn: ${causes[Math.min(2, top.multiple - 1)] as string}`;
+}
