@@ -34,14 +34,15 @@ export function combEvidence(frame: SoundFrame, grid: Float64Array, linesPerTurn
   const teethMost = teethOf(linesPerTurn);
   const multiples = multiplesOf(linesPerTurn, teethMost);
   const { line, other } = toothWeights(map, Math.max(...multiples));
+  const { levels } = map;
+  const inverse = 1 / map.cellHz;
   for (let g = 0; g < grid.length; g++) {
     const f = grid[g] as number;
     const teeth = Math.min(teethMost, Math.floor(frame.topHz / f));
+    const cells = f * inverse;
     let sum = 0;
-    for (let k = 1; k <= teeth; k++) {
-      const hz = k * f;
-      if (hz < D.lowestHz) continue;
-      const level = map.levels[Math.round(hz / map.cellHz)] as number;
+    for (let k = Math.max(1, Math.ceil(D.lowestHz / f)); k <= teeth; k++) {
+      const level = levels[(k * cells + 0.5) | 0] as number;
       const multiple = multiples[k] as number;
       sum += (multiple > 0 ? line[3 * multiple + level] : other[level]) as number;
     }
@@ -84,7 +85,7 @@ function toothWeights({ levels }: LevelMap, multiples: number) {
     const there = D.lineThere * Math.exp((1 - m) / D.lineFade);
     line.set(weights([1 - there, there * (1 - D.lineStrong), there * D.lineStrong]), 3 * m);
   }
-  return { line, other: weights(D.otherTooth) };
+  return { line, other: Float64Array.from(weights(D.otherTooth)) };
 }
 
 /** Shaft speed from the lines that lie on the comb of `roughHz`, least squares over their numbers; with how many line teeth. */

@@ -1,6 +1,6 @@
 /** A recording as a row of short spectra, each reduced to the lines that stand out of its noise. */
 import type { SampleSource } from '../../formats/index.js';
-import { nextPowerOfTwo, quantile, realSpectrum } from '../../numeric/index.js';
+import { lowPassTaps, nextPowerOfTwo, quantile, realSpectrum, symmetricSums } from '../../numeric/index.js';
 import { SOUND_DEFAULTS as D } from './defaults.js';
 
 /** Lines of one frame: frequency in Hz and level 1 (stands out) or 2 (strong), rising in frequency. */
@@ -14,12 +14,41 @@ export interface SoundFrame {
   readonly topHz: number;
 }
 
+/** Twice the highest line looked at and room for the filter. */
+const LEAST_RATE = 2.5 * D.highestHz;
+
+/** Every second sample behind a half-band filter: lines above are not looked at. */
+function halved(source: SampleSource): SampleSource {
+  const taps = lowPassTaps({
+    rate: source.sampleRate,
+    passHz: D.highestHz,
+    stopHz: source.sampleRate / 2 - D.highestHz,
+    attenuationDb: 60,
+  });
+  const half = (taps.length - 1) / 2;
+  const oneSide = taps.slice(half);
+  return {
+    ...source,
+    sampleRate: source.sampleRate / 2,
+    frames: Math.max(0, Math.floor((source.frames - 2 * half - 1) / 2)),
+    async read(start, count, channels) {
+      const pieces = await source.read(2 * start, 2 * count + 2 * half, channels);
+      return pieces.map((piece) => {
+        const out = new Float64Array(Math.max(0, Math.min(count, Math.floor((piece.length - 2 * half - 1) / 2) + 1)));
+        if (out.length > 0) symmetricSums(piece, oneSide, half, 2, out);
+        return out;
+      });
+    },
+  };
+}
+
 /** Frames of channel `channel`; null when stopped by `report`. */
 export async function soundFrames(
   source: SampleSource,
   channel: number,
   report: (done: number) => boolean | void,
 ): Promise<SoundFrame[] | null> {
+  if (source.sampleRate >= 2 * LEAST_RATE) return soundFrames(halved(source), channel, report);
   const length = Math.round(D.frameS * source.sampleRate);
   const durationS = source.frames / source.sampleRate;
   const hop = Math.round(Math.max(D.hopS, durationS / D.mostFrames) * source.sampleRate);

@@ -7,32 +7,59 @@ export function bestPath(evidence: readonly Float32Array[]): Int32Array {
   const size = evidence[0]?.length ?? 0;
   const from: Int16Array[] = [];
   let score = Float64Array.from(evidence[0] ?? []);
+  let next = new Float64Array(size);
+  const left = slidingBest(size);
+  const right = slidingBest(size);
   for (let t = 1; t < frames; t++) {
     const row = evidence[t] as Float32Array;
-    const next = new Float64Array(size);
     const back = new Int16Array(size);
+    left.run(score, 1);
+    right.run(score, -1);
     for (let g = 0; g < size; g++) {
-      let best = -Infinity;
-      let step = 0;
-      const low = Math.max(-D.reach, -g);
-      const high = Math.min(D.reach, size - 1 - g);
-      for (let d = low; d <= high; d++) {
-        const value = (score[g + d] as number) - D.stepCost * Math.abs(d);
-        if (value > best) [best, step] = [value, d];
-      }
-      next[g] = best + (row[g] as number);
-      back[g] = step;
+      const low = left.value[g] as number;
+      const high = right.value[g] as number;
+      next[g] = (low >= high ? low : high) + (row[g] as number);
+      back[g] = ((low >= high ? left.at[g] : right.at[g]) as number) - g;
     }
     from.push(back);
-    score = next;
+    [score, next] = [next, score];
   }
   const path = new Int32Array(frames);
-  let at = score.indexOf(Math.max(...score));
+  let at = score.reduce((best, value, g) => (value > (score[best] as number) ? g : best), 0);
   for (let t = frames - 1; t >= 0; t--) {
     path[t] = at;
     if (t > 0) at += (from[t - 1] as Int16Array)[at] as number;
   }
   return path;
+}
+
+/**
+ * Largest score within reach on one side, less the cost of the way: a queue of falling candidates, so
+ * that each is looked at once however far the reach.
+ */
+function slidingBest(size: number) {
+  const value = new Float64Array(size);
+  const at = new Int32Array(size);
+  const queue = new Int32Array(size);
+  const run = (score: Float64Array, step: 1 | -1) => {
+    let head = 0;
+    let tail = 0;
+    for (let i = 0; i < size; i++) {
+      const g = step === 1 ? i : size - 1 - i;
+      const own = score[g] as number;
+      while (
+        tail > head &&
+        own >= (score[queue[tail - 1] as number] as number) - D.stepCost * Math.abs(g - (queue[tail - 1] as number))
+      )
+        tail--;
+      queue[tail++] = g;
+      while (Math.abs(g - (queue[head] as number)) > D.reach) head++;
+      const best = queue[head] as number;
+      value[g] = (score[best] as number) - D.stepCost * Math.abs(g - best);
+      at[g] = best;
+    }
+  };
+  return { value, at, run };
 }
 
 export interface PathRival {

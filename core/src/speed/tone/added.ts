@@ -3,6 +3,7 @@
  * phase alone: its two side lines are equal and opposite. An added tone is one side line: it shows in
  * the amplitude as much as in the phase. Its part is taken out of the baseband, and named.
  */
+import { rotation } from '../../numeric/index.js';
 import type { Baseband } from './baseband.js';
 import type { ToneStretch } from './presence.js';
 import type { PhaseTrack } from './phase.js';
@@ -42,9 +43,11 @@ function oneSided(band: Baseband, stretch: ToneStretch, track: PhaseTrack, lines
     used++;
   }
   mean /= Math.max(1, used);
+  let weighted: ReturnType<typeof windowed> | null = null;
   for (const line of lines) {
     if (Math.hypot(line.cos, line.sin) < FAINTEST) continue;
-    const m = amplitudeLine(band, stretch, track.startS, line.hz, mean);
+    weighted ??= windowed(band, stretch, mean);
+    const m = amplitudeLine(band, stretch, track.startS, line.hz, weighted);
     const [pr, pi] = [line.cos, -line.sin];
     // u = (M + jP) / 2 above the tone, l = (M - jP)* / 2 below it.
     const upper = Math.hypot(m.re - pi, m.im + pr) / 2;
@@ -55,29 +58,51 @@ function oneSided(band: Baseband, stretch: ToneStretch, track: PhaseTrack, lines
   return out.slice(0, MOST);
 }
 
-/** Relative amplitude at `hz` as a complex number, time from `startS`, Hann window. */
-function amplitudeLine(band: Baseband, { start, end, usable }: ToneStretch, startS: number, hz: number, mean: number) {
-  const step = (2 * Math.PI * hz) / band.rate;
-  let angle = 2 * Math.PI * hz * (start / band.rate - startS);
-  let re = 0;
-  let im = 0;
+/** Relative amplitude under a Hann window, in steps of four samples, and the window's sum. */
+function windowed(band: Baseband, { start, end, usable }: ToneStretch, mean: number) {
+  const values = new Float64Array(Math.floor((end - start) / STEP));
   let weight = 0;
-  let c = Math.cos(angle);
-  let s = Math.sin(angle);
-  const [dc, ds] = [Math.cos(step), Math.sin(step)];
-  for (let i = start; i < end; i++) {
-    const n = i - start;
-    if (n % 512 === 0) {
-      angle = 2 * Math.PI * hz * (i / band.rate - startS);
-      [c, s] = [Math.cos(angle), Math.sin(angle)];
-    }
-    const w = 0.5 - 0.5 * Math.cos((2 * Math.PI * (n + 0.5)) / (end - start));
-    if (usable[n]) {
-      const value = w * ((band.amplitude[i] as number) / mean - 1);
-      re += value * c;
-      im -= value * s;
+  const turn = rotation((2 * Math.PI) / values.length, 0.5);
+  for (let k = 0; k < values.length; k++) {
+    const w = 0.5 - 0.5 * turn.cos();
+    let sum = 0;
+    for (let n = STEP * k; n < STEP * (k + 1); n++) {
+      if (!usable[n]) continue;
+      sum += (band.amplitude[start + n] as number) / mean - 1;
       weight += w;
     }
+    values[k] = w * sum;
+  }
+  return { values, weight };
+}
+
+/** Samples taken together: side lines end at 205 Hz, the baseband has some 2000 samples a second. */
+const STEP = 4;
+
+/** Relative amplitude at `hz` as a complex number, time from `startS`. */
+function amplitudeLine(
+  band: Baseband,
+  { start }: ToneStretch,
+  startS: number,
+  hz: number,
+  { values, weight }: ReturnType<typeof windowed>,
+) {
+  const step = (2 * Math.PI * hz * STEP) / band.rate;
+  const first = 2 * Math.PI * hz * ((start + (STEP - 1) / 2) / band.rate - startS);
+  let re = 0;
+  let im = 0;
+  let c = Math.cos(first);
+  let s = Math.sin(first);
+  const dc = Math.cos(step);
+  const ds = Math.sin(step);
+  for (let k = 0; k < values.length; k++) {
+    if (k % 1024 === 0) {
+      c = Math.cos(first + step * k);
+      s = Math.sin(first + step * k);
+    }
+    const value = values[k] as number;
+    re += value * c;
+    im -= value * s;
     const next = c * dc - s * ds;
     s = c * ds + s * dc;
     c = next;
