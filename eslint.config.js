@@ -52,7 +52,7 @@ export default ts.config(
     rules: { ...hooks.configs.recommended.rules },
   },
   {
-    files: ['scripts/**/*.mjs', '**/*.config.{js,ts}', 'benchmarks/**/*.mjs'],
+    files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', '**/*.config.{js,ts}', 'benchmarks/**/*.mjs'],
     languageOptions: { globals: globals.node },
   },
   // Playwright reads a fixture's first argument; one that needs nothing must still be written as {}.

@@ -4,6 +4,7 @@
  */
 import { memorySource, writeWav, type SampleCoding } from '../core/src/formats/index.js';
 import { seeded, type Random } from '../core/src/numeric/index.js';
+import { MADE_LOGS } from '../core/src/speed/made/cases.js';
 import { figuresOf, readRunFile, runFileOf, runToCsv, runToJson } from '../contract/src/index.js';
 import {
   listenWav,
@@ -25,7 +26,7 @@ export interface FuzzTally {
   readonly failures: readonly string[];
 }
 
-type Target = 'wav' | 'pulses' | 'gyro' | 'pulse-wav' | 'sound' | 'bands' | 'run';
+export type Target = 'wav' | 'pulses' | 'gyro' | 'made' | 'pulse-wav' | 'sound' | 'bands' | 'run';
 const RECORDINGS: readonly Target[] = ['wav', 'pulse-wav', 'sound', 'bands'];
 
 const pick = <T>(random: Random, from: readonly T[]): T => from[Math.floor(random() * from.length)] as T;
@@ -113,6 +114,10 @@ async function resultOf(target: Target, bytes: Uint8Array) {
       return { kind: 'measured' as const, bands: await measureBands(source, { nominalHz: 3150 }, 0) };
     case 'pulses':
       return measurePulses(text(), { perTurn: 3, nominalRpm: 100 });
+    case 'made':
+      return text().length % 2 === 0
+        ? measurePulses(text(), { perTurn: 4, nominalRpm: 100 / 3 })
+        : measureGyro(text(), { nominalRpm: 100 / 3 });
     case 'gyro':
       return measureGyro(text(), { nominalRpm: 33 });
     case 'run': {
@@ -140,7 +145,18 @@ function runSeed(random: Random): Uint8Array {
   return encode(random() < 0.5 ? runToJson(file) : runToCsv(file));
 }
 
+/** A log as loggers, analysers, scopes and phones write them, cut to what is quickly measured. */
+function madeSeed(random: Random): Uint8Array {
+  const made = pick(random, MADE_LOGS);
+  const known = madeTexts.get(made.id) ?? made.text().split('\n').slice(0, 3000).join('\n');
+  madeTexts.set(made.id, known);
+  return encode(known);
+}
+
+const madeTexts = new Map<string, string>();
+
 function seedOf(target: Target, random: Random): Uint8Array {
+  if (target === 'made') return madeSeed(random);
   if (RECORDINGS.includes(target)) return wavSeed(random);
   return target === 'run' ? runSeed(random) : csvSeed(random, target);
 }
@@ -152,13 +168,21 @@ function allFinite(value: unknown): boolean {
 }
 
 /** Runs `count` files from `seed`; never throws. */
-export async function fuzz(count: number, seed: number, onFile: (done: number) => void = () => {}): Promise<FuzzTally> {
+export async function fuzz(
+  count: number,
+  seed: number,
+  onFile: (done: number) => void = () => {},
+  only: readonly Target[] | null = null,
+): Promise<FuzzTally> {
   const outcomes: Record<string, number> = {};
   const failures: string[] = [];
   let slowestMs = 0;
   for (let i = 0; i < count; i++) {
     const random = seeded(seed + i);
-    const target = pick<Target>(random, ['wav', 'wav', 'pulses', 'gyro', 'pulse-wav', 'sound', 'bands', 'run']);
+    const target = pick<Target>(
+      random,
+      only ?? ['wav', 'wav', 'pulses', 'gyro', 'made', 'pulse-wav', 'sound', 'bands', 'run'],
+    );
     const bytes = injure(seedOf(target, random), random);
     const from = performance.now();
     const outcome = await outcomeOf(target, bytes).catch((error: unknown) => `THREW ${String(error)}`);

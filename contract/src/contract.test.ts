@@ -61,6 +61,7 @@ describe('the contract', () => {
         mainsVolts: 230,
         mainsHz: 50,
         captureKey: 'F9',
+        flutterStandard: 'unweighted-peak',
         clockLimitPpm: 100,
       },
       'needs a name',

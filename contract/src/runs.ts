@@ -29,6 +29,12 @@ const flutterSchema = z.object({
   weightedRmsPercent: finite,
 });
 
+const addedSchema = z.object({
+  hz: finite,
+  levelDb: finite,
+  mainsHz: z.union([z.literal(50), z.literal(60)]).nullable(),
+});
+
 const shaftSchema = z
   .object({
     wowPeakPercent: finite.nullable(),
@@ -50,6 +56,8 @@ const detailSchema = z.discriminatedUnion('way', [
     dropouts: count,
     clipped: z.boolean(),
     channel: count,
+    added: z.array(addedSchema).max(24).optional(),
+    lossyLimitPercent: finite.optional(),
   }),
   z.object({
     way: z.literal('pulses'),

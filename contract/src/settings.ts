@@ -1,4 +1,5 @@
 /** Set-up: the shop, its mains, the capture key, the sound card; and the test tapes and records. */
+import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
 
 export const settingFieldsSchema = z.object({
@@ -13,6 +14,8 @@ export const settingFieldsSchema = z.object({
   captureKey: z.string().min(1).max(32),
   /** What a calibration found: frequencies read by the sound card are multiplied with 1 + this / 10^6. */
   clockCorrectionPpm: z.number().min(-1000, 'Between −1000 and 1000 ppm').max(1000, 'Between −1000 and 1000 ppm'),
+  /** Which standard's figure of wow and flutter stands with the number. */
+  flutterStandard: z.enum(FLUTTER_STANDARDS),
   clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
 });
 export type SettingFields = z.infer<typeof settingFieldsSchema>;

@@ -11,7 +11,15 @@ test('a run without a job is shown with its figures and filed to one after', asy
       recording('desk.wav', { errorPercent: 0.4, durationS: 30, lines: [PLATTER, { hz: 6.1, peakPercent: 0.03 }] }),
     );
   await expect(page.getByTestId('speed-number')).toHaveText('+0.40\u202f%');
+  await page.getByText('All figures, each with its working').click();
   await expect(page.locator('[data-figure=mean]')).toContainText('3162.600\u202fHz');
+  // The platter's 0.08 and the unknown 0.03 in quadrature, and the noise of 50 dB.
+  const bars = page.getByLabel('Who makes the wow');
+  await expect(bars.locator('[data-part=platter]')).toContainText('0.080');
+  await expect(bars.locator('[data-part="not known"]')).toContainText('6.1 Hz, no part known at this rate');
+  await expect(bars.locator('[data-part="not known"]')).toContainText('0.030');
+  await expect(page.getByText(/^Slowest −0\.0[89].%/)).toBeVisible();
+  await expect(page.getByTestId('wow-figure')).toContainText('0.11');
   await expect(page.getByRole('img', { name: 'Speed over time' }).locator('canvas')).toBeVisible();
   await page.locator('[data-figure=uncertainty] summary').click();
   await expect(page.getByText(/recorder clock within ±100 ppm/)).toBeVisible();

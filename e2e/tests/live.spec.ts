@@ -72,6 +72,7 @@ test('the number is the mean of two turns and says so, the page stays smooth, th
   await page.getByRole('button', { name: 'Stop listening' }).click();
   await expect(page.getByTestId('speed-number')).toContainText('+0.32');
   await expect(page.getByLabel('Speed reading')).toContainText('test tone, live');
+  await page.getByText('All figures, each with its working').click();
   await page.locator('[data-figure=mean] summary').click();
   await expect(page.locator('[data-figure=mean]')).toContainText('heard live');
 });

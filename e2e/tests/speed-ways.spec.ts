@@ -26,10 +26,35 @@ test('pulses of a scope capture: the columns are shown, corrected and measured; 
   await page.getByRole('option', { name: 's', exact: true }).click();
   await columns.getByRole('button', { name: 'Measure' }).click();
   await expect(page.getByTestId('speed-number')).toContainText('+0.50');
+  await page.getByText('All figures, each with its working').click();
   await page.locator('[data-figure=spacing] summary').click();
   await expect(page.locator('[data-figure=spacing]')).toContainText('one sensor cannot split them');
   await page.getByLabel('File of pulses').setInputFiles(asFile('bad.csv', '1\n2\nthree\n4\n5'));
   await expect(page.getByRole('alert')).toContainText('Line 3');
+});
+
+test('a figure that cannot be is asked about; a file of another kind goes where it can be read', async ({
+  page,
+  demo,
+}) => {
+  // 33.4 rpm, four pulses a turn, in milliseconds under a header that says seconds.
+  const times = Array.from({ length: 240 }, (_, i) => ((i * 60000) / 33.4 / 4).toFixed(3)).join('\n');
+  const file = asFile('ms.csv', `Time (s)\n${times}`);
+  await page.goto(`${demo.url}/speed`);
+  await page.getByRole('button', way('pulses')).click();
+  await page.getByLabel('Pulses a turn').fill('4');
+  await page.getByLabel('File of pulses').setInputFiles(file);
+  await page.getByLabel('Columns of the table').getByRole('button', { name: 'Measure' }).click();
+  const question = page.getByRole('alert', { name: 'Which reading is right?' });
+  await expect(question).toContainText('0.0334 rpm, which a machine of 33.33 rpm cannot reach. Is it in milliseconds?');
+  await expect(page.getByTestId('speed-number')).toHaveCount(0);
+  await question.getByRole('button', { name: 'milliseconds: 33.4 rpm' }).click();
+  await expect(page.getByTestId('speed-number')).toContainText('+0.200');
+  await page.getByRole('button', way('recording')).click();
+  await page.getByLabel('Recording of the test tone').setInputFiles(file);
+  await expect(page.getByRole('button', way('pulses'))).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('ms.csv is a table, no recording: read as pulses.')).toBeVisible();
+  await expect(page.getByLabel('Columns of the table')).toContainText('240 rows');
 });
 
 test('a gyroscope log is a reading with its scale in the uncertainty', async ({ page, demo }) => {
@@ -89,6 +114,7 @@ test('two runs lie over each other; an exported run comes back with the same fig
   const row = page.getByLabel('Runs without a job').locator('div', { hasText: 'before.wav' });
   await row.getByRole('button', { name: 'compare' }).click();
   await expect(page.getByText(/\+1\.20\d* ± (less than )?0\.00\d+ % from before: a real change/)).toBeVisible();
+  await page.getByText('All figures, each with its working').click();
   const figure = await page.locator('[data-figure=weightedRmsPercent] summary').textContent();
   for (const kind of ['CSV', 'JSON']) {
     const waiting = page.waitForEvent('download');

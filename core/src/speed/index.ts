@@ -5,6 +5,7 @@ export * from './ribbon.js';
 export * from './clock.js';
 export * from './parts.js';
 export * from './wowByPart.js';
+export * from './figureInUse.js';
 export * from './turnProfile.js';
 export * from './rotation/result.js';
 export * from './asked.js';

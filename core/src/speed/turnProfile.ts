@@ -1,6 +1,4 @@
 /** The turn: speed against the angle of one part, averaged over its turns, so that a bump has a place. */
-import type { SpeedSeries } from './tone/result.js';
-
 export interface TurnProfile {
   /** Turns averaged. */
   readonly turns: number;
@@ -15,6 +13,12 @@ export interface TurnProfile {
   readonly fastest: { readonly degrees: number; readonly percent: number };
 }
 
+/** Speed over time at even steps, percent; a stored series or one just measured. */
+export interface FoldedSeries {
+  readonly stepS: number;
+  readonly errorPercent: ArrayLike<number>;
+}
+
 /** A turn is shown from so many whole turns on, in so many steps at most, at least so many points a turn. */
 const LEAST_TURNS = 3;
 const MOST_STEPS = 72;
@@ -24,14 +28,7 @@ const LEAST_STEPS = 12;
  * Folds a series over `turnHz` (turns a second of the part, at the speed measured). Null when it is too
  * short, or too coarse for the part.
  */
-export function turnProfile(
-  series: {
-    readonly startS: number;
-    readonly stepS: number;
-    readonly errorPercent: ArrayLike<number>;
-  } & Partial<SpeedSeries>,
-  turnHz: number,
-): TurnProfile | null {
+export function turnProfile(series: FoldedSeries, turnHz: number): TurnProfile | null {
   const { stepS, errorPercent } = series;
   const perTurn = 1 / (turnHz * stepS);
   const turns = Math.floor(errorPercent.length / perTurn);
@@ -73,7 +70,7 @@ export function turnProfile(
 
 /** The slowest of the parts whose turn the series can show; null when none can. */
 export function slowestShown(
-  series: Parameters<typeof turnProfile>[0],
+  series: FoldedSeries,
   parts: readonly { readonly name: string; readonly hz: number }[],
   errorPercent: number,
 ): { readonly part: string; readonly profile: TurnProfile } | null {

@@ -72,6 +72,7 @@ export const SETTINGS = {
   mainsVolts: 230,
   mainsHz: 50 as const,
   captureKey: 'F9',
+  flutterStandard: 'unweighted-peak' as const,
   clockLimitPpm: 100,
   clockCorrectionPpm: 0,
   version: 1,

@@ -18,6 +18,8 @@ export interface PulseSignal {
   readonly from: 'times' | 'scope' | 'changes' | 'recording' | 'live';
   /** Samples a second (a unit of time) of a capture, null for a list of times. */
   readonly sampleHz: number | null;
+  /** Seconds in one unit of the table's times; missing where there was no table. */
+  readonly unitS?: number;
   /** Step the times are rounded to. */
   readonly tickS: number;
   readonly edge: 'rising' | 'each' | 'times';

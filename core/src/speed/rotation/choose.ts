@@ -7,7 +7,7 @@ import type { PulseColumns } from './columns.js';
 import { sampleIntervalOf } from './preamble.js';
 import type { PulseWish } from './pulses.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
-import { TIME_UNITS, tickOf, unitOf, unwrapCounter } from './timeBase.js';
+import { TIME_UNITS, tickOf, unitNamed, unitOf, unwrapCounter } from './timeBase.js';
 
 const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
@@ -28,7 +28,7 @@ export async function chosenSignal(
   if ('kind' in picked && picked.kind !== 'signal') return picked;
   const signal = picked as PulseSignal;
   const rpm = roughRpm(signal, wish.perTurn);
-  const given = wish.timeUnitS ?? wish.columns?.timeUnitS ?? (columns.time < 0 ? 1 : null);
+  const given = unitGiven(table, columns, wish);
   const unit =
     given !== null
       ? ({ kind: 'unit', seconds: given, guessed: false } as const)
@@ -37,6 +37,15 @@ export async function chosenSignal(
   const notes: RotationWarning[] = [...signal.notes, ...base.notes];
   if (unit.guessed) notes.push('TIME_UNIT_GUESSED');
   return scaled(bothEdges({ ...signal, notes }, unit.seconds, wish), unit.seconds);
+}
+
+/** A unit that was answered, or chosen against what the header says; null when it has yet to be told. */
+function unitGiven(table: NumberTable, columns: PulseColumns, wish: PulseWish): number | null {
+  if (wish.timeUnitS !== undefined) return wish.timeUnitS;
+  if (columns.time < 0) return 1;
+  const chosen = wish.columns?.timeUnitS ?? null;
+  if (wish.asIs) return chosen ?? unitNamed(table, columns.time);
+  return chosen === unitNamed(table, columns.time) ? null : chosen;
 }
 
 interface Times {
@@ -170,6 +179,7 @@ function scaled(signal: PulseSignal, unitS: number): PulseSignal {
     ...signal,
     timeS: signal.timeS.filter(keep).map((t) => (t - first) * unitS),
     tickS: signal.tickS * unitS,
+    unitS,
     sampleHz: signal.sampleHz === null ? null : signal.sampleHz / unitS,
   };
 }

@@ -7,7 +7,7 @@ import { TIME_UNITS } from './timeBase.js';
 /** The result itself, or what speaks against it. */
 export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWish): MeasuredPulses | AskedSpeed {
   if (wish.asIs) return result;
-  return folded(result, signal, wish) ?? outOfReach(result, wish) ?? result;
+  return folded(result, signal, wish) ?? outOfReach(result, signal, wish) ?? result;
 }
 
 /** A mirror this close to the nominal is believed sooner than a figure this far from it (logarithms). */
@@ -43,18 +43,19 @@ function folded(
   );
 }
 
-function outOfReach(result: MeasuredPulses, { nominalRpm, perTurn }: PulseWish): AskedSpeed | null {
+function outOfReach(
+  result: MeasuredPulses,
+  { unitS }: PulseSignal,
+  { nominalRpm, perTurn }: PulseWish,
+): AskedSpeed | null {
   if (isReachable(result.meanRpm, nominalRpm)) return null;
   const ratio = result.meanRpm / nominalRpm;
-  const choices: Choice[] = TIME_UNITS.flatMap(([words, seconds]) =>
-    [seconds, 1 / seconds].filter((scale) => scale !== 1).map((scale) => ({ words, scale })),
-  )
-    .filter(({ scale }) => isReachable(result.meanRpm * scale, nominalRpm))
-    .map(({ scale }) => ({
-      words: `times wrong by ${scale.toPrecision(1)}: ${rpmWords(result.meanRpm * scale)}`,
-      answer: {},
-      meanRpm: result.meanRpm * scale,
-    }));
+  const choices: Choice[] = TIME_UNITS.flatMap(([words, seconds]) => {
+    const rpm = unitS === undefined ? 0 : (result.meanRpm * unitS) / seconds;
+    return isReachable(rpm, nominalRpm)
+      ? [{ words: `times in ${words}: ${rpmWords(rpm)}`, answer: { timeUnitS: seconds }, meanRpm: rpm }]
+      : [];
+  });
   const pulses = Math.round(perTurn * ratio);
   if (pulses >= 1 && pulses !== perTurn && Math.abs((perTurn * ratio) / pulses - 1) < 0.1)
     choices.push({

@@ -4,6 +4,7 @@
  */
 import type { UncertaintyPart } from '../../quantity/index.js';
 import type { SteadyStretch } from '../asked.js';
+import type { AddedTone } from '../tone/added.js';
 import type { AxisUnit } from '../rotation/gyroColumns.js';
 import type { WeakSegment } from '../rotation/weak.js';
 import { ROTATION_WARNINGS, type RotationWarning } from '../rotation/result.js';
@@ -57,6 +58,9 @@ export type SpeedDetail =
       readonly dropouts: number;
       readonly clipped: boolean;
       readonly channel: number;
+      /** Missing in runs kept before these were looked for, and where there are none. */
+      readonly added?: readonly AddedTone[] | undefined;
+      readonly lossyLimitPercent?: number | undefined;
     }
   | {
       readonly way: 'pulses';

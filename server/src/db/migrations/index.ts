@@ -4,6 +4,7 @@ import * as ground from './0001_ground.js';
 import * as ways from './0002_ways.js';
 import * as ledger from './0003_ledger.js';
 import * as sheets from './0004_sheets.js';
+import * as flutter from './0005_flutter.js';
 
 interface Migration {
   readonly name: string;
@@ -16,6 +17,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0002_ways', ...ways },
   { name: '0003_ledger', ...ledger },
   { name: '0004_sheets', ...sheets },
+  { name: '0005_flutter', ...flutter },
 ];
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -10,6 +10,7 @@ interface SettingRow {
   mains_hz: 50 | 60;
   capture_key: string;
   clock_limit_ppm: number;
+  flutter_standard: Settings['flutterStandard'];
   clock_correction_ppm: number;
   demo_shown: boolean;
   demo_seeded: boolean;
@@ -27,6 +28,7 @@ export async function presentSettings(db: Db): Promise<Settings> {
     mainsHz: row.mains_hz,
     captureKey: row.capture_key,
     clockLimitPpm: row.clock_limit_ppm,
+    flutterStandard: row.flutter_standard,
     clockCorrectionPpm: row.clock_correction_ppm,
     version: row.version,
     demoShown: row.demo_shown,
@@ -44,6 +46,7 @@ export async function writeSettings(db: Db, version: number, fields: Partial<Set
     mains_hz: fields.mainsHz,
     capture_key: fields.captureKey,
     clock_limit_ppm: fields.clockLimitPpm,
+    flutter_standard: fields.flutterStandard,
     clock_correction_ppm: fields.clockCorrectionPpm,
   };
   const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));

@@ -1,6 +1,7 @@
 /** The shop's fields; saved together, refused together. */
 import { zodResolver } from '@hookform/resolvers/zod';
 import { settingFieldsSchema, type SettingFields, type Settings } from '@amber-gauge/contract';
+import { FLUTTER_STANDARDS, standardWords } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../shared/ui/Field.js';
@@ -63,6 +64,24 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
           >
             <MenuItem value={50}>50 Hz</MenuItem>
             <MenuItem value={60}>60 Hz</MenuItem>
+          </Field>
+        )}
+      />
+      <Controller
+        control={control}
+        name="flutterStandard"
+        render={({ field }) => (
+          <Field
+            select
+            label="Wow and flutter with the number"
+            value={field.value}
+            onChange={(event) => field.onChange(event.target.value)}
+          >
+            {FLUTTER_STANDARDS.map((standard) => (
+              <MenuItem key={standard} value={standard}>
+                {standardWords(standard)}
+              </MenuItem>
+            ))}
           </Field>
         )}
       />

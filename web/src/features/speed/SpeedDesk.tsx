@@ -1,10 +1,10 @@
 /** The speed desk: measure at once, without a job; file it to one after. */
 import { speedFromRun, toleranceOfUse, toleranceWords, jobTolerance } from '@amber-gauge/core/bench';
 import { familyOf, FAMILIES, type FamilySpeed } from '@amber-gauge/core/families';
-import { judge } from '@amber-gauge/core/speed';
+import { figureInUse, FLUTTER_STANDARDS, judge } from '@amber-gauge/core/speed';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { useRun, useRuns, useSources } from '../../shared/api/queries.js';
+import { useRun, useRuns, useSettings, useSources } from '../../shared/api/queries.js';
 import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { useStored } from '../../shared/ui/useStored.js';
 import { useJobSource } from '../job/parts/useJobSource.js';
@@ -25,6 +25,7 @@ const RunDetail = lazyPart(() => import('./parts/RunDetail.js').then((module) =>
 
 export function SpeedDesk() {
   const sources = useSources().data ?? [];
+  const standard = useSettings().data?.flutterStandard ?? FLUTTER_STANDARDS[0];
   const [familyId, setFamilyId] = useStored('desk-family', FAMILIES[0]?.id ?? '');
   const family = familyOf(familyId);
   const [speedId, setSpeedId] = useStored('desk-speed', family.usualSpeeds[0] ?? '');
@@ -65,6 +66,7 @@ export function SpeedDesk() {
             centre={speed.nominalRpm === null ? null : speed.label}
             origin={toleranceWords({ tolerance })}
             trail={trail}
+            wow={figureInUse(run.figures, standard)}
           >
             <FileRun run={run} speed={speed} reading={reading} familyId={familyId} onFiled={() => setChosen(null)} />
           </SpeedReadout>

@@ -1,12 +1,13 @@
 /** Measuring one speed of the unit: choose it, drop the recording, read the ribbon and the number. */
 import { didNotTurn, jobSpeeds, jobTolerance, toleranceWords, type SpeedReading } from '@amber-gauge/core/bench';
 import type { Job, Run, Source } from '@amber-gauge/contract';
+import { figureInUse, FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { familyOf, type FamilySpeed } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
-import { useRun, useSources } from '../../../shared/api/queries.js';
+import { useRun, useSettings, useSources } from '../../../shared/api/queries.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { SpeedReadout } from '../../speed/parts/SpeedReadout.js';
@@ -24,6 +25,7 @@ const RunDetail = lazyPart(() => import('../../speed/parts/RunDetail.js').then((
 
 export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StageProps) {
   const sources = useSources().data ?? [];
+  const standard = useSettings().data?.flutterStandard ?? FLUTTER_STANDARDS[0];
   const { source, choose } = useJobSource(view.job, sources);
   const family = familyOf(view.job.familyId);
   const speeds = jobSpeeds(view.job);
@@ -73,6 +75,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
           centre={speed.nominalRpm === null ? 'nominal' : null}
           origin={toleranceWords(view.job)}
           trail={run?.figures.series ?? null}
+          wow={run && figureInUse(run.figures, standard)}
         />
       )}
       {!live && run && <Warnings figures={run.figures} />}

@@ -1,15 +1,21 @@
-/** Below the number: speed over time, the spectrum with its lines, the figures with their working. */
+/** Below the number: who makes the wow, the turn, speed over time; spectrum and all figures on demand. */
 import type { Run } from '@amber-gauge/contract';
+import { slowestShown } from '@amber-gauge/core/speed';
+import { useStored } from '../../../shared/ui/useStored.js';
 import type { Parts } from '../useParts.js';
 import { Change } from './Change.js';
 import { Droop } from './Droop.js';
 import { Export } from './Export.js';
 import { FigureTable } from './FigureTable.js';
 import { Lines, namedLines } from './Lines.js';
+import { PartsForm } from './PartsForm.js';
 import { SeriesChart } from './SeriesChart.js';
 import { SoundFacts } from './SoundFacts.js';
 import { SpectrumChart } from './SpectrumChart.js';
+import { TurnChart } from './TurnChart.js';
+import { WowByPart } from './WowByPart.js';
 import classes from './Speed.module.css';
+import wow from './Wow.module.css';
 
 interface Props {
   readonly run: Run;
@@ -21,9 +27,14 @@ interface Props {
 
 export function RunDetail({ run, before = null, parts, sourceName }: Props) {
   const { figures } = run;
+  const [spectrumOpen, setSpectrumOpen] = useStored('desk-spectrum', false);
+  const [figuresOpen, setFiguresOpen] = useStored('desk-figures', false);
   const earlier = before && before.id !== run.id ? before : null;
   const lines = namedLines(figures, parts.all);
-  const hasCharts = figures.series !== null && figures.series.errorPercent.length > 1;
+  const { series, spectrum } = figures;
+  const hasSeries = series !== null && series.errorPercent.length > 1;
+  const seesWow = spectrum !== null;
+  const turn = hasSeries && seesWow ? slowestShown(series, parts.all, figures.errorPercent ?? 0) : null;
   return (
     <section className={classes.detailFrame} aria-label="Run in detail">
       {earlier && (
@@ -34,35 +45,53 @@ export function RunDetail({ run, before = null, parts, sourceName }: Props) {
         />
       )}
       {figures.detail.way === 'sound' && <SoundFacts detail={figures.detail} />}
-      <div className={hasCharts ? classes.detail : ''}>
-        {hasCharts && figures.series && (
-          <div>
-            <figure>
-              <figcaption className={classes.chartTitle}>
-                Speed over time, % of {figures.nominal === null ? 'its mean' : 'nominal'}
-                {earlier && <span className="quiet">, before dashed</span>}
-              </figcaption>
-              <SeriesChart figures={figures} before={earlier?.figures ?? null} />
-            </figure>
-            {figures.detail.way === 'sound' && <Droop series={figures.series} />}
-          </div>
-        )}
-        {hasCharts && figures.spectrum && (
-          <div>
-            <figure>
-              <figcaption className={classes.chartTitle}>Wow and flutter, % peak by frequency</figcaption>
-              <SpectrumChart spectrum={figures.spectrum} lines={lines} before={earlier?.figures.spectrum ?? null} />
-            </figure>
-          </div>
-        )}
-        {!figures.spectrum && <FigureTable figures={figures} before={earlier?.figures ?? null} />}
-      </div>
-      {figures.spectrum && (
-        <div className={classes.below}>
-          <FigureTable figures={figures} before={earlier?.figures ?? null} />
-          <Lines lines={lines} own={parts.own} onOwn={parts.keep} />
+      {seesWow && (
+        <div className={turn ? classes.detail : ''}>
+          <section>
+            <h2 className={classes.chartTitle}>Who makes the wow</h2>
+            <WowByPart figures={figures} parts={parts.all} />
+            <PartsForm own={parts.own} onOwn={parts.keep} />
+          </section>
+          {turn && (
+            <section>
+              <h2 className={classes.chartTitle}>The turn of the {turn.part}, % by angle</h2>
+              <TurnChart part={turn.part} profile={turn.profile} />
+            </section>
+          )}
         </div>
       )}
+      {hasSeries && (
+        <figure>
+          <figcaption className={classes.chartTitle}>
+            Speed over time, % of {figures.nominal === null ? 'its mean' : 'nominal'}
+            {earlier && <span className="quiet">, before dashed</span>}
+          </figcaption>
+          <SeriesChart figures={figures} before={earlier?.figures ?? null} />
+          {figures.detail.way === 'sound' && <Droop series={series} />}
+        </figure>
+      )}
+      {spectrum && (
+        <details
+          className={wow.demand}
+          open={spectrumOpen}
+          onToggle={(event) => setSpectrumOpen(event.currentTarget.open)}
+        >
+          <summary>Spectrum and its lines</summary>
+          {spectrumOpen && (
+            <div className={classes.below}>
+              <figure>
+                <figcaption className={classes.chartTitle}>Wow and flutter, % peak by frequency</figcaption>
+                <SpectrumChart spectrum={spectrum} lines={lines} before={earlier?.figures.spectrum ?? null} />
+              </figure>
+              <Lines lines={lines} />
+            </div>
+          )}
+        </details>
+      )}
+      <details className={wow.demand} open={figuresOpen} onToggle={(event) => setFiguresOpen(event.currentTarget.open)}>
+        <summary>All figures, each with its working</summary>
+        {figuresOpen && <FigureTable figures={figures} before={earlier?.figures ?? null} />}
+      </details>
       <Export run={run} sourceName={sourceName} />
     </section>
   );

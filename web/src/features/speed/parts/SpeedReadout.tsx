@@ -1,7 +1,7 @@
 /** The ribbon, the number, the verdict: what matters now, readable at arm's length. */
 import { howMeasured, type SpeedBody } from '@amber-gauge/core/bench';
 import { errorDecimals, fixed, signed, type Tolerance } from '@amber-gauge/core/quantity';
-import { centreLabel, verdictWords, type Verdict } from '@amber-gauge/core/speed';
+import { centreLabel, verdictWords, type FigureInUse, type Verdict } from '@amber-gauge/core/speed';
 import { RibbonLarge, type Trail } from '../../../shared/ribbon/RibbonLarge.js';
 import type { ReactNode } from 'react';
 import classes from './Speed.module.css';
@@ -15,6 +15,8 @@ interface Props {
   /** The tolerance in words, with its origin. */
   readonly origin: string;
   readonly trail: Trail | null;
+  /** Wow and flutter by the standard in use; null where the way sees none. */
+  readonly wow?: FigureInUse | null;
   /** What can be done with this reading, at the end of the number's row. */
   readonly children?: ReactNode;
 }
@@ -31,7 +33,17 @@ const MEAN_WORDS: Partial<Record<SpeedBody['method'], string>> = {
 /** Under 1000 to a tenth where it has one, above to whole turns. */
 const plainRpm = (rpm: number): string => String(Number(fixed(rpm, rpm < 1000 ? 1 : 0)));
 
-export function SpeedReadout({ reading, verdict, limits, nominalRpm, centre, origin, trail, children }: Props) {
+export function SpeedReadout({
+  reading,
+  verdict,
+  limits,
+  nominalRpm,
+  centre,
+  origin,
+  trail,
+  wow = null,
+  children,
+}: Props) {
   const { errorPercent, expandedPercent } = reading;
   const decimals = errorDecimals(expandedPercent);
   const spread = expandedPercent === null ? 'uncertainty not known' : `± ${fixed(expandedPercent, decimals)} %`;
@@ -56,6 +68,12 @@ export function SpeedReadout({ reading, verdict, limits, nominalRpm, centre, ori
           </span>
           {(errorPercent !== null || expandedPercent !== null) && <span className={classes.spread}>{spread}</span>}
           {errorPercent !== null && <span className={classes.verdict}>{verdictWords(verdict)}</span>}
+          {wow && (
+            <span className={classes.wow} data-testid="wow-figure">
+              wow {wow.percent === null ? 'too short to tell' : `${fixed(wow.percent, 2)}\u202f%`}
+              <span className="quiet"> {wow.words}</span>
+            </span>
+          )}
           {children && <span className={classes.actions}>{children}</span>}
         </div>
       )}
@@ -63,7 +81,7 @@ export function SpeedReadout({ reading, verdict, limits, nominalRpm, centre, ori
       <p className="quiet">
         {[
           MEAN_WORDS[reading.method] ?? '',
-          howMeasured(reading),
+          howMeasured(wow ? { ...reading, wowPeakPercent: null } : reading),
           errorPercent !== null && reading.rpm !== null ? `${fixed(reading.rpm, 2)} rpm` : '',
           errorPercent === null ? 'no nominal: compare it with as found' : `tolerance ${origin}`,
         ]

@@ -8,6 +8,7 @@ import { show } from '../../../test/scene.js';
 import type { RunFigures } from '@amber-gauge/contract';
 import { Change } from './Change.js';
 import { Lines, namedLines } from './Lines.js';
+import { PartsForm } from './PartsForm.js';
 import { Warnings } from './Warnings.js';
 import type { Measured } from '../ways/way.js';
 import { FigureTable } from './FigureTable.js';
@@ -212,7 +213,12 @@ describe('the figures', () => {
   it('put lines against turning parts, own ones included', () => {
     const named = namedLines(figures, [{ name: 'platter', hz: 100 / 3 / 60 }]);
     const added: unknown[] = [];
-    show(<Lines lines={named} own={[]} onOwn={(parts) => added.push(...parts)} />);
+    show(
+      <>
+        <Lines lines={named} />
+        <PartsForm own={[]} onOwn={(parts) => added.push(...parts)} />
+      </>,
+    );
     expect(screen.getByText('platter')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Part'), { target: { value: 'motor pulley' } });
     fireEvent.change(screen.getByLabelText('Turns a minute'), { target: { value: '300' } });

@@ -26,8 +26,8 @@ export function Question({ question, onAnswer, onCancel }: Props) {
         {chosen.map(({ words, answer }, i) => (
           <Button
             key={words}
-            variant={i === 0 ? 'contained' : 'outlined'}
-            className={i === 0 ? (classes.main ?? '') : ''}
+            variant={i === 0 && !answer.asIs ? 'contained' : 'outlined'}
+            className={i === 0 && !answer.asIs ? (classes.main ?? '') : ''}
             onClick={() => onAnswer(answer)}
           >
             {words}
