@@ -1,4 +1,4 @@
-import { synthTone } from '@amber-gauge/core/speed';
+import { synthMotor, synthTone } from '@amber-gauge/core/speed';
 import { writeWav } from '@amber-gauge/core/formats';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
@@ -11,7 +11,9 @@ beforeAll(() => (dir = mkdtempSync(join(tmpdir(), 'gauge-'))));
 afterAll(() => rmSync(dir, { recursive: true }));
 
 function gauge(...args: string[]) {
-  const run = spawnSync(process.execPath, [join(import.meta.dirname, '../bin/gauge.mjs'), ...args], { encoding: 'utf8' });
+  const run = spawnSync(process.execPath, [join(import.meta.dirname, '../bin/gauge.mjs'), ...args], {
+    encoding: 'utf8',
+  });
   return {
     status: run.status,
     out: run.stdout,
@@ -183,5 +185,114 @@ describe('gauge line', () => {
     const wrong = gauge('line', '5 V', '--family', 'rim-drive', '--prompt', 'x', '--json');
     expect(wrong.status).toBe(2);
     expect(wrong.json()).toMatchObject({ error: { code: 'UNKNOWN_TEST' } });
+  });
+});
+
+describe('what is asked about', () => {
+  it('ends with 2, a code, and the options that would answer', () => {
+    const times = Array.from({ length: 200 }, (_, i) => ((i * 60000) / 4 / 33.5).toFixed(3)).join('\n');
+    const wish = ['--per-turn', '4', '--nominal-rpm', '33.3333', '--json'];
+    const path = file('ms.csv', `Time (s)\n${times}`);
+    const asked = gauge('pulses', path, ...wish);
+    expect(asked.status).toBe(2);
+    const { error } = asked.json() as {
+      error: { code: string; message: string; guess: { mean_rpm: number; options: string[] } };
+    };
+    expect(error.code).toBe('TIME_UNIT');
+    expect(error.guess.mean_rpm).toBeCloseTo(33.5, 3);
+    expect(error.guess.options).toEqual(['--time-unit', 'ms']);
+    const answered = gauge('pulses', path, ...wish, ...error.guess.options);
+    expect(answered.status).toBe(0);
+    expect(answered.json().mean_rpm).toBeCloseTo(33.5, 4);
+  });
+
+  it('two speeds in one log are listed, and either can be measured by itself', () => {
+    const first = Array.from({ length: 60 }, (_, i) => (i * 60) / 4 / 33.4);
+    const second = Array.from({ length: 80 }, (_, i) => 29 + (i * 60) / 4 / 45.2);
+    const path = file('two.csv', [...first, ...second].map((t) => t.toFixed(6)).join('\n'));
+    const wish = ['--per-turn', '4', '--nominal-rpm', '33.3333', '--json'];
+    const { error } = gauge('pulses', path, ...wish).json() as {
+      error: { code: string; stretches: { mean_rpm: number }[]; choices: { options: string[] }[] };
+    };
+    expect(error.code).toBe('SEVERAL_SPEEDS');
+    expect(error.stretches.map((one) => one.mean_rpm)).toEqual([
+      expect.closeTo(33.4, 2) as number,
+      expect.closeTo(45.2, 2) as number,
+    ]);
+    expect(gauge('pulses', path, ...wish, ...(error.choices[1]?.options ?? [])).json().mean_rpm).toBeCloseTo(45.2, 2);
+  });
+});
+
+describe('gauge sound and --by-part', () => {
+  it('a fan: its speed, candidates with odds, runs, droop', () => {
+    const samples = synthMotor({
+      sampleRate: 22050,
+      durationS: 5,
+      rpmAt: () => 12000,
+      linesPerTurn: 7,
+      harmonics: [0.2, 0.1, 0.05],
+      shaft: [0.03],
+      noise: 0.03,
+    });
+    const { status, json } = gauge(
+      'sound',
+      file('fan.wav', writeWav([samples], 22050)),
+      '--lines-per-turn',
+      '7',
+      '--json',
+    );
+    expect(status).toBe(0);
+    const result = json();
+    expect(Object.keys(result)).toEqual([
+      'mean_rpm',
+      'mean_rpm_expanded_uncertainty',
+      'candidates',
+      'runs',
+      'droop_percent',
+      'drift_percent',
+      'warnings',
+    ]);
+    expect(result.mean_rpm).toBeCloseTo(12000, -1);
+    expect((result.candidates as { rpm: number; odds: number }[])[0]?.odds).toBeGreaterThan(0.9);
+    expect(result.runs).toHaveLength(1);
+    expect(result.droop_percent).toBeNull();
+  });
+
+  it('the wow is given to the parts of a train, and the turn has its slow place', () => {
+    const samples = synthTone({
+      sampleRate: 16000,
+      durationS: 30,
+      nominalHz: 3150,
+      snrDb: 60,
+      lines: [
+        { hz: 100 / 180, peakPercent: 0.1 },
+        { hz: 5, peakPercent: 0.04 },
+      ],
+    });
+    const train = file('train.json', '{"parts": [{"name": "platter", "rpm": 33.3333}, {"name": "motor", "rpm": 300}]}');
+    const wav = file('wow.wav', writeWav([samples], 16000));
+    const result = gauge('tone', wav, '--nominal', '3150', '--by-part', train, '--json').json() as {
+      by_part: { shares: { part: string; peak_percent: number }[]; sum_percent: number };
+      turn: { part: string; turns: number; slowest: { percent: number } };
+    };
+    expect(result.by_part.shares).toMatchObject([
+      { part: 'platter', peak_percent: expect.closeTo(0.1, 3) as number },
+      { part: 'motor', peak_percent: expect.closeTo(0.04, 3) as number },
+    ]);
+    // The root of 0.1^2 + 0.04^2, and the noise of 60 dB.
+    expect(result.by_part.sum_percent).toBeGreaterThan(0.1076);
+    expect(result.by_part.sum_percent).toBeLessThan(0.125);
+    expect(result.turn).toMatchObject({ part: 'platter', turns: 16 });
+    expect(result.turn.slowest.percent).toBeCloseTo(-0.1, 2);
+    const bad = gauge(
+      'tone',
+      wav,
+      '--nominal',
+      '3150',
+      '--by-part',
+      file('bad.json', '{"parts": [{"name": "x"}]}'),
+      '--json',
+    );
+    expect(bad.json()).toMatchObject({ error: { code: 'BAD_TRAIN' } });
   });
 });
