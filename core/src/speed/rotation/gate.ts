@@ -2,12 +2,28 @@
 import { ask, FOLD_PART, isReachable, rpmWords, type AskedSpeed, type Choice } from '../asked.js';
 import type { PulseSignal } from './channels.js';
 import type { MeasuredPulses, PulseWish } from './pulses.js';
+import { WANDERS } from '../tone/measure.js';
 import { TIME_UNITS } from './timeBase.js';
 
 /** The result itself, or what speaks against it. */
 export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWish): MeasuredPulses | AskedSpeed {
   if (wish.asIs) return result;
-  return folded(result, signal, wish) ?? outOfReach(result, signal, wish) ?? result;
+  return folded(result, signal, wish) ?? outOfReach(result, signal, wish) ?? unsteady(result) ?? result;
+}
+
+/** Parts of a log that differ by more than this (standard error of the mean, percent) hold no one speed. */
+const UNSTEADY_PERCENT = 0.5;
+
+/** Noise alone would give a small uncertainty that the parts of the log contradict. */
+function unsteady(result: MeasuredPulses): AskedSpeed | null {
+  const wander = result.uncertainty.find((part) => part.why === WANDERS);
+  if (!wander || wander.standardPercent < UNSTEADY_PERCENT) return null;
+  return ask(
+    'UNSTEADY',
+    `The parts of the log differ: ${rpmWords(result.meanRpm)} holds within ${(2 * wander.standardPercent).toPrecision(2)} % only. Check sensor and pulses a turn, or take a steadier stretch.`,
+    [{ words: `${rpmWords(result.meanRpm)}, as it is`, answer: { asIs: true }, meanRpm: result.meanRpm }],
+    result.stretches,
+  );
 }
 
 /** A mirror this close to the nominal is believed sooner than a figure this far from it (logarithms). */

@@ -13,7 +13,8 @@ import {
   residualDeviation,
   type ResidualDeviation,
 } from '../tone/flutter.js';
-import { fitLinesAndTrend, slowNoise } from '../tone/lines.js';
+import { fitLinesAndTrend, slowNoise, wanderHz } from '../tone/lines.js';
+import { LEAST_WANDER, WANDERS } from '../tone/measure.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
@@ -83,6 +84,9 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
     { name: 'clock', standardPercent: scale * fromLimits(TIME_BASE_LIMIT_PERCENT), why: 'time base within ±100 ppm' },
     ...wish.extraParts,
   ];
+  const wander = wanderHz(track, fit.residual);
+  if (wander > LEAST_WANDER * mean)
+    uncertainty.push({ name: 'wander', standardPercent: (6000 * wander) / wish.nominalRpm, why: WANDERS });
   const expanded = expandedUncertainty(uncertainty);
   const drift = driftPercent(track, fit, mean);
   const turns = (mean * track.phase.length) / track.rate;

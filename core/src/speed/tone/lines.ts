@@ -52,6 +52,39 @@ export function slowNoise(track: PhaseTrack, residual: Float64Array): number {
   return slowNoiseOf(track, residualSpectrum(track, residual));
 }
 
+/** Parts of the log compared, and how many times their scatter must pass what the noise allows. */
+const WANDER_BLOCKS = 8;
+const WANDER_RATIO = 3;
+
+/**
+ * Standard error of the mean (Hz) that the parts of the log themselves show, where they differ more
+ * than the noise allows: the noise alone would then contradict what is left of the fit. 0 otherwise.
+ */
+export function wanderHz(track: PhaseTrack, residual: Float64Array): number {
+  const size = Math.floor(residual.length / WANDER_BLOCKS);
+  if (size < 16) return 0;
+  const slopes: number[] = [];
+  for (let b = 0; b < WANDER_BLOCKS; b++) {
+    let [sx, sy, sxx, sxy, used] = [0, 0, 0, 0, 0];
+    for (let i = 0; i < size; i++) {
+      if (!track.usable[b * size + i]) continue;
+      const y = residual[b * size + i] as number;
+      sx += i;
+      sy += y;
+      sxx += i * i;
+      sxy += i * y;
+      used++;
+    }
+    const spread = used * sxx - sx * sx;
+    if (used > size / 2 && spread > 0) slopes.push((used * sxy - sx * sy) / spread);
+  }
+  if (slopes.length < WANDER_BLOCKS / 2) return 0;
+  const rms = Math.sqrt(slopes.reduce((sum, slope) => sum + slope * slope, 0) / slopes.length);
+  const expected = Math.sqrt((12 * slowNoise(track, residual)) / size ** 3);
+  if (rms < WANDER_RATIO * expected) return 0;
+  return (rms * track.rate) / (2 * Math.PI) / Math.sqrt(slopes.length);
+}
+
 function slowNoiseOf(track: PhaseTrack, { power, binHz }: ResidualSpectrum): number {
   const from = Math.ceil(4 / durationS(track) / binHz);
   const upTo = Math.max(from + 12, Math.ceil(16 / durationS(track) / binHz));
