@@ -25,7 +25,7 @@ import { given, positive, readOptions, type Options } from './options.js';
 import { CliRefusal } from './refusal.js';
 
 const PULSES_USAGE =
-  'Usage: gauge pulses FILE.csv|FILE.wav --per-turn N --nominal-rpm R [--time-unit s|ms|us|ns|SECONDS] [--channel NAME] [--sample-interval S] [--from S] [--to S] [--as-is] [--by-part TRAIN.json] [--json]';
+  'Usage: gauge pulses FILE.csv|FILE.wav --per-turn N --nominal-rpm R [--time-unit s|ms|us|ns|SECONDS] [--channel NAME] [--sample-interval S] [--from S] [--to S] [--both-edges] [--as-is] [--by-part TRAIN.json] [--json]';
 const GYRO_USAGE =
   'Usage: gauge gyro FILE.csv --nominal-rpm R [--time-unit s|ms|us|ns|SECONDS] [--axis-unit deg/s|rad/s|...] [--from S] [--to S] [--as-is] [--by-part TRAIN.json] [--json]';
 const UNITS: Readonly<Record<string, number>> = { s: 1, ms: 1e-3, us: 1e-6, ns: 1e-9 };
@@ -46,12 +46,16 @@ function common({ values, flags }: Options) {
 
 export async function pulsesCommand(args: readonly string[]): Promise<CommandAnswer> {
   const names = ['per-turn', 'nominal-rpm', 'time-unit', 'channel', 'sample-interval', 'from', 'to', 'by-part'];
-  const options = readOptions(args, names, PULSES_USAGE, ['as-is']);
+  const options = readOptions(args, names, PULSES_USAGE, ['as-is', 'both-edges']);
   const { file, values } = options;
   const perTurn = positive(values['per-turn'], 'per-turn');
   if (!Number.isInteger(perTurn)) throw new CliRefusal('USAGE', `--per-turn is a whole number. ${PULSES_USAGE}`);
   const nominalRpm = positive(values['nominal-rpm'], 'nominal-rpm');
-  const own = only({ channel: values.channel, sampleIntervalS: given(values['sample-interval'], 'sample-interval') });
+  const own = only({
+    bothEdges: options.flags['both-edges'] || undefined,
+    channel: values.channel,
+    sampleIntervalS: given(values['sample-interval'], 'sample-interval'),
+  });
   const wish = { perTurn, nominalRpm, ...own, ...common(options) };
   const result = accepted(
     await withFile(file, async (source) =>

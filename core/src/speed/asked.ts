@@ -24,6 +24,7 @@ export type AskCode =
   | 'SEVERAL_SPEEDS'
   | 'WHICH_CHANNEL'
   | 'SAMPLE_INTERVAL'
+  | 'BOTH_EDGES'
   | 'UNSTEADY';
 
 /** Changes of the wish that a choice stands for; which of them apply depends on the way. */
@@ -34,6 +35,7 @@ export interface Answer {
   readonly axisUnit?: string;
   readonly channel?: string;
   readonly perTurn?: number;
+  readonly bothEdges?: boolean;
   readonly nominalRpm?: number;
   readonly fromS?: number;
   readonly toS?: number;

@@ -1,11 +1,11 @@
 /** Stamps of date or clock in a text column, as seconds. */
 
-const CLOCK = /(\d{1,2}):(\d{2}):(\d{2})([.,]\d+)?\s*(am|pm)?/i;
+const CLOCK = /(?:(\d{1,2}):)?(\d{1,2}):(\d{2})([.,]\d+)?\s*(am|pm)?/i;
 const DATE = /(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/;
 const ZONE = /(z|[+-]\d{2}:?\d{2})$/i;
 
 /**
- * Seconds of one stamp ("2026-03-01T10:00:00.250Z", "10:00:00,25", "10:00:00.2 PM"), from midnight
+ * Seconds of one stamp ("2026-03-01T10:00:00.250Z", "10:00:00,25", "10:00:00.2 PM", "1:02.345"), from midnight
  * where it has no date; null when it is none. Zones are passed over: only differences matter.
  */
 export function stampSeconds(cell: string): number | null {
@@ -18,7 +18,7 @@ export function stampSeconds(cell: string): number | null {
     .replace(/[tT\s,]/g, '');
   if (left !== '') return null;
   const [, hours, minutes, seconds, part, half] = clock;
-  const hour = (Number(hours) % (half ? 12 : 100)) + (half?.toLowerCase() === 'pm' ? 12 : 0);
+  const hour = (Number(hours ?? 0) % (half ? 12 : 100)) + (half?.toLowerCase() === 'pm' ? 12 : 0);
   const date = DATE.exec(text);
   const day = date ? Date.UTC(Number(date[1]), Number(date[2]) - 1, Number(date[3])) / 1000 : 0;
   return day + 3600 * hour + 60 * Number(minutes) + Number(seconds) + Number(part?.replace(',', '.') ?? 0);

@@ -94,7 +94,7 @@ function mixedDialect(rows: readonly Row[], plain: Dialect | null): MixedDialect
       const dialect = { separator, decimalComma, width: 0 };
       const cut = sample.map((row) => split(row.text, dialect));
       const width = mostCommon(cut.map((cells) => cells.length));
-      if (width < 2) continue;
+      if (width < 1) continue;
       const own = cut.filter((cells) => cells.length === width);
       const numeric = (c: number) =>
         own.filter((cells) => isNumbers([cells[c] as string], dialect)).length / own.length;

@@ -107,6 +107,33 @@ export const CAPTURE_CASES: MadeCase[] = [
     300,
     mean(scope),
   ),
+  ...[0.03, 0.97].map((high) =>
+    pulses(
+      `pulses of ${100 * high} % duty in noise`,
+      () =>
+        traceCsv({
+          sampleHz: 10000,
+          durationS: 5,
+          noise: 0.05,
+          channels: [pulseVolts({ rpm: 600, durationS: 5 }, 2, { high })],
+          head: ['Time,CH1'],
+        }),
+      2,
+      600,
+      mean({ rpm: 600, durationS: 5 }, 0.02),
+    ),
+  ),
+  pulses(
+    'a preamble beside the numbers',
+    () => {
+      const rows = traceCsv({ sampleHz: 5000, durationS: 4, channels: [pulseVolts(scope, 4)] }).split('\n');
+      const head = ['Record Length,2.0e+04', 'Sample Interval,2.0e-04', 'Trigger Point,1.0e+01', 'Source,CH1'];
+      return rows.map((row, i) => `${head[i] ?? ','},,${row},`).join('\n');
+    },
+    4,
+    300,
+    mean(scope),
+  ),
   pulses(
     'few converter steps and noise',
     () =>

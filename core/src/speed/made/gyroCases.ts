@@ -29,6 +29,20 @@ export const GYRO_CASES: MadeCase[] = [
   gyro('Greek letters', { motion: platter, perRpm: RAD, header: 'Time,ωx,ωy,ωz' }, about()),
   gyro('milli-degrees', { motion: platter, perRpm: 6000, header: 'time,gx,gy,gz' }, about()),
   gyro('turns a second', { motion: platter, perRpm: 1 / 60, header: 'time,rotation x,rotation y,rotation z' }, about()),
+  {
+    id: 'rows of several sensors in turn',
+    way: 'gyro',
+    nominalRpm: LP,
+    text: () => {
+      const rows = gyroCsv({ motion: platter, perRpm: RAD, header: '' }).split('\n');
+      const sensors = rows.flatMap((row) => {
+        const [t, ...axes] = row.split(',');
+        return [`${t},accelerometer,0.02,0.01,9.81`, `${t},gyroscope,${axes.join(',')}`];
+      });
+      return ['time,sensor,x,y,z', ...sensors].join('\n');
+    },
+    expected: about(),
+  },
   gyro('one axis only', { motion: platter, perRpm: RAD, axes: 1, header: 'time,omega_z' }, about()),
   gyro('no header at all', { motion: platter, perRpm: 6, header: '' }, about()),
   gyro(

@@ -51,6 +51,20 @@ export const LOGIC_CASES: MadeCase[] = [
     asked('WHICH_CHANNEL'),
   ),
   pulses(
+    'an edge that bounces twice',
+    () =>
+      changesCsv([
+        levels(
+          markTimes({ rpm: 450, durationS: 10 }, { perTurn: 6 }).flatMap((t) => [t, t + 6e-5, t + 1e-4]),
+          3e-5,
+          'fg',
+        ),
+      ]),
+    6,
+    450,
+    mean({ rpm: 450, durationS: 10 }, 0.02, { warning: 'DOUBLED_PULSES' }),
+  ),
+  pulses(
     'quadrature, forward',
     () => {
       const t = markTimes({ rpm: 60, durationS: 20 }, { perTurn: 12 });

@@ -83,6 +83,27 @@ export const TIMES_CASES: MadeCase[] = [
     mean({ rpm: 300, durationS: 20 }, 0.02, { warning: 'DOUBLED_PULSES' }),
   ),
   pulses(
+    'intervals instead of times, in us',
+    () => {
+      const t = markTimes(lp(), { perTurn: 4 });
+      return ['period_us', ...t.slice(1).map((x, i) => ((x - (t[i] as number)) * 1e6).toFixed(1))].join('\n');
+    },
+    4,
+    LP,
+    mean(lp(), 0.02, { warning: 'INTERVALS_SUMMED' }),
+  ),
+  pulses(
+    'minutes and seconds on a clock',
+    () =>
+      [
+        'time',
+        ...markTimes(lp(), { perTurn: 2 }).map((t) => `${Math.floor(t / 60)}:${(t % 60).toFixed(4).padStart(7, '0')}`),
+      ].join('\n'),
+    2,
+    LP,
+    mean(lp()),
+  ),
+  pulses(
     'polled in ms',
     () => timesCsv(markTimes(capstan, { perTurn: 1 }), { scale: 1e3, digits: 0 }),
     1,
@@ -99,6 +120,30 @@ export const TIMES_CASES: MadeCase[] = [
     1,
     LP,
     mean(lp(), 0.02, { warning: 'BOTH_EDGES' }),
+  ),
+  pulses(
+    'both edges, half and half',
+    () => timesCsv(markTimes(lp(), { perTurn: 2 })),
+    1,
+    LP,
+    asked('BOTH_EDGES', LP * 1.004),
+  ),
+  pulses(
+    'a log of speeds',
+    () =>
+      ['time,rpm', ...Array.from({ length: 300 }, (_, i) => `${i / 10},${(33.3 + 0.1 * Math.sin(i)).toFixed(3)}`)].join(
+        '\n',
+      ),
+    1,
+    LP,
+    { kind: 'refused', reason: 'ALREADY_SPEEDS' },
+  ),
+  pulses(
+    'running down all the time',
+    () => timesCsv(Array.from({ length: 150 }, (_, i) => -20 * Math.log(1 - i / 200))),
+    4,
+    LP,
+    asked('UNSTEADY'),
   ),
   pulses(
     'twenty-three pulses a turn taken for one',

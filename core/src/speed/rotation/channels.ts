@@ -72,6 +72,15 @@ function isChanges(columns: readonly Float64Array[]): boolean {
   return same < 0.02 * rows;
 }
 
+/** Columns of what an instrument has reckoned already: no level. */
+const RECKONED = /\brpm\b|speed|\bfreq|\bhz\b|r\/min|1\/min|percent|%|wow|flutter/i;
+
+/** Does every column beside the times hold speeds that are reckoned already? */
+export const holdsSpeeds = (table: NumberTable, time: number): boolean => {
+  const others = table.names.filter((_, i) => i !== time);
+  return others.length > 0 && others.every((name) => RECKONED.test(name));
+};
+
 /** A column that only counts rows, or never falls: no level. */
 export const isCounter = (values: Float64Array): boolean => {
   for (let i = 1; i < values.length; i++) if ((values[i] as number) < (values[i - 1] as number)) return false;
@@ -144,7 +153,11 @@ const FALLING = /^(falling|fall|down|neg|negative|low|off|↓|f|0|false)$/i;
 function eventChannels(table: NumberTable, time: Float64Array): PulseSignal[] {
   const edge = table.texts.find(({ cells }) => cells.every((cell) => RISING.test(cell) || FALLING.test(cell)));
   const channel = table.texts.find(
-    (one) => one !== edge && new Set(one.cells).size <= 32 && new Set(one.cells).size < one.cells.length / 3,
+    (one) =>
+      one !== edge &&
+      !one.cells.includes('') &&
+      new Set(one.cells).size <= 32 &&
+      new Set(one.cells).size < one.cells.length / 3,
   );
   if (!edge && !channel) return [];
   const by = new Map<string, number[]>();

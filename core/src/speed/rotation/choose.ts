@@ -2,7 +2,7 @@
 import type { NumberTable } from '../../formats/index.js';
 import { quantile } from '../../numeric/index.js';
 import { ask, isReachable, rpmWords, type AskedSpeed } from '../asked.js';
-import { quadrature, signalsOf, type PulseSignal } from './channels.js';
+import { holdsSpeeds, quadrature, signalsOf, type PulseSignal } from './channels.js';
 import type { PulseColumns } from './columns.js';
 import { sampleIntervalOf } from './preamble.js';
 import type { PulseWish } from './pulses.js';
@@ -20,11 +20,12 @@ export async function chosenSignal(
   columns: PulseColumns,
   wish: PulseWish,
 ): Promise<PulseSignal | UnusableRotation | AskedSpeed> {
+  if (columns.volts === null && !columns.intervals && holdsSpeeds(table, columns.time)) return refuse('ALREADY_SPEEDS');
   const base = timesOf(table, columns, wish);
   if (base.kind !== 'times') return base;
-  const found = await signalsOf(table, columns.time, base.values, columns.volts);
+  const found = columns.intervals ? [] : await signalsOf(table, columns.time, base.values, columns.volts);
   const candidates = columns.volts === null ? withTimes(found, base.values, columns.time >= 0) : found;
-  const picked = pick(candidates, columns, wish);
+  const picked = pick(candidates.map(debounced), columns, wish);
   if ('kind' in picked && picked.kind !== 'signal') return picked;
   const signal = picked as PulseSignal;
   const rpm = roughRpm(signal, wish.perTurn);
@@ -36,7 +37,8 @@ export async function chosenSignal(
   if (unit.kind === 'asked') return unit;
   const notes: RotationWarning[] = [...signal.notes, ...base.notes];
   if (unit.guessed) notes.push('TIME_UNIT_GUESSED');
-  return scaled(bothEdges({ ...signal, notes }, unit.seconds, wish), unit.seconds);
+  const single = bothEdges({ ...signal, notes }, unit.seconds, wish);
+  return single.kind === 'asked' ? single : scaled(single, unit.seconds);
 }
 
 /** A unit that was answered, or chosen against what the header says; null when it has yet to be told. */
@@ -68,9 +70,17 @@ function timesOf(table: NumberTable, columns: PulseColumns, wish: PulseWish): Ti
   }
   const raw = table.columns[columns.time];
   if (!raw) return refuse('NOT_A_TABLE');
+  if (columns.intervals) return { kind: 'times', values: summed(raw), notes: ['INTERVALS_SUMMED'] };
   const { values, bits, backward } = unwrapCounter(raw);
   if (backward >= 0) return refuse('TIMES_BACKWARD', table.lineOf[backward] as number);
   return { kind: 'times', values, notes: bits > 0 ? ['COUNTER_WRAPPED'] : [] };
+}
+
+/** Times from the first pulse on. */
+function summed(gaps: Float64Array): Float64Array {
+  const out = new Float64Array(gaps.length + 1);
+  for (let i = 0; i < gaps.length; i++) out[i + 1] = (out[i] as number) + Math.max(0, gaps[i] as number);
+  return out;
 }
 
 /** Rows an edge of a capture takes at least; with fewer the rows themselves are the pulses. */
@@ -147,23 +157,54 @@ function pick(
   return ask('WHICH_CHANNEL', `${listed.length} channels hold pulses: which is the generator?`, listed);
 }
 
-/** Times at both edges alternate short and long; with twice the nominal every second one is taken. */
-function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSignal {
-  if (signal.edge !== 'times' || wish.asIs) return signal;
-  const ratio = roughMeanRpm(signal, wish.perTurn) / unitS / wish.nominalRpm;
-  if (Math.abs(ratio / 2 - 1) > 0.1) return signal;
-  const gaps = signal.timeS.subarray(1).map((t, i) => t - (signal.timeS[i] as number));
-  const odd = gaps.filter((_, i) => i % 2 === 1);
-  const even = gaps.filter((_, i) => i % 2 === 0);
-  const apart = Math.abs(quantile(odd, 0.5) / quantile(even, 0.5) - 1);
-  if (wish.perTurn % 2 === 0 && apart < 0.2) return { ...signal, notes: [...signal.notes, 'MAYBE_BOTH_EDGES'] };
-  if (apart < 0.04) return { ...signal, notes: [...signal.notes, 'MAYBE_BOTH_EDGES'] };
+/** Edges closer than this part of the usual pulse's gap are one edge that bounced. */
+const BOUNCE_PART = 0.05;
+/** More edges than this share must be bounces for them to be left out here; fewer are doubles of the count. */
+const BOUNCE_SHARE = 0.3;
+
+/** A switch or a slow edge that fires several times in a row: the first of each stands. */
+function debounced(signal: PulseSignal): PulseSignal {
+  const { timeS } = signal;
+  const gaps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
+  const usual = quantile(gaps, 0.95);
+  const short = gaps.filter((gap) => gap < BOUNCE_PART * usual).length;
+  if (short < BOUNCE_SHARE * gaps.length) return signal;
+  const kept: number[] = [];
+  for (const t of timeS)
+    if (kept.length === 0 || t - (kept[kept.length - 1] as number) >= BOUNCE_PART * usual) kept.push(t);
   return {
+    ...signal,
+    timeS: Float64Array.from(kept),
+    levels: null,
+    senses: null,
+    notes: [...signal.notes, 'DOUBLED_PULSES'],
+  };
+}
+
+/** Twice the nominal within this part is asked about where the file holds bare times. */
+const TWICE_PART = 0.1;
+
+/** Times at both edges alternate short and long; with twice the nominal every second one is taken, or it is asked. */
+function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSignal | AskedSpeed {
+  if (signal.edge !== 'times' || wish.asIs) return signal;
+  const each = (): PulseSignal => ({
     ...signal,
     timeS: signal.timeS.filter((_, i) => i % 2 === 0),
     edge: 'each',
     notes: [...signal.notes, 'BOTH_EDGES'],
-  };
+  });
+  if (wish.bothEdges) return each();
+  const rpm = roughMeanRpm(signal, wish.perTurn) / unitS;
+  if (Math.abs(rpm / wish.nominalRpm / 2 - 1) > TWICE_PART) return signal;
+  const gaps = signal.timeS.subarray(1).map((t, i) => t - (signal.timeS[i] as number));
+  const odd = gaps.filter((_, i) => i % 2 === 1);
+  const even = gaps.filter((_, i) => i % 2 === 0);
+  const apart = Math.abs(quantile(odd, 0.5) / quantile(even, 0.5) - 1);
+  if (apart > (wish.perTurn % 2 === 0 ? 0.2 : 0.04)) return each();
+  return ask('BOTH_EDGES', `${rpmWords(rpm)} is twice the nominal. Do both edges of each pulse stand in the file?`, [
+    { words: `both edges: ${rpmWords(rpm / 2)}`, answer: { bothEdges: true }, meanRpm: rpm / 2 },
+    { words: `${rpmWords(rpm)} is right`, answer: { asIs: true }, meanRpm: rpm },
+  ]);
 }
 
 function roughMeanRpm({ timeS }: PulseSignal, perTurn: number): number {

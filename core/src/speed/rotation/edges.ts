@@ -66,7 +66,9 @@ export async function edgesOf(
   const rough = edgeFinder(swing, 1);
   if (!(await run(source, swing.channel, rough.push, (done) => onProgress(done / 2)))) return null;
   const period = usualPeriod(rough.edges);
-  const width = Math.max(1, Math.floor(period / 8));
+  // Short pulses, or short gaps between them, must not be smoothed away.
+  const shorter = Math.min(rough.duty(), 1 - rough.duty()) * period;
+  const width = Math.max(1, Math.floor(Math.min(period / 8, shorter / 2)));
   const few = period > 0 && period < FEW_SAMPLES && source.frames * UP < 4e8;
   const pass = async (hysteresis: number) => {
     const finder = edgeFinder(swing, width, hysteresis);

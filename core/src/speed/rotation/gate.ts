@@ -2,7 +2,7 @@
 import { ask, FOLD_PART, isReachable, rpmWords, type AskedSpeed, type Choice } from '../asked.js';
 import type { PulseSignal } from './channels.js';
 import type { MeasuredPulses, PulseWish } from './pulses.js';
-import { WANDERS } from '../tone/measure.js';
+import { WANDERS } from '../tone/budget.js';
 import { TIME_UNITS } from './timeBase.js';
 
 /** The result itself, or what speaks against it. */
@@ -14,13 +14,17 @@ export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWi
 /** Parts of a log that differ by more than this (standard error of the mean, percent) hold no one speed. */
 const UNSTEADY_PERCENT = 0.5;
 
+/** From first tenth to last: beyond this it is coming up or running down, percent. */
+const DRIFT_PERCENT = 10;
+
 /** Noise alone would give a small uncertainty that the parts of the log contradict. */
 function unsteady(result: MeasuredPulses): AskedSpeed | null {
-  const wander = result.uncertainty.find((part) => part.why === WANDERS);
-  if (!wander || wander.standardPercent < UNSTEADY_PERCENT) return null;
+  const wander = result.uncertainty.find((part) => part.why === WANDERS)?.standardPercent ?? 0;
+  const drift = Math.abs(result.driftPercent);
+  if (wander < UNSTEADY_PERCENT && drift < DRIFT_PERCENT) return null;
   return ask(
     'UNSTEADY',
-    `The parts of the log differ: ${rpmWords(result.meanRpm)} holds within ${(2 * wander.standardPercent).toPrecision(2)} % only. Check sensor and pulses a turn, or take a steadier stretch.`,
+    `The parts of the log differ: ${rpmWords(result.meanRpm)} holds within ${Math.max(2 * wander, drift / 2).toPrecision(2)} % only. Check sensor and pulses a turn, or take a steadier stretch.`,
     [{ words: `${rpmWords(result.meanRpm)}, as it is`, answer: { asIs: true }, meanRpm: result.meanRpm }],
     result.stretches,
   );

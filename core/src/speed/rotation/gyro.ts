@@ -7,7 +7,7 @@ import { readTable, type NumberTable } from '../../formats/index.js';
 import { median, quantile } from '../../numeric/index.js';
 import { fromLimits } from '../../quantity/index.js';
 import { ask, isReachable, rpmWords, SAME_SPEED_PERCENT, type AskedSpeed, type SteadyStretch } from '../asked.js';
-import { AXIS_UNITS, guessGyroColumns, type AxisUnit, type GyroColumns } from './gyroColumns.js';
+import { AXIS_UNITS, guessGyroColumns, gyroscopeRows, type AxisUnit, type GyroColumns } from './gyroColumns.js';
 import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
 import { steadyStretches, type Steady } from './steady.js';
 import { askWhichSpeed } from './stretches.js';
@@ -55,8 +55,10 @@ const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation 
  */
 export function measureGyro(text: string, wish: GyroWish): GyroResult {
   requirePositive(wish.nominalRpm, 'nominalRpm');
-  const table = readTable(text);
-  if (table.kind === 'unusable') return table;
+  const read = readTable(text);
+  if (read.kind === 'unusable') return read;
+  const table = gyroscopeRows(read);
+  if (table === null) return refuse('ACCELEROMETER_ONLY');
   const chosen = wish.columns ?? guessGyroColumns(table, wish.nominalRpm);
   if (chosen === 'accelerometer') return refuse('ACCELEROMETER_ONLY');
   const log = chosen && logOf(table, chosen, wish);

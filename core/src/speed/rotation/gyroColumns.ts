@@ -127,3 +127,23 @@ function logTimeUnit(raw: Float64Array): number {
     evenStep(raw) ?? (raw.length > 2 ? ((raw[raw.length - 1] as number) - (raw[0] as number)) / (raw.length - 1) : 1);
   return [1, 1e-3, 1e-6, 1e-9].find((unit) => step * unit < 0.5 && step * unit > 5e-4) ?? (step > 0.5 ? 1e-3 : 1);
 }
+
+/** A sensor's name in a row's words. */
+const GYROSCOPE_ROW = /gyr|rotation|angular|omega/i;
+const OTHER_ROW = /acc|mag|gravit|orient|baro|press/i;
+
+/** Where rows of several sensors alternate, named in a column of words: the gyroscope's; null when it has none. */
+export function gyroscopeRows(table: NumberTable): NumberTable | null {
+  const sensor = table.texts.find(({ cells }) =>
+    cells.some((cell) => GYROSCOPE_ROW.test(cell) || OTHER_ROW.test(cell)),
+  );
+  if (!sensor) return table;
+  const keep = sensor.cells.map((cell) => GYROSCOPE_ROW.test(cell));
+  if (!keep.some(Boolean)) return null;
+  return {
+    ...table,
+    columns: table.columns.map((column) => column.filter((_, i) => keep[i])),
+    lineOf: table.lineOf.filter((_, i) => keep[i]),
+    texts: [],
+  };
+}

@@ -56,6 +56,8 @@ export interface PulseWish {
   /** Only this part of the log, seconds from its first pulse. */
   readonly fromS?: number;
   readonly toS?: number;
+  /** Both edges of each pulse stand in the file: every second time is taken. */
+  readonly bothEdges?: boolean;
   /** The figure was asked about and is right as it is. */
   readonly asIs?: boolean;
 }

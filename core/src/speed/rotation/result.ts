@@ -17,8 +17,8 @@ export type RotationWarning =
   | 'TIME_UNIT_GUESSED'
   | 'COUNTER_WRAPPED'
   | 'POLLED_TIMES'
+  | 'INTERVALS_SUMMED'
   | 'BOTH_EDGES'
-  | 'MAYBE_BOTH_EDGES'
   | 'CHANNEL_CHOSEN'
   | 'UNSTEADY_PART_LEFT_OUT'
   | 'RUN_BY_RUN'
@@ -65,9 +65,7 @@ export type RotationRefusalReason =
   | 'TOO_SHORT'
   | 'NO_AXES'
   | 'ACCELEROMETER_ONLY'
-  | 'NO_TIME'
-  | 'NOT_STEADY'
-  | 'TOO_LONG'
+  | 'ALREADY_SPEEDS'
   | 'NOT_WAV'
   | 'BAD_HEADER'
   | 'UNSUPPORTED_ENCODING'
@@ -106,9 +104,8 @@ export const ROTATION_REFUSALS: Readonly<Record<RotationRefusalReason, string>> 
   NO_AXES: 'No time and three axes were found. Export time, x, y, z of the gyroscope.',
   ACCELEROMETER_ONLY:
     'The log holds an accelerometer alone, which shows gravity and not turning. Log the gyroscope (deg/s or rad/s).',
-  NO_TIME: 'There is no column of time. Export one, or type the time between samples.',
-  NOT_STEADY: 'The speed never holds for two seconds. Capture a longer stretch of steady running.',
-  TOO_LONG: 'The log is spread over a longer time than can be held. Cut it, or check the unit of its times.',
+  ALREADY_SPEEDS:
+    'The file holds speeds or frequencies that are reckoned already, no pulses. Export the pulses or their times.',
   ...RECORDING_REFUSALS,
 };
 
@@ -124,9 +121,9 @@ export const ROTATION_WARNINGS: Readonly<Record<RotationWarning, string>> = {
   CLIPPED: 'The gyroscope hit the end of its range: the speed is higher than it can show.',
   TIME_UNIT_GUESSED: 'The unit of the times is not said; it was told from the speed the machine can reach. Check it.',
   COUNTER_WRAPPED: 'The counter of the times ran over; that was put right.',
+  INTERVALS_SUMMED: 'The file holds the time from each pulse to the next; they were added up.',
   POLLED_TIMES: 'The times come in coarse steps: their rounding is in the uncertainty and in the lines.',
   BOTH_EDGES: 'Both edges of each pulse stand in the file; every second one was used.',
-  MAYBE_BOTH_EDGES: 'Twice the nominal: if both edges of each pulse stand in the file, the true speed is half.',
   CHANNEL_CHOSEN: 'Several channels stand in the file; the one whose speed this machine can reach was used.',
   UNSTEADY_PART_LEFT_OUT: 'Coming up to speed, or a change of speed, was left out.',
   RUN_BY_RUN: 'The drive stops and starts: each run was measured by itself.',

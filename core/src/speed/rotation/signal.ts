@@ -17,16 +17,28 @@ export async function measurePulseWav(
 ): Promise<MeasuredPulses | UnusableRotation | AskedSpeed> {
   const layout = await readWavHeader(bytes);
   if (layout.kind === 'unusable') return refuse(layout.reason);
-  const signal = await signalIn(wavSamples(bytes, layout), wish.onProgress);
-  return signal.kind === 'unusable' ? signal : pulsesOf(signal, wish);
+  const source = wavSamples(bytes, layout);
+  const signal = await signalIn(source, wish.onProgress);
+  const first = signal.kind === 'unusable' ? signal : pulsesOf(signal, wish);
+  if (first.kind === 'measured' || source.channels < 2) return first;
+  // The channel that swings most makes no sense: another may hold the pulses.
+  for (let channel = 0; channel < Math.min(MOST_CHANNELS, source.channels); channel++) {
+    const other = await signalIn(source, wish.onProgress, channel);
+    const result = other.kind === 'unusable' ? other : pulsesOf(other, wish);
+    if (result.kind === 'measured') return { ...result, warnings: [...result.warnings, 'CHANNEL_CHOSEN'] };
+  }
+  return first;
 }
+
+const MOST_CHANNELS = 8;
 
 /** Pulses in the channel of `source` that swings most. */
 export async function signalIn(
   source: SampleSource,
   onProgress: (done: number) => boolean | void = () => true,
+  only: number | null = null,
 ): Promise<PulseSignal | UnusableRotation> {
-  const swing = await swingOf(source);
+  const swing = await swingOf(source, only);
   if (!swing || swing.high - swing.low < 1e-4) return refuse('SILENT');
   const edges = await edgesOf(source, swing, onProgress);
   if (!edges) return refuse('STOPPED');

@@ -14,7 +14,7 @@ import {
   type ResidualDeviation,
 } from '../tone/flutter.js';
 import { fitLinesAndTrend, slowNoise, wanderHz } from '../tone/lines.js';
-import { LEAST_WANDER, WANDERS } from '../tone/measure.js';
+import { LEAST_WANDER, WANDERS } from '../tone/budget.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';

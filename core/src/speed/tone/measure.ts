@@ -13,7 +13,8 @@ import { TONE_DEFAULTS as D } from './defaults.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from './display.js';
 import { driftPercent } from './drift.js';
 import { flutterFigures, residualDeviation, deviationLine } from './flutter.js';
-import { fitLinesAndTrend, slowNoise, wanderHz } from './lines.js';
+import { budget } from './budget.js';
+import { fitLinesAndTrend } from './lines.js';
 import { phaseTrack, type PhaseTrack } from './phase.js';
 import { findStretches, type ToneStretch } from './presence.js';
 import type { FlutterLine, ToneRefusalReason, ToneResult, ToneWarning, UnusableTone } from './result.js';
@@ -246,52 +247,6 @@ function isSteady(track: PhaseTrack, fit: TrendFit, mean: number): boolean {
   return (
     restHz < 0.04 * mean && Math.abs(driftPercent(track, fit, mean)) < 6 && used > LEAST_USED * track.usable.length
   );
-}
-
-/** A wander under this part of the speed rounds to nothing. */
-export const LEAST_WANDER = 1e-6;
-
-/** Why the scatter of the parts stands in a budget. */
-export const WANDERS = 'the parts of the stretch differ by more than noise';
-
-function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, mean: number): UncertaintyPart[] {
-  const noiseHz = Math.sqrt(fit.meanHzUnitVariance * slowNoise(track, fit.residual));
-  const scale = mean / options.nominalHz;
-  const wander = wanderHz(track, fit.residual);
-  const clockLimit = options.clockLimitPercent ?? D.clockLimitPercent;
-  const parts: UncertaintyPart[] = [
-    {
-      name: 'noise',
-      standardPercent: (100 * noiseHz) / options.nominalHz,
-      why: 'noise and irregular flutter over this length',
-    },
-    {
-      name: 'clock',
-      standardPercent: scale * fromLimits(clockLimit),
-      why: `recorder clock within ±${Number((clockLimit * 1e4).toPrecision(6))} ppm`,
-    },
-  ];
-  if (wander > LEAST_WANDER * mean)
-    parts.push({ name: 'wander', standardPercent: (100 * wander) / options.nominalHz, why: WANDERS });
-  const lengthS = track.phase.length / track.rate;
-  if (lengthS < D.wowS) {
-    // Over part of a turn the mean of a sine of peak p is off by p / (pi f T) at most.
-    const shift = D.unseenWowPercent / (Math.PI * (2 / D.wowS) * lengthS);
-    parts.push({
-      name: 'wander',
-      standardPercent: fromLimits(shift),
-      why: 'wow of less than two turns, which shifts the mean',
-    });
-  }
-  const reference = options.referenceUncertaintyPercent;
-  if (reference !== null && reference !== undefined) {
-    parts.push({
-      name: 'reference',
-      standardPercent: (scale * reference) / 2,
-      why: `test tape or record, U = ${reference} % (k = 2)`,
-    });
-  }
-  return parts;
 }
 
 function linesOf(fit: TrendFit, mean: number): FlutterLine[] {
