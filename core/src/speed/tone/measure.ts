@@ -3,7 +3,7 @@
  * worker, the command line and the tests; it reads the recording in pieces and never holds it whole.
  */
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
-import { expandedUncertainty, fromLimits, type UncertaintyPart } from '../../quantity/index.js';
+import { expandedUncertainty, type UncertaintyPart } from '../../quantity/index.js';
 import { requirePositive } from '../../errors.js';
 import { quantile } from '../../numeric/index.js';
 import { ask, FOLD_PART, type AskedSpeed } from '../asked.js';
