@@ -29,5 +29,6 @@ export { SOUND_DEFAULTS } from './sound/defaults.js';
 export * from './run/result.js';
 export * from './run/make.js';
 export * from './run/played.js';
+export * from './run/doubt.js';
 export * from './run/compare.js';
 export * from './run/working.js';

@@ -1,9 +1,20 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { ask, figureInUse, turnProfile } from '@amber-gauge/core/speed';
+import {
+  ask,
+  doubtOf,
+  figureInUse,
+  runOfStopwatch,
+  stopwatch,
+  turnProfile,
+  type SpeedRun,
+} from '@amber-gauge/core/speed';
 import type { RunFigures } from '@amber-gauge/contract';
 import { afterEach, describe, expect, it } from 'vitest';
 import { Question } from '../ways/Question.js';
 import { passedOn } from '../ways/kinds.js';
+import { Unsaved } from '../ways/Unsaved.js';
+import { useHanding } from '../ways/useHanding.js';
+import { withoutFile } from '../ways/way.js';
 import { Warnings } from './Warnings.js';
 import { WowByPart } from './WowByPart.js';
 
@@ -131,6 +142,35 @@ describe('a figure that cannot be', () => {
     expect(screen.getByRole('alert').textContent).toContain('Nothing is filed until one is chosen.');
     fireEvent.click(screen.getByRole('button', { name: 'milliseconds: 33.47 rpm' }));
     expect(answers).toEqual([{ timeUnitS: 1e-3 }]);
+  });
+
+  it('by hand and by ear it is asked about too: ten turns a tap taken for one', () => {
+    const run = runOfStopwatch(stopwatch([0, 18, 36, 54], 10), 100 / 3) as SpeedRun;
+    expect(doubtOf(run)).toBeNull();
+    const miscounted = runOfStopwatch(stopwatch([0, 18, 36, 54], 1), 100 / 3) as SpeedRun;
+    expect(doubtOf(miscounted)).toBe(
+      '3.333 rpm is 0.1 times the nominal 33.33 rpm. Were the turns of each tap counted right?',
+    );
+    expect(doubtOf({ ...miscounted, nominal: null })).toBeNull();
+    const kept: unknown[] = [];
+    const Way = () => {
+      const handing = useHanding((measured) => Promise.resolve(void kept.push(measured)));
+      return (
+        <>
+          <button onClick={() => void handing.hand(withoutFile(miscounted, 'taps'))}>Tapped</button>
+          <Unsaved handing={handing} />
+        </>
+      );
+    };
+    render(<Way />);
+    fireEvent.click(screen.getByText('Tapped'));
+    expect(kept).toHaveLength(0);
+    fireEvent.click(screen.getByText('It is right: keep it'));
+    expect(kept).toHaveLength(1);
+    expect(screen.queryByRole('alert')).toBeNull();
+    fireEvent.click(screen.getByText('Tapped'));
+    fireEvent.click(screen.getByText('No, leave it'));
+    expect(kept).toHaveLength(1);
   });
 
   it('asks for the time between samples as a number', () => {

@@ -1,10 +1,24 @@
-/** A result that waits for the server. */
+/** A result that waits: for the server, or for an answer whether it can be right. */
 import Button from '@mui/material/Button';
 import type { Handing } from './useHanding.js';
 import classes from '../parts/Speed.module.css';
 
 export function Unsaved({ handing }: { readonly handing: Handing }) {
-  const { unsaved, hand } = handing;
+  const { doubted, dropDoubted, unsaved, hand } = handing;
+  if (doubted)
+    return (
+      <section role="alert" className={classes.asked} aria-label="Can this be right?">
+        <p className={classes.dropWord}>{doubted.question}</p>
+        <div className="row">
+          <Button variant="contained" onClick={dropDoubted}>
+            No, leave it
+          </Button>
+          <Button variant="outlined" onClick={() => void hand({ ...doubted.measured, answered: true })}>
+            It is right: keep it
+          </Button>
+        </div>
+      </section>
+    );
   if (!unsaved) return null;
   return (
     <div role="alert" className={classes.refused}>

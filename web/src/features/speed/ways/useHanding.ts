@@ -1,4 +1,5 @@
 /** Handing a result on, and keeping it when the server is away, so that nothing measured is lost. */
+import { doubtOf } from '@amber-gauge/core/speed';
 import { useState } from 'react';
 import { mustAsk } from './PlayedQuestion.js';
 import type { Measured } from './way.js';
@@ -6,17 +7,26 @@ import type { Measured } from './way.js';
 export interface Handing {
   /** What must be answered before it is filed: did another speed run? */
   readonly question: Measured | null;
+  /** A figure that cannot be, with what to ask; filed only when it is said to be right. */
+  readonly doubted: { readonly measured: Measured; readonly question: string } | null;
+  readonly dropDoubted: () => void;
   readonly unsaved: { readonly measured: Measured; readonly message: string } | null;
   hand(measured: Measured): Promise<void>;
 }
 
 export function useHanding(onMeasured: (measured: Measured) => Promise<void>): Handing {
   const [question, setQuestion] = useState<Measured | null>(null);
+  const [doubted, setDoubted] = useState<Handing['doubted']>(null);
   const [unsaved, setUnsaved] = useState<Handing['unsaved']>(null);
   return {
     question,
+    doubted,
+    dropDoubted: () => setDoubted(null),
     unsaved,
     async hand(measured) {
+      const doubt = measured.answered ? null : doubtOf(measured.run);
+      setDoubted(doubt === null ? null : { measured, question: doubt });
+      if (doubt !== null) return;
       if (mustAsk(measured)) return setQuestion(measured);
       setQuestion(null);
       try {
