@@ -139,6 +139,16 @@ export const TIMES_CASES: MadeCase[] = [
     { kind: 'refused', reason: 'ALREADY_SPEEDS' },
   ),
   pulses(
+    'started, run and stopped in half a minute',
+    () => {
+      const stopping = Array.from({ length: 60 }, (_, i) => 25 - 6 * Math.log(1 - i / 62));
+      return timesCsv([...markTimes({ rpm: 60, durationS: 25, spinUpS: 2 }, { perTurn: 8 }), ...stopping]);
+    },
+    8,
+    60,
+    { kind: 'mean', rpm: 60, withinPercent: 0.02, warning: 'UNSTEADY_PART_LEFT_OUT' },
+  ),
+  pulses(
     'running down all the time',
     () => timesCsv(Array.from({ length: 150 }, (_, i) => -20 * Math.log(1 - i / 200))),
     4,

@@ -90,12 +90,44 @@ export function pulsesOf(signal: PulseSignal, wish: PulseWish): PulseResult {
   if (chosen.kind !== 'stretches') return chosen;
   const measured: MeasuredPulses[] = [];
   for (const stretch of chosen.use) {
-    const one = ofStretch(signal, stretch, wish, chosen.all, chosen.warnings);
+    const one = settled(signal, stretch, wish, chosen.all, chosen.warnings);
     if (one.kind === 'measured') measured.push(one);
     else if (chosen.use.length === 1) return one;
   }
   const whole = combined(measured);
   return whole === null ? { kind: 'unusable', reason: 'IRREGULAR', line: 0 } : gated(whole, signal, wish);
+}
+
+/** Parts of a stretch beside a move that are tried when it still drifts: its end, its start, its middle. */
+const SETTLED_PARTS = [
+  [0.4, 1],
+  [0, 0.6],
+  [0.2, 0.8],
+] as const;
+/** Pulses and turns that such a part must still hold. */
+const SETTLED_PULSES = 24;
+const SETTLED_TURNS = 4;
+
+/** A stretch cut from a spin-up or a stop may hold its tail: the part that drifts least by far is taken instead. */
+function settled(
+  signal: PulseSignal,
+  stretch: PulseStretch,
+  wish: PulseWish,
+  all: readonly SteadyStretch[],
+  warnings: readonly RotationWarning[],
+): MeasuredPulses | UnusableRotation {
+  const whole = ofStretch(signal, stretch, wish, all, warnings);
+  const length = stretch.to - stretch.from;
+  if (whole.kind !== 'measured' || !warnings.includes('UNSTEADY_PART_LEFT_OUT')) return whole;
+  if (!whole.warnings.includes('DRIFTING') || 0.6 * length < Math.max(SETTLED_PULSES, SETTLED_TURNS * wish.perTurn))
+    return whole;
+  const parts = SETTLED_PARTS.map(([a, b]) => {
+    const part = { ...stretch, from: stretch.from + Math.floor(a * length), to: stretch.from + Math.ceil(b * length) };
+    return ofStretch(signal, part, wish, all, warnings);
+  }).filter((one): one is MeasuredPulses => one.kind === 'measured');
+  const size = (one: MeasuredPulses) => Math.abs(one.driftPercent);
+  const best = parts.reduce<MeasuredPulses>((a, b) => (size(b) < size(a) ? b : a), whole);
+  return size(best) < 0.5 * size(whole) ? best : whole;
 }
 
 function ofStretch(
