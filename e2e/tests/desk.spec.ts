@@ -19,7 +19,7 @@ test('a run without a job is shown with its figures and filed to one after', asy
   await expect(bars.locator('[data-part="not known"]')).toContainText('6.1 Hz, no part known at this rate');
   await expect(bars.locator('[data-part="not known"]')).toContainText('0.030');
   await expect(page.getByText(/^Slowest −0\.0[89].%/)).toBeVisible();
-  // Sines of 0.08 and 0.03 together stay under 0.101 for 95 % of the time.
+  // Sines of 0.08 and 0.03 together stay under 0.1025 for 95 % of the time.
   await expect(page.getByTestId('wow-figure')).toContainText('wow 0.10');
   await expect(page.getByRole('img', { name: 'Speed over time' }).locator('canvas')).toBeVisible();
   await page.locator('[data-figure=uncertainty] summary').click();

@@ -15,7 +15,7 @@ export const TONE_DEFAULTS = {
   flutterHz: 500,
   /** Survey frames: about this long, at least this many over the recording, and one every so many seconds. */
   surveyFrameS: 0.12,
-  surveyFrames: 64,
+  surveyFrames: 40,
   surveyEveryS: 5,
   /** Peak of five bins over the floor for a frame to hold a tone; white noise passes 12 once in 10^9 bins. */
   surveyContrast: 12,

@@ -7,7 +7,7 @@
  *   largest indication).
  *
  * The fitted lines are weighted exactly; the rest is filtered in the frequency domain, both with
- * zero phase; percentiles are taken on a grid of at least 4 kHz.
+ * zero phase; percentiles are taken on a grid of at least 2 kHz unweighted and 4 kHz weighted.
  */
 import { fftPlan, nextPowerOfTwo, realSpectrum } from '../../numeric/index.js';
 import type { PhaseTrack } from './phase.js';
@@ -19,7 +19,10 @@ import { weight } from './weighting.js';
 /** Band edges in Hz. */
 export const FLUTTER_BANDS = { peakLow: 0.2, rmsLow: 0.5, high: 200 } as const;
 
+/** Fine grid of the weighted figures: the quasi-peak detector's constants are fitted to it. */
 const GRID_HZ = 4000;
+/** Fine grid of the unweighted percentile: ten points a cycle of the highest flutter. */
+const PLAIN_GRID_HZ = 2000;
 /** Half length of the interpolating kernel, in samples. */
 const REACH = 6;
 
@@ -42,7 +45,8 @@ export function flutterFigures(
   const factor = Math.max(1, Math.ceil(GRID_HZ / track.rate));
   const plain = lines.filter((line) => line.hz >= FLUTTER_BANDS.peakLow && line.hz <= FLUTTER_BANDS.high);
   const heavy = lines.map((line) => ({ ...line, cos: line.cos * weight(line.hz), sin: line.sin * weight(line.hz) }));
-  const unweighted = sizes(rest.unweighted, plain, track.rate, factor, null);
+  const plainFactor = Math.max(1, Math.ceil(PLAIN_GRID_HZ / track.rate));
+  const unweighted = sizes(rest.unweighted, plain, track.rate, plainFactor, null);
   const detector = quasiPeakDetector(track.rate * factor);
   const weighted = sizes(rest.weighted, heavy, track.rate, factor, detector.push);
   const rmsLines = lines
@@ -160,7 +164,8 @@ function countSizes(values: Float64Array, counts: Uint32Array, bound: number): n
   for (let n = 0; n < values.length; n++) {
     const value = values[n] as number;
     square += value * value;
-    const cell = Math.min(CELLS - 1, Math.floor(Math.abs(value) * scale));
+    const size = (value < 0 ? -value : value) * scale;
+    const cell = size < CELLS ? size | 0 : CELLS - 1;
     counts[cell] = (counts[cell] as number) + 1;
   }
   return square;

@@ -7,7 +7,7 @@ import { findStretch, wrap } from './presence.js';
 import { quasiPeakDetector } from './quasiPeak.js';
 import { otherSpeed } from './speedByTone.js';
 import { synthTone, type SynthTone } from './synth.js';
-import { fitTrend, meanHz } from './trend.js';
+import { fitTrend, meanHz, waveSums } from './trend.js';
 import { notExceeded } from './flutter.js';
 import { weight, weightingDb } from './weighting.js';
 
@@ -197,5 +197,46 @@ describe('laws', () => {
     }
     const average = tone.series.errorPercent.reduce((sum, value) => sum + value, 0) / tone.series.errorPercent.length;
     expect(average).toBeCloseTo(tone.meanErrorPercent, 1);
+  });
+});
+
+describe('the joint fit', () => {
+  it('closed sums of waves are those added up one by one', () => {
+    for (const [w, count] of [
+      [0.3, 1000],
+      [1e-7, 5000],
+      [0, 77],
+      [6.2, 4321],
+      [-0.02, 999],
+    ] as const) {
+      let cos = 0;
+      let sin = 0;
+      for (let n = 0; n < count; n++) {
+        cos += Math.cos(w * n);
+        sin += Math.sin(w * n);
+      }
+      expect(waveSums(w, count).cos).toBeCloseTo(cos, 6);
+      expect(waveSums(w, count).sin).toBeCloseTo(sin, 6);
+    }
+  });
+
+  it('gives the same lines and curve whether or not a sample is missing', () => {
+    const rate = 500;
+    const phase = Float64Array.from({ length: 6000 }, (_, n) => {
+      const t = n / rate;
+      return 0.4 * t - 0.03 * t * t + 0.7 * Math.cos(2 * Math.PI * 0.6 * t) + 0.2 * Math.sin(2 * Math.PI * 7.3 * t);
+    });
+    const track = (usable: Uint8Array) => ({ rate, startS: 0, centreHz: 3150, phase, usable });
+    const whole = fitTrend(track(new Uint8Array(6000).fill(1)), 2, [0.6, 7.3]);
+    const gap = new Uint8Array(6000).fill(1);
+    gap[3000] = 0;
+    const lacking = fitTrend(track(gap), 2, [0.6, 7.3]);
+    whole.lines.forEach((line, i) => {
+      expect(line.cos).toBeCloseTo(i === 0 ? 0.7 : 0, 9);
+      expect(line.sin).toBeCloseTo(i === 0 ? 0 : 0.2, 9);
+      expect(lacking.lines[i]?.cos).toBeCloseTo(line.cos, 9);
+    });
+    expect(lacking.curve[2]).toBeCloseTo(whole.curve[2] as number, 8);
+    expect(whole.meanHzUnitVariance / lacking.meanHzUnitVariance).toBeCloseTo(1, 3);
   });
 });

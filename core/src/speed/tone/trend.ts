@@ -91,24 +91,72 @@ function normalEquations(track: PhaseTrack, order: number, lineHz: readonly numb
   const columns = columnCount(order, lineHz.length);
   const matrix = new Float64Array(columns * columns);
   const rhs = new Float64Array(columns);
-  eachBlock(track, order, lineHz, (block) => addBlock(matrix, rhs, block, track.phase));
+  // Without gaps the products of waves have closed sums; those with the curve are added up.
+  const closed = !track.usable.includes(0);
+  const upTo = closed ? order : columns - 1;
+  eachBlock(track, order, lineHz, (block) => addBlock(matrix, rhs, block, track.phase, upTo));
+  if (closed)
+    addWaveProducts(
+      matrix,
+      columns,
+      order + 1,
+      lineHz.map((hz) => (2 * Math.PI * hz) / track.rate),
+      track.phase.length,
+    );
   for (let i = 0; i < columns; i++) {
     for (let j = 0; j < i; j++) matrix[j * columns + i] = matrix[i * columns + j] as number;
   }
   return { matrix, rhs };
 }
 
-/** Adds a block's products to the lower half of `matrix` and to `rhs`. */
-function addBlock(matrix: Float64Array, rhs: Float64Array, block: BasisBlock, phase: Float64Array): void {
+/** Adds a block's products with columns 0..`upTo` to the lower half of `matrix`, and all with the phase to `rhs`. */
+function addBlock(matrix: Float64Array, rhs: Float64Array, block: BasisBlock, phase: Float64Array, upTo: number): void {
   const { start, count, columns: basis } = block;
   const columns = rhs.length;
   for (let i = 0; i < columns; i++) {
     rhs[i] = (rhs[i] as number) + dot(basis, i * BLOCK, phase, start, count);
     const row = i * columns;
+    const last = Math.min(i, upTo);
     let j = 0;
-    for (; j + 3 <= i; j += 4) addFourDots(matrix, row + j, basis, i * BLOCK, j * BLOCK, count);
-    for (; j <= i; j++) matrix[row + j] = (matrix[row + j] as number) + dot(basis, i * BLOCK, basis, j * BLOCK, count);
+    for (; j + 3 <= last; j += 4) addFourDots(matrix, row + j, basis, i * BLOCK, j * BLOCK, count);
+    for (; j <= last; j++)
+      matrix[row + j] = (matrix[row + j] as number) + dot(basis, i * BLOCK, basis, j * BLOCK, count);
   }
+}
+
+/** Lower half of the products of cosines and sines of `steps` (radians a sample) over n = 0..count - 1. */
+function addWaveProducts(
+  matrix: Float64Array,
+  columns: number,
+  first: number,
+  steps: readonly number[],
+  count: number,
+): void {
+  const put = (row: number, column: number, value: number) => {
+    if (column <= row) matrix[row * columns + column] = value;
+  };
+  steps.forEach((a, i) => {
+    for (let k = 0; k <= i; k++) {
+      const b = steps[k] as number;
+      const apart = waveSums(a - b, count);
+      const added = waveSums(a + b, count);
+      const [row, column] = [first + 2 * i, first + 2 * k];
+      put(row, column, (apart.cos + added.cos) / 2);
+      put(row + 1, column + 1, (apart.cos - added.cos) / 2);
+      // cos a sin b, then sin a cos b.
+      put(row, column + 1, (added.sin - apart.sin) / 2);
+      put(row + 1, column, (added.sin + apart.sin) / 2);
+    }
+  });
+}
+
+/** Sums of cos(w n) and sin(w n) for n = 0..count - 1 (Dirichlet's kernel). */
+export function waveSums(w: number, count: number): { readonly cos: number; readonly sin: number } {
+  const half = Math.sin(w / 2);
+  if (Math.abs(half) < 1e-12) return { cos: count, sin: 0 };
+  const size = Math.sin((count * w) / 2) / half;
+  const turn = ((count - 1) * w) / 2;
+  return { cos: size * Math.cos(turn), sin: size * Math.sin(turn) };
 }
 
 /** Adds the products of the column at `a` with the four from `b` on to `out[at]` and the three behind it. */
