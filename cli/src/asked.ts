@@ -5,23 +5,12 @@ import { CliRefusal } from './refusal.js';
 const UNIT_NAMES: Readonly<Record<string, string>> = { '1': 's', '0.001': 'ms', '0.000001': 'us', '1e-9': 'ns' };
 
 /** The options that answer the question as this choice does. */
-function optionsOf({
-  timeUnitS,
-  axisUnit,
-  channel,
-  perTurn,
-  nominalRpm,
-  fromS,
-  toS,
-  bothEdges,
-  asIs,
-}: Answer): string[] {
+function optionsOf({ timeUnitS, axisUnit, channel, perTurn, fromS, toS, bothEdges, asIs }: Answer): string[] {
   const out: string[] = [];
   if (timeUnitS !== undefined) out.push('--time-unit', UNIT_NAMES[String(timeUnitS)] ?? String(timeUnitS));
   if (axisUnit !== undefined) out.push('--axis-unit', axisUnit);
   if (channel !== undefined) out.push('--channel', channel);
   if (perTurn !== undefined) out.push('--per-turn', String(perTurn));
-  if (nominalRpm !== undefined) out.push('--nominal-rpm', String(nominalRpm));
   if (fromS !== undefined) out.push('--from', fromS.toFixed(3));
   if (toS !== undefined) out.push('--to', toS.toFixed(3));
   if (bothEdges) out.push('--both-edges');

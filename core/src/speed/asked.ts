@@ -36,7 +36,6 @@ export interface Answer {
   readonly channel?: string;
   readonly perTurn?: number;
   readonly bothEdges?: boolean;
-  readonly nominalRpm?: number;
   readonly fromS?: number;
   readonly toS?: number;
   /** The figure is right as it is: measure it without asking again. */

@@ -15,8 +15,5 @@ export function namedSeconds(name: string): number | null {
   return SCALES.find(([pattern]) => pattern.test(spaced(name)))?.[1] ?? null;
 }
 
-/** Factor to seconds, seconds where the name says nothing. */
-export const secondsPerUnit = (name: string): number => namedSeconds(name) ?? 1;
-
 /** A counter of a clock whose rate the name does not say: "ticks", "count", "cycles". */
 export const namesTicks = (name: string): boolean => /\btick|\bcount|\bcycles?\b|\bclk\b|\btimer\b/i.test(spaced(name));

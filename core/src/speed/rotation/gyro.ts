@@ -119,7 +119,7 @@ function evaluate(log: GyroLog, wish: GyroWish): GyroResult {
   const settled: Stretch = [chosen.from, chosen.to];
   if (lengthS(log.timeS, settled) < SHORTEST_RUN_S || settled[1] - settled[0] < 16) return refuse('TOO_SHORT');
   const warnings = warningsFor(log, rate.subarray(...settled), hasStill, wish);
-  if (stretches.length > 1) warnings.push('OTHER_SPEEDS_IN_LOG');
+  if (found.some((one) => isOtherSpeed(one, chosen))) warnings.push('OTHER_SPEEDS_IN_LOG');
   const rotation = fitRun(log.timeS.subarray(...settled), rate.subarray(...settled), AXIS_UNITS[unit], wish, warnings);
   if (!wish.asIs && !isReachable(rotation.meanRpm, wish.nominalRpm)) return outOfReach(rotation.meanRpm, wish);
   return {
@@ -192,6 +192,8 @@ const stretchOf = (timeS: Float64Array, { from, to, level }: Steady, rpm: number
   meanRpm: level * rpm,
 });
 
+const isOtherSpeed = (a: Steady, b: Steady): boolean => Math.abs(a.level / b.level - 1) > SAME_SPEED_PERCENT / 100;
+
 /** The one speed of the log, or the stretch asked for; two speeds are asked about. */
 function chooseRun(
   timeS: Float64Array,
@@ -211,7 +213,7 @@ function chooseRun(
     return inside.length === 0 ? refuse('TOO_SHORT') : longestOf(inside);
   }
   const main = longestOf(found);
-  const differ = found.some((one) => Math.abs(one.level / main.level - 1) > SAME_SPEED_PERCENT / 100);
+  const differ = found.some((one) => isOtherSpeed(one, main));
   return differ && !wish.asIs ? askWhichSpeed(stretches, wish.nominalRpm) : main;
 }
 

@@ -7,7 +7,7 @@ import { CoreError, requirePositive } from '../../errors.js';
 import { readTable } from '../../formats/index.js';
 import { median } from '../../numeric/index.js';
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
-import type { AskedSpeed, SteadyStretch } from '../asked.js';
+import type { AskedSpeed } from '../asked.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { fitTrend, legendre, type TrendFit } from '../tone/trend.js';
 import type { PulseSignal } from './channels.js';
@@ -16,7 +16,7 @@ import { countPulses, type CountedPulses } from './count.js';
 import { chosenSignal } from './choose.js';
 import { combined } from './combined.js';
 import { gated } from './gate.js';
-import { stretchesOf, type PulseStretch } from './stretches.js';
+import { stretchesOf, type ChosenStretches, type PulseStretch } from './stretches.js';
 import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 import { weakSegments, type WeakSegment } from './weak.js';
@@ -90,7 +90,7 @@ export function pulsesOf(signal: PulseSignal, wish: PulseWish): PulseResult {
   if (chosen.kind !== 'stretches') return chosen;
   const measured: MeasuredPulses[] = [];
   for (const stretch of chosen.use) {
-    const one = settled(signal, stretch, wish, chosen.all, chosen.warnings);
+    const one = settled(signal, stretch, wish, chosen);
     if (one.kind === 'measured') measured.push(one);
     else if (chosen.use.length === 1) return one;
   }
@@ -113,17 +113,16 @@ function settled(
   signal: PulseSignal,
   stretch: PulseStretch,
   wish: PulseWish,
-  all: readonly SteadyStretch[],
-  warnings: readonly RotationWarning[],
+  chosen: ChosenStretches,
 ): MeasuredPulses | UnusableRotation {
-  const whole = ofStretch(signal, stretch, wish, all, warnings);
+  const whole = ofStretch(signal, stretch, wish, chosen);
   const length = stretch.to - stretch.from;
-  if (whole.kind !== 'measured' || !warnings.includes('UNSTEADY_PART_LEFT_OUT')) return whole;
+  if (whole.kind !== 'measured' || !chosen.warnings.includes('UNSTEADY_PART_LEFT_OUT')) return whole;
   if (!whole.warnings.includes('DRIFTING') || 0.6 * length < Math.max(SETTLED_PULSES, SETTLED_TURNS * wish.perTurn))
     return whole;
   const parts = SETTLED_PARTS.map(([a, b]) => {
     const part = { ...stretch, from: stretch.from + Math.floor(a * length), to: stretch.from + Math.ceil(b * length) };
-    return ofStretch(signal, part, wish, all, warnings);
+    return ofStretch(signal, part, wish, chosen);
   }).filter((one): one is MeasuredPulses => one.kind === 'measured');
   const size = (one: MeasuredPulses) => Math.abs(one.driftPercent);
   const best = parts.reduce<MeasuredPulses>((a, b) => (size(b) < size(a) ? b : a), whole);
@@ -134,8 +133,7 @@ function ofStretch(
   signal: PulseSignal,
   stretch: PulseStretch,
   wish: PulseWish,
-  all: readonly SteadyStretch[],
-  warnings: readonly RotationWarning[],
+  chosen: ChosenStretches,
 ): MeasuredPulses | UnusableRotation {
   const timeS = signal.timeS.subarray(stretch.from, stretch.to);
   const counted = countPulses(timeS, wish.perTurn);
@@ -146,12 +144,14 @@ function ofStretch(
   return {
     ...result,
     warnings: [
-      ...warnings,
-      ...result.warnings,
-      ...signal.notes,
-      ...(weak.length > 0 ? (['WEAK_SEGMENT'] as const) : []),
+      ...new Set([
+        ...chosen.warnings,
+        ...result.warnings,
+        ...signal.notes,
+        ...(weak.length > 0 ? (['WEAK_SEGMENT'] as const) : []),
+      ]),
     ],
-    stretches: all,
+    stretches: chosen.all,
     sense: stretch.sense,
     weakSegments: weak,
     from: signal.from,

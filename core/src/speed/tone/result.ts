@@ -24,8 +24,7 @@ export type ToneWarning =
   | 'ADDED_TONES'
   | 'WOW_TOO_SHORT'
   | 'LOSSY'
-  | 'IN_PIECES'
-  | 'OTHER_SPEEDS_IN_LOG';
+  | 'IN_PIECES';
 
 /** Where the tone sits in the recording and how clean it is. */
 export interface ToneFacts {
@@ -130,6 +129,5 @@ export const TONE_WARNINGS: Readonly<Record<ToneWarning, string>> = {
   WOW_TOO_SHORT: 'Less than two turns of a record: too short for wow.',
   LOSSY: 'Lossy sound: the coder adds flutter of its own, and wow under the limit stated cannot be told.',
   IN_PIECES: 'The tone comes and goes; it was measured piece by piece.',
-  OTHER_SPEEDS_IN_LOG: 'The recording holds other steady speeds too; they are listed.',
   MAYBE_3000_HZ_TAPE: 'The tone sits near 3000 Hz: is this a 3000 Hz tape?',
 };

@@ -46,12 +46,6 @@ export async function findBands(source: SampleSource, channel: number): Promise<
   return bandsOf(pitches, step / source.sampleRate);
 }
 
-/** As {@link findBands}, from the bytes of a WAV file; none where it cannot be read. */
-export async function findBandsOf(bytes: ByteSource, channel: number): Promise<ToneBand[]> {
-  const layout = await readWavHeader(bytes);
-  return layout.kind === 'unusable' ? [] : findBands(wavSamples(bytes, layout), channel);
-}
-
 /** Frequency of a frame's one strong line, Hz; 0 when there is none. */
 function pitchOf(samples: Float64Array, rate: number): number {
   const size = samples.length;
