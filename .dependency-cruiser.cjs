@@ -51,7 +51,10 @@ module.exports = {
     {
       name: 'sql-only-in-repositories',
       severity: 'error',
-      from: { path: '^server/src', pathNot: '(^server/src/db/|repository|seed|data|main)' },
+      from: {
+        path: '^server/src',
+        pathNot: '(^server/src/db/|^server/src/backup/|repository|jobs/lists|seed|data|main)',
+      },
       to: { path: 'node_modules/(knex|pg)/' },
     },
     {

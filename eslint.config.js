@@ -7,7 +7,9 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 
 export default ts.config(
-  { ignores: ['**/node_modules', '**/dist', '.data', '.cache', 'e2e/results', '.dependency-cruiser.cjs'] },
+  {
+    ignores: ['**/node_modules', '**/dist', '.data', '.cache', 'e2e/results', '.dependency-cruiser.cjs', 'core/kernel'],
+  },
   js.configs.recommended,
   ...ts.configs.recommended,
   {

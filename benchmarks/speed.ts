@@ -68,13 +68,31 @@ if (reference.status === 0) {
   console.log('numpy and scipy are not installed (python3-numpy, python3-scipy): no comparison');
 }
 
+/** `gauge` on a file, as a process of its own: seconds from its start to its end and the memory it held. */
+function asProcess(command: string, file: string, ...options: readonly string[]) {
+  const from = performance.now();
+  const child = spawnSync(
+    process.execPath,
+    ['--import', join(import.meta.dirname, 'held.mjs'), 'cli/bin/gauge.mjs', command, file, ...options, '--json'],
+    { cwd: join(import.meta.dirname, '..'), encoding: 'utf8' },
+  );
+  if (child.status !== 0) throw new Error(child.stderr);
+  const { megabytes } = JSON.parse(child.stderr.trim().split('\n').at(-1) as string) as { megabytes: number };
+  return { seconds: (performance.now() - from) / 1000, megabytes };
+}
+
+const times = (count: number, run: () => { seconds: number; megabytes: number }) => {
+  const all = Array.from({ length: count }, run);
+  const seconds = median(all.map((one) => one.seconds)).toFixed(2);
+  return `median of ${count} ${seconds} s, ${median(all.map((one) => one.megabytes)).toFixed(0)} MB`;
+};
+
+asProcess('tone', path, '--nominal', '3150');
+console.log(`60 s as a whole process: ${times(5, () => asProcess('tone', path, '--nominal', '3150'))}`);
 const long = join(dir, 'half-hour.wav');
 writeFileSync(long, toneWav(1800));
-const child = spawnSync(process.execPath, ['--import', 'tsx', join(import.meta.dirname, 'half-hour.ts'), long], {
-  encoding: 'utf8',
-});
-console.log(child.stdout.trim() || child.stderr);
-rmSync(dir, { recursive: true });
+console.log(`30 min as a whole process: ${times(3, () => asProcess('tone', long, '--nominal', '3150'))}`);
+rmSync(long);
 
 const motor = writeWav(
   [
@@ -90,6 +108,11 @@ const motor = writeWav(
   44100,
 );
 const sound = { lines: 'blades', count: 7, minRpm: 100, maxRpm: 40000, nominalRpm: null, reversing: false } as const;
+const whirr = join(dir, 'motor.wav');
+writeFileSync(whirr, motor);
+const heardAs = ['--lines-per-turn', '7', '--nominal-rpm', '28000'];
+console.log(`sound of 30 s as a whole process: ${times(3, () => asProcess('sound', whirr, ...heardAs))}`);
+rmSync(dir, { recursive: true });
 console.log(
   `sound of 30 s: median of three ${(await timed(3, () => listenWav(memorySource(motor), sound))).toFixed(0)} ms`,
 );

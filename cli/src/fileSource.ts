@@ -14,14 +14,19 @@ export async function withFile<T>(path: string, use: (source: ByteSource) => Pro
   try {
     const stat = await handle.stat();
     if (!stat.isFile()) throw new CliRefusal('NO_FILE', `${path} is not a file.`);
-    return await use({ size: stat.size, read: (offset, length) => readAt(handle, offset, length) });
+    let kept = new Uint8Array(0);
+    const read = (offset: number, length: number) => {
+      if (kept.length < length) kept = new Uint8Array(length);
+      return readAt(handle, kept.subarray(0, length), offset);
+    };
+    return await use({ size: stat.size, read });
   } finally {
     await handle.close();
   }
 }
 
-async function readAt(handle: FileHandle, offset: number, length: number): Promise<Uint8Array> {
-  const buffer = new Uint8Array(length);
+async function readAt(handle: FileHandle, buffer: Uint8Array, offset: number): Promise<Uint8Array> {
+  const { length } = buffer;
   let got = 0;
   while (got < length) {
     const { bytesRead } = await handle.read(buffer, got, length - got, offset + got);

@@ -4,6 +4,7 @@ import { fixed, signed } from '@amber-gauge/core/quantity';
 import {
   AXIS_UNITS,
   measureGyro,
+  MOST_PER_TURN,
   measurePulses,
   measurePulseWav,
   ROTATION_REFUSALS,
@@ -49,7 +50,8 @@ export async function pulsesCommand(args: readonly string[]): Promise<CommandAns
   const options = readOptions(args, names, PULSES_USAGE, ['as-is', 'both-edges']);
   const { file, values } = options;
   const perTurn = positive(values['per-turn'], 'per-turn');
-  if (!Number.isInteger(perTurn)) throw new CliRefusal('USAGE', `--per-turn is a whole number. ${PULSES_USAGE}`);
+  if (!Number.isInteger(perTurn) || perTurn > MOST_PER_TURN)
+    throw new CliRefusal('USAGE', `--per-turn is a whole number up to ${MOST_PER_TURN}. ${PULSES_USAGE}`);
   const nominalRpm = positive(values['nominal-rpm'], 'nominal-rpm');
   const own = only({
     bothEdges: options.flags['both-edges'] || undefined,

@@ -3,6 +3,7 @@
  * e^{-i 2 pi k n / N}, no scaling forward, 1/N on the inverse.
  */
 import { CoreError } from '../errors.js';
+import { ownWorkspace } from './kernel/workspace.js';
 
 /** A plan for one length; reuse it, the twiddles cost more than a transform. */
 export interface FftPlan {
@@ -35,16 +36,10 @@ export function nextPowerOfTwo(n: number): number {
 }
 
 function makePlan(size: number): FftPlan {
-  // Twiddles of each stage stand together, stage of span s from s on: read in order, kind to the cache.
-  const cos = new Float64Array(size);
-  const sin = new Float64Array(size);
-  for (let span = 1; span < size; span *= 2) {
-    for (let k = 0; k < span; k++) {
-      cos[span + k] = Math.cos((Math.PI * k) / span);
-      sin[span + k] = -Math.sin((Math.PI * k) / span);
-    }
-  }
-  const reversed = bitReversal(size);
+  const [cos, sin] = [new Float64Array(size), new Float64Array(size)];
+  fillTwiddles(cos, sin);
+  const reversed = new Uint32Array(size);
+  fillBitReversal(reversed);
   const forward = (re: Float64Array, im: Float64Array) => transform(size, re, im, cos, sin, reversed);
   return {
     size,
@@ -59,13 +54,60 @@ function makePlan(size: number): FftPlan {
   };
 }
 
-function bitReversal(size: number): Uint32Array {
-  const table = new Uint32Array(size);
-  const half = size >>> 1;
-  for (let i = 1; i < size; i++) {
+/**
+ * Cosines and sines of -pi k / span at span + k, for every power of two `span` below the arrays' length:
+ * those of a stage stand together, read in order, kind to the cache. The longest serve the others.
+ */
+function fillTwiddles(cos: Float64Array, sin: Float64Array): void {
+  const last = cos.length / 2;
+  for (let k = 0; 2 * k <= last; k++) {
+    const c = Math.cos((Math.PI * k) / last);
+    const s = -Math.sin((Math.PI * k) / last);
+    cos[last + k] = c;
+    sin[last + k] = s;
+    if (k > 0) {
+      cos[2 * last - k] = -c;
+      sin[2 * last - k] = s;
+    }
+  }
+  for (let span = 1; span < last; span *= 2) {
+    const stride = last / span;
+    for (let k = 0; k < span; k++) {
+      cos[span + k] = cos[last + k * stride] as number;
+      sin[span + k] = sin[last + k * stride] as number;
+    }
+  }
+}
+
+/** Tables and data of a compiled transform of `points` in a memory of its own; null where there is none. */
+export function compiledTransform(points: number) {
+  const own = ownWorkspace();
+  if (!own) return null;
+  // One stage more than the transform needs: the turns between a spectrum and that of its pairs.
+  const [cosAt, sinAt] = [own.space(16 * points), own.space(16 * points)];
+  const reversedAt = own.space(4 * points);
+  // One place more than the points: room for the last bin of a spectrum of real values.
+  const [reAt, imAt] = [own.room(8 * points + 8), own.room(8 * points + 8)];
+  fillTwiddles(own.values(cosAt, 2 * points), own.values(sinAt, 2 * points));
+  fillBitReversal(own.counts(reversedAt, points));
+  const { transform: forward } = own.calls;
+  return {
+    own,
+    reAt,
+    imAt,
+    /** Where cosines and sines of -pi k / points begin. */
+    turnsAt: [cosAt + 8 * points, sinAt + 8 * points] as const,
+    run: () => forward(points, reAt, imAt, cosAt, sinAt, reversedAt),
+    /** The other way, without 1/points: real and imaginary part change places. */
+    runBack: () => forward(points, imAt, reAt, cosAt, sinAt, reversedAt),
+  };
+}
+
+function fillBitReversal(table: Uint32Array): void {
+  const half = table.length >>> 1;
+  for (let i = 1; i < table.length; i++) {
     table[i] = ((table[i >>> 1] as number) >>> 1) | (i & 1 ? half : 0);
   }
-  return table;
 }
 
 function transform(
@@ -120,53 +162,4 @@ function firstStage(size: number, re: Float64Array, im: Float64Array): void {
     re[i + 1] = ar - br;
     im[i + 1] = ai - bi;
   }
-}
-
-/**
- * Spectrum of `size` real values (missing ones are 0): bins 0..size/2, by one transform of half the
- * length over pairs of neighbours. @throws CoreError BAD_SHAPE unless `size` is a power of two >= 4.
- */
-export function realSpectrum(values: ArrayLike<number>, size: number): { re: Float64Array; im: Float64Array } {
-  const half = size / 2;
-  const plan = fftPlan(half);
-  const zr = new Float64Array(half);
-  const zi = new Float64Array(half);
-  const pairs = Math.min(half, values.length >> 1);
-  for (let i = 0; i < pairs; i++) {
-    zr[i] = values[2 * i] as number;
-    zi[i] = values[2 * i + 1] as number;
-  }
-  if (values.length % 2 === 1 && values.length < size) zr[pairs] = values[values.length - 1] as number;
-  plan.forward(zr, zi);
-  return unpacked(zr, zi, half);
-}
-
-/** Splits the transform of pairs into that of the even and the odd values and joins the two. */
-function unpacked(zr: Float64Array, zi: Float64Array, half: number): { re: Float64Array; im: Float64Array } {
-  const re = new Float64Array(half + 1);
-  const im = new Float64Array(half + 1);
-  const step = Math.PI / half;
-  const stepCos = Math.cos(step);
-  const stepSin = -Math.sin(step);
-  let c = 1;
-  let s = 0;
-  for (let k = 0; k <= half; k++) {
-    if (k % 64 === 0) {
-      // The rotation is set right often enough that its error stays under a few units in the last place.
-      c = Math.cos(step * k);
-      s = -Math.sin(step * k);
-    }
-    const i = k === half ? 0 : k;
-    const j = k === 0 ? 0 : half - k;
-    const evenRe = 0.5 * ((zr[i] as number) + (zr[j] as number));
-    const evenIm = 0.5 * ((zi[i] as number) - (zi[j] as number));
-    const oddRe = 0.5 * ((zi[i] as number) + (zi[j] as number));
-    const oddIm = -0.5 * ((zr[i] as number) - (zr[j] as number));
-    re[k] = evenRe + oddRe * c - oddIm * s;
-    im[k] = evenIm + oddRe * s + oddIm * c;
-    const next = c * stepCos - s * stepSin;
-    s = c * stepSin + s * stepCos;
-    c = next;
-  }
-  return { re, im };
 }

@@ -1,9 +1,11 @@
 export * from './fft.js';
 export * from './gamma.js';
 export * from './kaiser.js';
+export { ownWorkspace, withoutKernel, workspace, type Workspace } from './kernel/workspace.js';
 export * from './random.js';
 export * from './rotation.js';
 export * from './solve.js';
+export * from './spectrum.js';
 export * from './statistics.js';
 export * from './symmetric.js';
 export * from './toleranceFactor.js';

@@ -3,10 +3,11 @@ import fc from 'fast-check';
 import { Matrix, solve } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { CoreError } from '../errors.js';
-import { fftPlan, realSpectrum } from './fft.js';
+import { fftPlan } from './fft.js';
 import { gainAt, lowPassTaps } from './kaiser.js';
 import { seeded } from './random.js';
 import { solveNormal } from './solve.js';
+import { realSpectrum } from './spectrum.js';
 
 describe('fft', () => {
   it('agrees with a general-purpose library', () => {

@@ -3,8 +3,7 @@
 /** Value at quantile q (0..1) by linear interpolation between order statistics (type 7). Empty gives 0. */
 export function quantile(values: ArrayLike<number>, q: number): number {
   if (values.length === 0) return 0;
-  const work = new Float64Array(values.length);
-  for (let i = 0; i < work.length; i++) work[i] = values[i] as number;
+  const work = new Float64Array(values);
   const position = q * (work.length - 1);
   const low = Math.floor(position);
   const a = select(work, low);

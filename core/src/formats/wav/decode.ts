@@ -1,4 +1,5 @@
 /** Bytes of a recording to samples in -1..1, one channel at a time. NaN and infinities become 0. */
+import { workspace } from '../../numeric/index.js';
 import type { ByteSource } from '../bytes.js';
 import type { SampleCoding, WavLayout } from './header.js';
 
@@ -65,9 +66,20 @@ function decodeAny(raw: Uint8Array, first: number, stride: number, out: Float64A
 /** Whether this machine writes its words as WAV files do. */
 const LITTLE_ENDIAN = new Uint8Array(new Uint16Array([1]).buffer)[0] === 1;
 
+/** Fewer samples than this are not worth copying into the compiled loop. */
+const WORTH_IT = 1024;
+
 /** The usual case, without a call a sample; straight from memory where words lie as the file has them. */
 function decode16(raw: Uint8Array, channel: number, channels: number, out: Float64Array): Float64Array {
   const frames = out.length;
+  const compiled = frames > WORTH_IT ? workspace() : null;
+  if (compiled) {
+    const wordsAt = compiled.put(raw.subarray(2 * channel));
+    const outAt = compiled.space(8 * frames);
+    compiled.calls.decodeWords(wordsAt, channels, frames, outAt);
+    out.set(compiled.values(outAt, frames));
+    return out;
+  }
   if (LITTLE_ENDIAN && raw.byteOffset % 2 === 0) {
     const words = new Int16Array(raw.buffer, raw.byteOffset, frames * channels);
     for (let i = 0, at = channel; i < frames; i++, at += channels) out[i] = (words[at] as number) / 32768;

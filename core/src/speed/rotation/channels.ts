@@ -114,6 +114,7 @@ async function sampled(
     edge: 'rising',
     dutyPercent: 100 * edges.duty,
     twoLevels: isTwoLevels(values, edges.swing),
+    notes: edges.coarse ? ['COARSE_EDGES'] : [],
   };
 }
 

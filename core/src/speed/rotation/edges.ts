@@ -29,7 +29,15 @@ export interface Edges {
   readonly swing: Swing;
   /** Share of the time above the middle. */
   readonly duty: number;
+  /** The signal jumps from level to level between two samples, and a pulse has few of them: see {@link COARSE}. */
+  readonly coarse: boolean;
 }
+
+/**
+ * A jump of more than `jump` of the swing between two samples says nothing of where between them it
+ * lies. With under `samples` to a pulse that shows in the wow: half a sample either way is 0.7 / samples.
+ */
+export const COARSE = { jump: 0.7, samples: 2000 } as const;
 
 /** Low and high level of the channel that swings most, from looks spread over the whole; null when none swings. */
 export async function swingOf(source: SampleSource, only: number | null = null): Promise<Swing | null> {
@@ -86,6 +94,7 @@ export async function edgesOf(
     levels: Float64Array.from(found.levels),
     swing,
     duty: found.duty(),
+    coarse: period < COARSE.samples && rough.jumps() > 0.9,
   };
 }
 
@@ -179,6 +188,7 @@ export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number,
   let top = -Infinity;
   let bottom = Infinity;
   let above = 0;
+  let jumped = 0;
   const push = (samples: Float64Array) => {
     for (let k = 0; k < samples.length; k++) {
       const sample = samples[k] as number;
@@ -204,6 +214,7 @@ export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number,
         if (edges.length > 0) levels.push((top - bottom) / (high - low));
         [top, bottom] = [value, value];
         edges.push(crossing);
+        if (value - before > COARSE.jump * (high - low)) jumped++;
         armed = false;
         crossing = null;
       }
@@ -211,7 +222,14 @@ export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number,
       n++;
     }
   };
-  return { edges, levels, push, duty: () => (n === 0 ? 0 : above / n) };
+  return {
+    edges,
+    levels,
+    push,
+    duty: () => (n === 0 ? 0 : above / n),
+    /** Share of the edges that came in one jump. */
+    jumps: () => (edges.length === 0 ? 0 : jumped / edges.length),
+  };
 }
 
 /** Rising crossings of the middle with hysteresis, at times that need not be even. */

@@ -70,17 +70,24 @@ const WHEEL_ROUNDS = 3;
 
 /**
  * Measures the pulses in the text of a CSV file.
- * @throws CoreError OUT_OF_RANGE unless perTurn is a whole number >= 1 and nominalRpm above zero.
+ * @throws CoreError OUT_OF_RANGE unless perTurn is a whole number from 1 to {@link MOST_PER_TURN} and nominalRpm above zero.
  */
 export async function measurePulses(text: string, wish: PulseWish): Promise<PulseResult> {
   requirePositive(wish.nominalRpm, 'nominalRpm');
-  if (!Number.isInteger(wish.perTurn) || wish.perTurn < 1) {
-    throw new CoreError('OUT_OF_RANGE', 'perTurn must be a whole number of at least 1', { perTurn: wish.perTurn });
-  }
+  requirePerTurn(wish.perTurn);
   const table = readTable(text);
   if (table.kind === 'unusable') return table;
   const signal = await chosenSignal(table, wish.columns ?? guessPulseColumns(table), wish);
   return signal.kind === 'signal' ? pulsesOf(signal, wish) : signal;
+}
+
+/** Pulses a turn, at most: the finest encoders of such machines have a tenth of it. */
+export const MOST_PER_TURN = 10_000;
+
+/** @throws CoreError OUT_OF_RANGE unless `perTurn` is a whole number from 1 to {@link MOST_PER_TURN}. */
+export function requirePerTurn(perTurn: number): void {
+  if (!Number.isInteger(perTurn) || perTurn < 1 || perTurn > MOST_PER_TURN)
+    throw new CoreError('OUT_OF_RANGE', `perTurn must be a whole number from 1 to ${MOST_PER_TURN}`, { perTurn });
 }
 
 /** Measures one channel's pulses, however they were found: each steady stretch by itself. */

@@ -25,7 +25,8 @@ export type RotationWarning =
   | 'WEAK_SEGMENT'
   | 'GAPS'
   | 'OTHER_SPEEDS_IN_LOG'
-  | 'WOW_TOO_SHORT';
+  | 'WOW_TOO_SHORT'
+  | 'COARSE_EDGES';
 
 /** Steady speed of a shaft with its uncertainty, drift and periodic lines. */
 export interface Rotation {
@@ -131,5 +132,7 @@ export const ROTATION_WARNINGS: Readonly<Record<RotationWarning, string>> = {
   GAPS: 'The log has gaps; they were bridged.',
   OTHER_SPEEDS_IN_LOG: 'The log holds other steady speeds too; they are listed.',
   WOW_TOO_SHORT: 'Less than two turns: too short for wow.',
+  COARSE_EDGES:
+    'The signal jumps between two samples: an edge is known to one sample only, and that shows in the wow. For a figure of wow sample at least 2000 times a pulse; the mean is not touched.',
   UNIT_GUESSED: 'The unit of the axes was guessed from the nominal speed; check it.',
 };

@@ -39,6 +39,25 @@ describe('pulses in a recording', () => {
     expect(result.lines[0]?.peakPercent).toBeCloseTo(0.2, 1);
   });
 
+  it('says when jumps between two samples make wow of their own', async () => {
+    const wave = (samplesAPulse: number, shape: (turn: number) => number) =>
+      Float64Array.from({ length: 20 * RATE }, (_, n) => shape((n / samplesAPulse) % 1));
+    const square = (turn: number) => (turn < 0.4 ? 0.7 : -0.1);
+    // A steady drive; what wow is shown is the sampling's: within half a sample either way.
+    const coarse = await measured(wave(250.3, square), 60, (60 * RATE) / 250.3 / 60);
+    expect(coarse.warnings).toContain('COARSE_EDGES');
+    expect(coarse.unweightedPeakPercent ?? 0).toBeLessThan(70 / 250);
+    const fine = await measured(wave(2500.3, square), 6, (60 * RATE) / 2500.3 / 6);
+    expect(fine.warnings).not.toContain('COARSE_EDGES');
+    const sine = await measured(
+      wave(250.3, (turn) => Math.sin(2 * Math.PI * turn)),
+      60,
+      (60 * RATE) / 250.3 / 60,
+    );
+    expect(sine.warnings).not.toContain('COARSE_EDGES');
+    expect(sine.unweightedPeakPercent ?? 1).toBeLessThan(0.01);
+  });
+
   it('finds the wheel’s spacing from a recording within a tenth', async () => {
     const places = [0, 0.05, 0, -0.04];
     const samples = new Float64Array(30 * RATE);
@@ -49,6 +68,13 @@ describe('pulses in a recording', () => {
     const spacing = (await measured(samples, 4, 150)).spacingErrorsPercent;
     const wanted = places.map((place, i) => 100 * ((places[(i + 1) % 4] as number) - place));
     spacing.forEach((value, i) => expect(Math.abs(value - (wanted[i] as number))).toBeLessThan(0.9));
+  });
+
+  it('refuses a count of pulses a turn that no wheel has, before anything is made room for', async () => {
+    const bytes = memorySource(writeWav([new Float64Array(RATE)], RATE));
+    for (const perTurn of [0, 1.5, 10_001, 1e9])
+      await expect(measurePulseWav(bytes, { perTurn, nominalRpm: 45 })).rejects.toThrow(/1 to 10000/);
+    await expect(measurePulses('0\n1\n2\n3\n', { perTurn: 1e9, nominalRpm: 45 })).rejects.toThrow(/1 to 10000/);
   });
 
   it('refuses silence and what is no recording, by name', async () => {

@@ -3,7 +3,7 @@ import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '.
 import type { AskedSpeed } from '../asked.js';
 import type { PulseSignal } from './channels.js';
 import { edgesOf, swingOf } from './edges.js';
-import { pulsesOf, type MeasuredPulses, type PulseWish } from './pulses.js';
+import { pulsesOf, requirePerTurn, type MeasuredPulses, type PulseWish } from './pulses.js';
 import type { UnusableRotation } from './result.js';
 
 const refuse = (reason: UnusableRotation['reason']): UnusableRotation => ({ kind: 'unusable', reason, line: 0 });
@@ -15,6 +15,7 @@ export async function measurePulseWav(
   bytes: ByteSource,
   wish: SignalWish,
 ): Promise<MeasuredPulses | UnusableRotation | AskedSpeed> {
+  requirePerTurn(wish.perTurn);
   const layout = await readWavHeader(bytes);
   if (layout.kind === 'unusable') return refuse(layout.reason);
   const source = wavSamples(bytes, layout);
@@ -53,6 +54,6 @@ export async function signalIn(
     tickS: 0,
     edge: 'rising',
     dutyPercent: 100 * edges.duty,
-    notes: [],
+    notes: edges.coarse ? ['COARSE_EDGES'] : [],
   };
 }

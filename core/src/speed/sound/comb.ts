@@ -4,6 +4,7 @@
  * Each tooth adds the logarithm of how much likelier its level (absent, weak, strong) is under the
  * comb than by chance among as many stray lines.
  */
+import { ownWorkspace } from '../../numeric/index.js';
 import { SOUND_DEFAULTS as D } from './defaults.js';
 import type { SoundFrame } from './frames.js';
 
@@ -26,66 +27,110 @@ function multiplesOf(linesPerTurn: LinesPerTurn, teeth: number): Int32Array {
   );
 }
 
-/** Log-likelihood ratio of every candidate of `grid` for one frame. */
-export function combEvidence(frame: SoundFrame, grid: Float64Array, linesPerTurn: LinesPerTurn): Float32Array {
-  const out = new Float32Array(grid.length);
-  if (frame.lineHz.length === 0) return out;
-  const map = levelMap(frame);
-  const teethMost = teethOf(linesPerTurn);
-  const multiples = multiplesOf(linesPerTurn, teethMost);
-  const { line, other } = toothWeights(map, Math.max(...multiples));
-  const { levels } = map;
-  const inverse = 1 / map.cellHz;
-  for (let g = 0; g < grid.length; g++) {
-    const f = grid[g] as number;
-    const teeth = Math.min(teethMost, Math.floor(frame.topHz / f));
-    const cells = f * inverse;
-    let sum = 0;
-    for (let k = Math.max(1, Math.ceil(D.lowestHz / f)); k <= teeth; k++) {
-      const level = levels[(k * cells + 0.5) | 0] as number;
-      const multiple = multiples[k] as number;
-      sum += (multiple > 0 ? line[3 * multiple + level] : other[level]) as number;
+/** Log-likelihood ratio of every candidate of a grid, for one frame after another. */
+export function combEvidence(grid: Float64Array, linesPerTurn: LinesPerTurn): (frame: SoundFrame) => Float32Array {
+  const multiples = multiplesOf(linesPerTurn, teethOf(linesPerTurn));
+  let adder: ToothAdder | null = null;
+  let last: SoundFrame | null = null;
+  return (frame) => {
+    if (frame.lineHz.length === 0) return new Float32Array(grid.length);
+    if (!adder || last?.binHz !== frame.binHz || last.topHz !== frame.topHz) {
+      const rows = toothRows(frame, grid, multiples.length - 1);
+      adder = compiledAdder(rows, grid.length, cellCount(frame)) ?? plainAdder(rows, grid.length);
     }
-    out[g] = sum;
-  }
-  return out;
+    last = frame;
+    const levels = levelMap(frame);
+    return Float32Array.from(adder(levels, toothWeights(levels, multiples)));
+  };
 }
 
-interface LevelMap {
-  readonly cellHz: number;
-  readonly levels: Uint8Array;
+/** Sums of what the teeth weigh at the levels given; good until the next call. */
+type ToothAdder = (levels: Uint8Array, weights: Float64Array) => Float64Array;
+
+/** Where tooth k of the candidates from `first` on lies: indices of cells. */
+interface ToothRow {
+  readonly k: number;
+  readonly first: number;
+  readonly cells: Uint16Array;
 }
+
+/** The rows of teeth that lie in a frame's range; they are the same for all frames of a recording. */
+function toothRows(frame: SoundFrame, grid: Float64Array, teeth: number): ToothRow[] {
+  const cellHz = cellOf(frame);
+  return Array.from({ length: teeth }, (_, i) => {
+    const k = i + 1;
+    const first = grid.findIndex((f) => k * f >= D.lowestHz);
+    const beyond = grid.findIndex((f) => k * f > frame.topHz);
+    if (first < 0) return { k, first: 0, cells: new Uint16Array(0) };
+    const inside = grid.subarray(first, beyond < 0 ? grid.length : Math.max(first, beyond));
+    return { k, first, cells: Uint16Array.from(inside, (f) => (k * f) / cellHz + 0.5) };
+  });
+}
+
+/** All rows laid out once in a memory of its own; null where there is none. */
+function compiledAdder(rows: readonly ToothRow[], size: number, cells: number): ToothAdder | null {
+  const own = ownWorkspace();
+  if (!own) return null;
+  const laid = rows.map((row) => ({ ...row, count: row.cells.length, at: own.put(row.cells) }));
+  const [levelsAt, sumsAt] = [own.space(cells), own.space(8 * size)];
+  const weightsAt = own.space(24 * (rows.length + 1));
+  return (levels, weights) => {
+    own.bytes(levelsAt, cells).set(levels);
+    own.values(weightsAt, weights.length).set(weights);
+    const sums = own.values(sumsAt, size).fill(0);
+    for (const { k, first, count, at } of laid)
+      own.calls.addTooth(levelsAt, at, count, weightsAt + 24 * k, sumsAt + 8 * first);
+    return sums;
+  };
+}
+
+function plainAdder(rows: readonly ToothRow[], size: number): ToothAdder {
+  return (levels, weights) => {
+    const sums = new Float64Array(size);
+    for (const { k, first, cells } of rows) {
+      cells.forEach((cell, i) => {
+        sums[first + i] = (sums[first + i] as number) + (weights[3 * k + (levels[cell] as number)] as number);
+      });
+    }
+    return sums;
+  };
+}
+
+const cellOf = (frame: SoundFrame): number => frame.binHz / 2;
+const cellCount = (frame: SoundFrame): number => Math.ceil(frame.topHz / cellOf(frame)) + 2;
 
 /** The highest level of a line within the tolerance of each place, on cells of half a bin. */
-function levelMap(frame: SoundFrame): LevelMap {
-  const cellHz = frame.binHz / 2;
-  const levels = new Uint8Array(Math.ceil(frame.topHz / cellHz) + 2);
+function levelMap(frame: SoundFrame): Uint8Array {
+  const cellHz = cellOf(frame);
+  const levels = new Uint8Array(cellCount(frame));
   frame.lineHz.forEach((hz, i) => {
     const reach = D.toleranceBins * frame.binHz + D.tolerancePart * hz;
     const from = Math.max(0, Math.ceil((hz - reach) / cellHz));
     const to = Math.min(levels.length - 1, Math.floor((hz + reach) / cellHz));
     for (let c = from; c <= to; c++) levels[c] = Math.max(levels[c] as number, frame.level[i] as number);
   });
-  return { cellHz, levels };
+  return levels;
 }
 
 /**
- * What a tooth adds when absent, weak or strong; chance is how much of the axis such lines cover. Line
- * teeth fade with their multiple m: `line` holds three weights each, from 3 m on.
+ * What a tooth k adds when absent, weak or strong, from 3 k on; chance is how much of the axis such
+ * lines cover. Line teeth fade with their multiple.
  */
-function toothWeights({ levels }: LevelMap, multiples: number) {
+function toothWeights(levels: Uint8Array, multiples: Int32Array): Float64Array {
   const covered = [0, 0, 0];
   for (const level of levels) covered[level] = (covered[level] as number) + 1;
   const weak = Math.max(0.02, (covered[1] as number) / levels.length);
   const strong = Math.max(0.005, (covered[2] as number) / levels.length);
   const chance = [Math.max(0.05, 1 - weak - strong), weak, strong];
   const weights = (of: readonly number[]) => of.map((p, level) => Math.log(p / (chance[level] as number)));
-  const line = new Float64Array(3 * (multiples + 1));
-  for (let m = 1; m <= multiples; m++) {
-    const there = D.lineThere * Math.exp((1 - m) / D.lineFade);
-    line.set(weights([1 - there, there * (1 - D.lineStrong), there * D.lineStrong]), 3 * m);
-  }
-  return { line, other: Float64Array.from(weights(D.otherTooth)) };
+  const other = weights(D.otherTooth);
+  const out = new Float64Array(3 * multiples.length);
+  multiples.forEach((multiple, k) => {
+    const there = D.lineThere * Math.exp((1 - multiple) / D.lineFade);
+    const line = () => weights([1 - there, there * (1 - D.lineStrong), there * D.lineStrong]);
+    out.set(multiple > 0 ? line() : other, 3 * k);
+  });
+  return out;
 }
 
 /** Shaft speed from the lines that lie on the comb of `roughHz`, least squares over their numbers; with how many line teeth. */

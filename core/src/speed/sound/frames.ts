@@ -1,6 +1,13 @@
 /** A recording as a row of short spectra, each reduced to the lines that stand out of its noise. */
 import type { SampleSource } from '../../formats/index.js';
-import { lowPassTaps, nextPowerOfTwo, quantile, realSpectrum, symmetricSums } from '../../numeric/index.js';
+import {
+  hannWindow,
+  lowPassTaps,
+  nextPowerOfTwo,
+  quantile,
+  symmetricSums,
+  windowedPower,
+} from '../../numeric/index.js';
 import { SOUND_DEFAULTS as D } from './defaults.js';
 
 /** Lines of one frame: frequency in Hz and level 1 (stands out) or 2 (strong), rising in frequency. */
@@ -52,7 +59,7 @@ export async function soundFrames(
   const length = Math.round(D.frameS * source.sampleRate);
   const durationS = source.frames / source.sampleRate;
   const hop = Math.round(Math.max(D.hopS, durationS / D.mostFrames) * source.sampleRate);
-  const window = Float64Array.from({ length }, (_, n) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (n + 0.5)) / length));
+  const window = hannWindow(length);
   const frames: SoundFrame[] = [];
   for (let start = 0; start + length <= source.frames; start += hop) {
     const [samples] = await source.read(start, length, [channel]);
@@ -82,7 +89,6 @@ export async function loudestChannel(source: SampleSource): Promise<{ channel: n
 }
 
 function frameOf(samples: Float64Array, window: Float64Array, rate: number, timeS: number): SoundFrame {
-  const windowed = new Float64Array(samples.length);
   let offset = 0;
   for (const value of samples) offset += value;
   offset /= samples.length;
@@ -90,14 +96,11 @@ function frameOf(samples: Float64Array, window: Float64Array, rate: number, time
   for (let n = 0; n < samples.length; n++) {
     const value = (samples[n] as number) - offset;
     square += value * value;
-    windowed[n] = value * (window[n] as number);
   }
   const size = nextPowerOfTwo(samples.length);
-  const { re, im } = realSpectrum(windowed, size);
   const binHz = rate / size;
-  const top = Math.min(re.length - 2, Math.floor(Math.min(D.highestHz, 0.45 * rate) / binHz));
-  const power = new Float64Array(top + 2);
-  for (let k = 0; k < power.length; k++) power[k] = (re[k] as number) ** 2 + (im[k] as number) ** 2;
+  const top = Math.min(size / 2 - 1, Math.floor(Math.min(D.highestHz, 0.45 * rate) / binHz));
+  const power = windowedPower(samples, window, size, { offset }).subarray(0, top + 2);
   return {
     timeS,
     rms: Math.sqrt(square / samples.length),
@@ -115,8 +118,9 @@ function standOut(power: Float64Array, binHz: number, padding: number) {
   const reach = Math.max(1, Math.round(padding));
   for (let k = Math.max(reach + 1, Math.ceil(D.lowestHz / binHz)); k < power.length - reach - 1; k++) {
     const p = power[k] as number;
+    if (!isTop(power, k, reach)) continue;
     const over = p / floor(k);
-    if (over < D.weak || !isTop(power, k, reach)) continue;
+    if (over < D.weak) continue;
     lineHz.push((k + vertex(power, k)) * binHz);
     level.push(over >= D.strong ? 2 : 1);
   }

@@ -84,7 +84,7 @@ interface Followed {
 }
 
 function followed(frames: readonly SoundFrame[], grid: Float64Array, per: LinesPerTurn): Followed {
-  const evidence = frames.map((frame) => combEvidence(frame, grid, per));
+  const evidence = frames.map(combEvidence(grid, per));
   const path = bestPath(evidence);
   const fine = frames.map((frame, t) => refined(frame, grid[path[t] as number] as number, per));
   return {

@@ -1,4 +1,5 @@
 /** The likeliest course of the speed through a row of frames, and how other combs do along it. */
+import { workspace, type Workspace } from '../../numeric/index.js';
 import { SOUND_DEFAULTS as D } from './defaults.js';
 
 /** Grid index for each frame: most evidence in all, less a cost for every step of change (Viterbi 1967). */
@@ -6,12 +7,45 @@ export function bestPath(evidence: readonly Float32Array[]): Int32Array {
   const frames = evidence.length;
   const size = evidence[0]?.length ?? 0;
   const from: Int16Array[] = [];
+  const step = compiledStep(size) ?? plainStep(size);
   let score = Float64Array.from(evidence[0] ?? []);
-  let next = new Float64Array(size);
+  for (let t = 1; t < frames; t++) {
+    const { next, back } = step(score, evidence[t] as Float32Array);
+    from.push(back);
+    score = next;
+  }
+  const path = new Int32Array(frames);
+  let at = score.reduce((best, value, g) => (value > (score[best] as number) ? g : best), 0);
+  for (let t = frames - 1; t >= 0; t--) {
+    path[t] = at;
+    if (t > 0) at += (from[t - 1] as Int16Array)[at] as number;
+  }
+  return path;
+}
+
+/** Scores after one more frame, and for each the way back to where it came from. */
+type Step = (score: Float64Array, row: Float32Array) => { next: Float64Array<ArrayBuffer>; back: Int16Array };
+
+function compiledStep(size: number): Step | null {
+  if (!workspace()) return null;
+  return (score, row) => {
+    const w = workspace() as Workspace;
+    const [scoreAt, rowAt] = [w.put(score), w.put(row)];
+    const [queueAt, leftAt, rightAt] = [w.space(4 * size), w.space(4 * size), w.space(4 * size)];
+    const [left, right, nextAt] = [w.space(8 * size), w.space(8 * size), w.space(8 * size)];
+    const backAt = w.space(2 * size);
+    w.calls.slideBest(scoreAt, size, 1, D.reach, D.stepCost, queueAt, left, leftAt);
+    w.calls.slideBest(scoreAt, size, -1, D.reach, D.stepCost, queueAt, right, rightAt);
+    w.calls.joinSides(size, left, leftAt, right, rightAt, rowAt, nextAt, backAt);
+    return { next: w.values(nextAt, size).slice(), back: w.shorts(backAt, size).slice() };
+  };
+}
+
+function plainStep(size: number): Step {
   const left = slidingBest(size);
   const right = slidingBest(size);
-  for (let t = 1; t < frames; t++) {
-    const row = evidence[t] as Float32Array;
+  return (score, row) => {
+    const next = new Float64Array(size);
     const back = new Int16Array(size);
     left.run(score, 1);
     right.run(score, -1);
@@ -21,16 +55,8 @@ export function bestPath(evidence: readonly Float32Array[]): Int32Array {
       next[g] = (low >= high ? low : high) + (row[g] as number);
       back[g] = ((low >= high ? left.at[g] : right.at[g]) as number) - g;
     }
-    from.push(back);
-    [score, next] = [next, score];
-  }
-  const path = new Int32Array(frames);
-  let at = score.reduce((best, value, g) => (value > (score[best] as number) ? g : best), 0);
-  for (let t = frames - 1; t >= 0; t--) {
-    path[t] = at;
-    if (t > 0) at += (from[t - 1] as Int16Array)[at] as number;
-  }
-  return path;
+    return { next, back };
+  };
 }
 
 /**

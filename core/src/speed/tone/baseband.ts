@@ -6,7 +6,7 @@
  * output. Linear phase, so output m belongs to input sample m D exactly. Both stages work on blocks
  * and four outputs at a time: each tap is fetched once for four sums that need not wait for each other.
  */
-import { lowPassTaps, symmetricSums } from '../../numeric/index.js';
+import { lowPassTaps, mixingSums, symmetricSums, workspace } from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 
 /** Complex baseband at `rate`; output i belongs to time i / rate. */
@@ -121,7 +121,7 @@ function mixingDecimator(taps: Float64Array, factor: number, cyclesPerSample: nu
     const { data, filled } = tail.with(samples);
     const count = Math.max(0, Math.ceil((filled - half - centre) / factor));
     if (re.length < count) [re, im] = [new Float64Array(count), new Float64Array(count)];
-    foldedSums({ data, centre, factor, count, even, odd }, re, im);
+    mixingSums(data, { even, odd }, centre, factor, count, re, im);
     turnBack(re, im, count, outputs, factor * cyclesPerSample);
     outputs += count;
     emit(re, im, count);
@@ -132,76 +132,25 @@ function mixingDecimator(taps: Float64Array, factor: number, cyclesPerSample: nu
   return { push, finish: () => push(new Float64Array(half)) };
 }
 
-interface Folding {
-  readonly data: Float64Array;
-  readonly centre: number;
-  readonly factor: number;
-  readonly count: number;
-  readonly even: Float64Array;
-  readonly odd: Float64Array;
-}
-
-/** Sums of the symmetric and the antisymmetric taps about each centre, four centres at a time. */
-function foldedSums({ data, centre, factor, count, even, odd }: Folding, re: Float64Array, im: Float64Array): void {
-  const half = even.length - 1;
-  const middle = even[0] as number;
-  // The last group ends at the last output. With fewer than four, what is written past them is not used.
-  for (let group = 0; group < count; group += 4) {
-    const m = Math.max(0, Math.min(group, count - 4));
-    const a = centre + m * factor;
-    const last = centre + (count - 1) * factor;
-    const b = Math.min(a + factor, last);
-    const c = Math.min(b + factor, last);
-    const d = Math.min(c + factor, last);
-    let reA = middle * (data[a] as number);
-    let reB = middle * (data[b] as number);
-    let reC = middle * (data[c] as number);
-    let reD = middle * (data[d] as number);
-    let imA = 0;
-    let imB = 0;
-    let imC = 0;
-    let imD = 0;
-    for (let i = 1; i <= half; i++) {
-      const e = even[i] as number;
-      const o = odd[i] as number;
-      let before = data[a - i] as number;
-      let after = data[a + i] as number;
-      reA += e * (before + after);
-      imA += o * (before - after);
-      before = data[b - i] as number;
-      after = data[b + i] as number;
-      reB += e * (before + after);
-      imB += o * (before - after);
-      before = data[c - i] as number;
-      after = data[c + i] as number;
-      reC += e * (before + after);
-      imC += o * (before - after);
-      before = data[d - i] as number;
-      after = data[d + i] as number;
-      reD += e * (before + after);
-      imD += o * (before - after);
-    }
-    re[m] = reA;
-    re[m + 1] = reB;
-    re[m + 2] = reC;
-    re[m + 3] = reD;
-    im[m] = imA;
-    im[m + 1] = imB;
-    im[m + 2] = imC;
-    im[m + 3] = imD;
-  }
-}
+/** Shorter blocks (those of the live meter) are not worth copying into the compiled loops. */
+const WORTH_IT = 512;
 
 /** Turns output `first + m` back by its count of cycles; set right from the exact count every 256. */
 function turnBack(re: Float64Array, im: Float64Array, count: number, first: number, cycles: number): void {
   const stepRe = Math.cos(2 * Math.PI * cycles);
   const stepIm = -Math.sin(2 * Math.PI * cycles);
+  const compiled = count > WORTH_IT ? workspace() : null;
+  const [reAt, imAt] = compiled ? [compiled.put(re.subarray(0, count)), compiled.put(im.subarray(0, count))] : [0, 0];
   for (let start = 0; start < count; start += 256) {
     const turned = (first + start) * cycles;
     const angle = -2 * Math.PI * (turned - Math.floor(turned));
     let c = Math.cos(angle);
     let s = Math.sin(angle);
     const end = Math.min(count, start + 256);
+    if (compiled) {
+      compiled.calls.turn(reAt + 8 * start, imAt + 8 * start, end - start, c, s, stepRe, stepIm);
+      continue;
+    }
     for (let m = start; m < end; m++) {
       const x = re[m] as number;
       const y = im[m] as number;
@@ -212,6 +161,9 @@ function turnBack(re: Float64Array, im: Float64Array, count: number, first: numb
       c = next;
     }
   }
+  if (!compiled) return;
+  re.set(compiled.values(reAt, count));
+  im.set(compiled.values(imAt, count));
 }
 
 /** Complex in, complex out at 1/factor of the rate. */
@@ -244,6 +196,16 @@ function polarSink(capacity: number) {
   let filled = 0;
   const push: ComplexPush = (re, im, count) => {
     const end = Math.min(count, capacity - filled);
+    const compiled = end > WORTH_IT ? workspace() : null;
+    if (compiled) {
+      const [reAt, imAt] = [compiled.put(re.subarray(0, end)), compiled.put(im.subarray(0, end))];
+      const [amplitudeAt, phaseAt] = [compiled.space(4 * end), compiled.space(8 * end)];
+      compiled.calls.polar(reAt, imAt, end, amplitudeAt, phaseAt);
+      amplitude.set(compiled.singles(amplitudeAt, end), filled);
+      phase.set(compiled.values(phaseAt, end), filled);
+      filled += end;
+      return;
+    }
     for (let m = 0; m < end; m++) {
       const x = re[m] as number;
       const y = im[m] as number;

@@ -1,10 +1,11 @@
 /** What the page draws: speed over time and the flutter spectrum, thinned to a few thousand points. */
-import { nextPowerOfTwo, realSpectrum, rotation } from '../../numeric/index.js';
+import { hannWindow, nextPowerOfTwo, windowedPower } from '../../numeric/index.js';
+import { takeOff } from './basis.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { deviationLine, type ResidualDeviation } from './flutter.js';
 import type { PhaseTrack } from './phase.js';
 import type { FlutterSpectrum, SpeedSeries } from './result.js';
-import { durationS, spinner, type TrendFit } from './trend.js';
+import { durationS, type TrendFit } from './trend.js';
 
 /** Deviation from the mean in percent at the track's rate: curve, lines and rest together. */
 export function totalDeviation(
@@ -14,39 +15,29 @@ export function totalDeviation(
   meanHz: number,
 ): Float64Array {
   const lines = fit.lines.map((line) => deviationLine(line, meanHz));
-  const waves = new Float64Array(2 * lines.length);
-  const spin = spinner(
-    lines.map((line) => line.hz),
-    track.rate,
+  const slow = derivative(fit.curve).map((c) => (100 * c * 2) / durationS(track) / (2 * Math.PI) / meanHz);
+  slow[0] = (slow[0] as number) + 100 * (track.centreHz / meanHz - 1);
+  const out = rest.unweighted.slice(0, track.phase.length);
+  const parts = [...slow, ...lines.flatMap((line) => [line.cos, line.sin])];
+  takeOff(
+    out,
+    Float64Array.from(parts, (part) => -part),
+    {
+      track: { ...track, usable: new Uint8Array(out.length).fill(1) },
+      order: slow.length - 1,
+      lineHz: lines.map((line) => line.hz),
+    },
   );
-  const out = new Float64Array(track.phase.length);
-  const last = track.phase.length - 1;
-  for (let n = 0; n < out.length; n++) {
-    spin.next(waves, 0);
-    const slow = curveHz(track, fit.curve, (2 * n) / last - 1);
-    let value = 100 * ((track.centreHz + slow) / meanHz - 1) + (rest.unweighted[n] as number);
-    lines.forEach((line, i) => {
-      value += line.cos * (waves[2 * i] as number) + line.sin * (waves[2 * i + 1] as number);
-    });
-    out[n] = value;
-  }
   return out;
 }
 
-/** Frequency of the slow curve at x in -1..1, Hz against the centre, by the derivative of the series. */
-function curveHz(track: PhaseTrack, curve: Float64Array, x: number): number {
-  let p0 = 1;
-  let p1 = x;
-  let d0 = 0;
-  let d1 = 1;
-  let sum = curve.length > 1 ? (curve[1] as number) : 0;
-  for (let k = 2; k < curve.length; k++) {
-    const p2 = ((2 * k - 1) * x * p1 - (k - 1) * p0) / k;
-    const d2 = d0 + (2 * k - 1) * p1;
-    sum += (curve[k] as number) * d2;
-    [p0, p1, d0, d1] = [p1, p2, d1, d2];
+/** Legendre coefficients of the derivative of a Legendre series, one fewer (at least one). */
+function derivative(curve: Float64Array): Float64Array {
+  const out = new Float64Array(Math.max(1, curve.length - 1));
+  for (let j = 0; j < curve.length - 1; j++) {
+    for (let k = j + 1; k < curve.length; k += 2) out[j] = (out[j] as number) + (2 * j + 1) * (curve[k] as number);
   }
-  return (sum * 2) / durationS(track) / (2 * Math.PI);
+  return out;
 }
 
 /** Error against nominal in steps of at least 40 ms: mean of each step and half its spread. */
@@ -76,22 +67,11 @@ export function speedSeries(track: PhaseTrack, deviation: Float64Array, meanErro
 export function flutterSpectrum(track: PhaseTrack, deviation: Float64Array): FlutterSpectrum {
   const length = Math.min(deviation.length, 131072);
   const size = nextPowerOfTwo(Math.max(8, length));
-  const windowed = new Float64Array(length);
-  const turn = rotation((2 * Math.PI) / length, 0.5);
-  let windowSquares = 0;
-  for (let n = 0; n < length; n++) {
-    const window = 0.5 - 0.5 * turn.cos();
-    windowSquares += window * window;
-    windowed[n] = window * (deviation[n] as number);
-  }
-  const { re, im } = realSpectrum(windowed, size);
+  const window = hannWindow(length);
+  const windowSquares = window.reduce((sum, value) => sum + value * value, 0);
   const reach = Math.max(1, Math.round((2 * size) / length));
-  const scale = 4 / (windowSquares * size);
-  const power = Float64Array.from(
-    { length: size / 2 },
-    (_, k) => ((re[k] as number) ** 2 + (im[k] as number) ** 2) * scale,
-  );
-  return thinned(power, reach, track.rate / size);
+  const power = windowedPower(deviation.subarray(0, length), window, size, { scale: 4 / (windowSquares * size) });
+  return thinned(power.subarray(0, size / 2), reach, track.rate / size);
 }
 
 function thinned(power: Float64Array, reach: number, binHz: number): FlutterSpectrum {

@@ -1,49 +1,41 @@
 /** Drift: the steady speed's last tenth less its first tenth, the periodic lines fitted out. */
 import { solveNormal } from '../../numeric/index.js';
+import { normalSums, takeOff } from './basis.js';
 import type { PhaseTrack } from './phase.js';
-import { legendre, type TrendFit } from './trend.js';
+import type { TrendFit } from './trend.js';
 
 /** Drift in percent of the mean: a tone rising 1 % over its length drifts +0.9 %. */
 export function driftPercent(track: PhaseTrack, fit: TrendFit, meanHz: number): number {
   const tenth = Math.floor(track.phase.length / 10);
   if (tenth < 6) return 0;
-  const first = meanStep(track, fit, 0, tenth);
-  const last = meanStep(track, fit, track.phase.length - tenth, track.phase.length);
+  const slow = slowPhase(track, fit);
+  const first = meanStep(part(slow, 0, tenth));
+  const last = meanStep(part(slow, slow.phase.length - tenth, slow.phase.length));
   if (first === null || last === null) return 0;
   return (100 * (last - first) * track.rate) / (2 * Math.PI * meanHz);
 }
 
-/** Curve plus residual, that is the phase without its lines, radians; samples `from` to `to`. */
-function slowPhase(track: PhaseTrack, fit: TrendFit, from: number, to: number): Float64Array {
-  const order = fit.curve.length - 1;
-  const basis = new Float64Array(order + 1);
-  const last = track.phase.length - 1;
-  const out = fit.residual.slice(from, to);
-  for (let i = 0; i < out.length; i++) {
-    legendre((2 * (from + i)) / last - 1, basis, order);
-    let value = out[i] as number;
-    for (let k = 0; k <= order; k++) value += (fit.curve[k] as number) * (basis[k] as number);
-    out[i] = value;
-  }
-  return out;
+/** Curve plus residual, that is the phase without its lines. */
+function slowPhase(track: PhaseTrack, fit: TrendFit): PhaseTrack {
+  const phase = fit.residual.slice();
+  takeOff(
+    phase,
+    fit.curve.map((coefficient) => -coefficient),
+    { track, order: fit.curve.length - 1, lineHz: [] },
+  );
+  return { ...track, phase };
 }
 
+const part = (track: PhaseTrack, from: number, to: number): PhaseTrack => ({
+  ...track,
+  phase: track.phase.subarray(from, to),
+  usable: track.usable.subarray(from, to),
+});
+
 /** Mean phase step a sample over a stretch, from a quadratic fitted to it (robust against end noise). */
-function meanStep(track: PhaseTrack, fit: TrendFit, from: number, to: number): number | null {
-  const phase = slowPhase(track, fit, from, to);
-  const matrix = new Float64Array(9);
-  const rhs = new Float64Array(3);
-  const row = new Float64Array(3);
-  const span = to - from - 1;
-  for (let n = from; n < to; n++) {
-    if (!track.usable[n]) continue;
-    legendre((2 * (n - from)) / span - 1, row, 2);
-    for (let i = 0; i < 3; i++) {
-      rhs[i] = (rhs[i] as number) + (row[i] as number) * (phase[n - from] as number);
-      for (let j = 0; j < 3; j++)
-        matrix[3 * i + j] = (matrix[3 * i + j] as number) + (row[i] as number) * (row[j] as number);
-    }
-  }
+function meanStep(track: PhaseTrack): number | null {
+  const { matrix, rhs } = normalSums({ track, order: 2, lineHz: [] }, 2);
+  for (let i = 0; i < 3; i++) for (let j = 0; j < i; j++) matrix[3 * j + i] = matrix[3 * i + j] as number;
   const solved = solveNormal(matrix, rhs);
-  return solved ? (2 * (solved.coefficients[1] as number)) / span : null;
+  return solved ? (2 * (solved.coefficients[1] as number)) / (track.phase.length - 1) : null;
 }

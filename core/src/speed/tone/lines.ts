@@ -2,7 +2,7 @@
  * Periodic lines in a phase track: strongest first from the spectrum of what is left, each tuned in
  * frequency by least squares, kept only when far above the noise around it.
  */
-import { nextPowerOfTwo, quantile, realSpectrum, rotation, solveNormal } from '../../numeric/index.js';
+import { hannWindow, nextPowerOfTwo, quantile, solveNormal, windowedPower, workspace } from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import type { PhaseTrack } from './phase.js';
 import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
@@ -20,8 +20,9 @@ export function fitLinesAndTrend(track: PhaseTrack): TrendFit {
   let order = 1;
   let frequencies: readonly number[] = [];
   let fit = fitTrend(track, order, frequencies);
+  const squares = windowSquares(track);
   for (let round = 0; round < 10; round++) {
-    const spectrum = residualSpectrum(track, fit.residual);
+    const spectrum = residualSpectrum(track, fit.residual, squares);
     const wanted = wantedOrder(track, fit, slowNoiseOf(track, spectrum));
     if (wanted > order) {
       order = wanted;
@@ -101,21 +102,22 @@ function sampledMedian(values: Float64Array, most: number): number {
 }
 
 /** Spectrum of the residual, zero-padded to a power of two. */
-export function residualSpectrum(track: PhaseTrack, residual: Float64Array): ResidualSpectrum {
-  const length = residual.length;
-  const size = nextPowerOfTwo(Math.max(8, length));
-  const windowed = new Float64Array(length);
-  const turn = rotation((2 * Math.PI) / length, 0.5);
-  let squares = 0;
-  for (let n = 0; n < length; n++) {
-    const window = 0.5 - 0.5 * turn.cos();
-    if (track.usable[n]) squares += window * window;
-    windowed[n] = window * (residual[n] as number);
-  }
-  const { re, im } = realSpectrum(windowed, size);
-  const power = new Float64Array(re.length);
-  for (let k = 0; k < power.length; k++) power[k] = ((re[k] as number) ** 2 + (im[k] as number) ** 2) / squares;
-  return { binHz: track.rate / size, power };
+export function residualSpectrum(
+  track: PhaseTrack,
+  residual: Float64Array,
+  squares = windowSquares(track),
+): ResidualSpectrum {
+  const size = nextPowerOfTwo(Math.max(8, residual.length));
+  const window = hannWindow(residual.length);
+  return { binHz: track.rate / size, power: windowedPower(residual, window, size, { scale: 1 / squares }) };
+}
+
+/** Sum of the squares of the window over what is usable. */
+function windowSquares({ phase, usable }: PhaseTrack): number {
+  // A Hann window's mean square is 3/8 exactly.
+  if (!usable.includes(0)) return 0.375 * phase.length;
+  const window = hannWindow(phase.length);
+  return window.reduce((sum, value, n) => sum + (usable[n] ? value * value : 0), 0);
 }
 
 /** Blocks that a slow curve is looked for in: it has at most a few bends over the whole length. */
@@ -179,8 +181,7 @@ function newLines(
   const peaks: { hz: number; power: number }[] = [];
   for (let k = Math.max(2, Math.floor(lowest / binHz)); k < Math.min(power.length - 2, highest / binHz); k++) {
     const p = power[k] as number;
-    if (p < D.lineRatio * floor(k)) continue;
-    if (p < (power[k - 1] as number) || p <= (power[k + 1] as number)) continue;
+    if (p < (power[k - 1] as number) || p <= (power[k + 1] as number) || p < D.lineRatio * floor(k)) continue;
     const hz = peakPosition(power, k) * binHz;
     if (hz >= lowest && p * hz * hz > dust) peaks.push({ hz, power: p });
   }
@@ -238,27 +239,44 @@ function tuned(track: PhaseTrack, order: number, start: readonly number[], lowes
 
 /** One Gauss-Newton step of a line's frequency: the residual against t sin and t cos, in hertz. */
 function frequencyShift(track: PhaseTrack, residual: Float64Array, hz: number, a: number, b: number): number {
-  const matrix = new Float64Array(9);
-  const rhs = new Float64Array(3);
-  const step = (2 * Math.PI * hz) / track.rate;
-  const middle = (residual.length - 1) / 2;
-  const turn = { c: 1, s: 0 };
-  const dc = Math.cos(step);
-  const ds = Math.sin(step);
-  for (let n = 0; n < residual.length; n++) {
-    const { c, s } = turn;
-    turn.c = c * dc - s * ds;
-    turn.s = c * ds + s * dc;
-    if (!track.usable[n]) continue;
-    const slope = ((n - middle) / track.rate) * (b * c - a * s);
-    const y = residual[n] as number;
-    const row = [c, s, slope] as const;
-    for (let i = 0; i < 3; i++) {
-      rhs[i] = (rhs[i] as number) + (row[i] as number) * y;
-      for (let j = 0; j < 3; j++)
-        matrix[3 * i + j] = (matrix[3 * i + j] as number) + (row[i] as number) * (row[j] as number);
-    }
-  }
-  const solved = solveNormal(matrix, rhs);
+  const [cc, cs, cd, ss, sd, dd, cy, sy, dy] = shiftSums(track, residual, (2 * Math.PI * hz) / track.rate, a, b);
+  const solved = solveNormal(Float64Array.of(cc, cs, cd, cs, ss, sd, cd, sd, dd), Float64Array.of(cy, sy, dy));
   return solved ? (solved.coefficients[2] as number) / (2 * Math.PI) : 0;
+}
+
+type Nine = [number, number, number, number, number, number, number, number, number];
+
+/** Products of cosine, sine and the slope t (b cos - a sin), t from the middle, then each with the residual. */
+function shiftSums(track: PhaseTrack, residual: Float64Array, step: number, a: number, b: number): Nine {
+  const [dc, ds] = [Math.cos(step), Math.sin(step)];
+  const compiled = workspace();
+  if (!compiled) return plainShiftSums(track, residual, dc, ds, a, b);
+  const [residualAt, usableAt, outAt] = [compiled.put(residual), compiled.put(track.usable), compiled.room(72)];
+  compiled.calls.shiftSums(residualAt, usableAt, residual.length, track.rate, dc, ds, a, b, outAt);
+  return [...compiled.values(outAt, 9)] as Nine;
+}
+
+function plainShiftSums(track: PhaseTrack, residual: Float64Array, dc: number, ds: number, a: number, b: number): Nine {
+  const middle = (residual.length - 1) / 2;
+  let [c, s] = [1, 0];
+  let [cc, cs, ss, cd, sd, dd, cy, sy, dy] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+  for (let n = 0; n < residual.length; n++) {
+    if (track.usable[n]) {
+      const d = ((n - middle) / track.rate) * (b * c - a * s);
+      const y = residual[n] as number;
+      cc += c * c;
+      cs += c * s;
+      ss += s * s;
+      cd += c * d;
+      sd += s * d;
+      dd += d * d;
+      cy += c * y;
+      sy += s * y;
+      dy += d * y;
+    }
+    const next = c * dc - s * ds;
+    s = c * ds + s * dc;
+    c = next;
+  }
+  return [cc, cs, cd, ss, sd, dd, cy, sy, dy];
 }

@@ -11,6 +11,7 @@ import { withoutAdded } from './added.js';
 import { basebandMaker, type Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from './display.js';
+import { differences } from './differences.js';
 import { driftPercent } from './drift.js';
 import { flutterFigures, residualDeviation, deviationLine } from './flutter.js';
 import { budget } from './budget.js';
@@ -47,7 +48,7 @@ export interface ToneOptions {
 const unusable = (reason: ToneRefusalReason): UnusableTone => ({ kind: 'unusable', reason });
 
 /** Samples read at a time. */
-const PIECE = 1 << 18;
+const PIECE = 1 << 16;
 
 /**
  * Measures the tone in a WAV file. Bad files come back as `unusable` with a reason.
@@ -237,13 +238,9 @@ const restPeak = (rest: Float64Array): number => quantile(rest.map(Math.abs), 0.
 
 /** A test tone keeps its pitch: a slow change of more than a tenth, or a wild rest, is music or a sweep. */
 function isSteady(track: PhaseTrack, fit: TrendFit, mean: number): boolean {
-  let square = 0;
-  for (let n = 1; n < fit.residual.length; n++) {
-    square += ((fit.residual[n] as number) - (fit.residual[n - 1] as number)) ** 2;
-  }
+  const { square } = differences(fit.residual, 1);
   const restHz = (Math.sqrt(square / fit.residual.length) * track.rate) / (2 * Math.PI);
-  let used = 0;
-  for (const flag of track.usable) used += flag;
+  const used = track.usable.includes(0) ? track.usable.reduce((sum, flag) => sum + flag, 0) : track.usable.length;
   return (
     restHz < 0.04 * mean && Math.abs(driftPercent(track, fit, mean)) < 6 && used > LEAST_USED * track.usable.length
   );

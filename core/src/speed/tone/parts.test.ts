@@ -8,7 +8,7 @@ import { quasiPeakDetector } from './quasiPeak.js';
 import { otherSpeed } from './speedByTone.js';
 import { synthTone, type SynthTone } from './synth.js';
 import { fitTrend, meanHz, waveSums } from './trend.js';
-import { notExceeded } from './flutter.js';
+import { notExceeded } from './sizes.js';
 import { weight, weightingDb } from './weighting.js';
 
 const measured = async (wish: SynthTone, coding: SampleCoding = 's16', copies = 1) => {

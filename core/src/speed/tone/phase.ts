@@ -2,7 +2,7 @@
  * The tone's phase as a continuous curve: unwrapped, carried over gaps by the speed on either side,
  * then filtered and decimated to the flutter rate.
  */
-import { lowPassTaps, symmetricSums } from '../../numeric/index.js';
+import { lowPassTaps, symmetricSums, workspace, type Workspace } from '../../numeric/index.js';
 import type { Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { wrap, type ToneStretch } from './presence.js';
@@ -29,14 +29,40 @@ export function phaseTrack(band: Baseband, stretch: ToneStretch): PhaseTrack {
 }
 
 function unwrapped(phase: Float64Array, usable: Uint8Array, rate: number): Float64Array {
+  const out = joined(phase);
+  if (usable.includes(0)) bridgeGaps(out, usable, Math.round(0.1 * rate));
+  return out;
+}
+
+/** Samples that the compiled loop is given at a time, and from which on it is worth the copying. */
+const AT_A_TIME = 65536;
+const WORTH_IT = 1024;
+
+/** The phase without its jumps. */
+function joined(phase: Float64Array): Float64Array {
   const out = new Float64Array(phase.length);
+  if (phase.length < WORTH_IT || !workspace()) return plainJoined(phase, out);
+  out[0] = phase[0] as number;
+  for (let from = 0; from < phase.length - 1; from += AT_A_TIME) {
+    const to = Math.min(phase.length, from + AT_A_TIME + 1);
+    const compiled = workspace() as Workspace;
+    const [phaseAt, outAt] = [compiled.put(phase.subarray(from, to)), compiled.space(8 * (to - from))];
+    compiled.calls.unwrap(phaseAt, to - from, outAt);
+    const piece = compiled.values(outAt, to - from);
+    // A piece begins at the sample the last one ended with: whole turns may lie between.
+    const shift = (out[from] as number) - (piece[0] as number);
+    for (let i = 1; i < piece.length; i++) out[from + i] = (piece[i] as number) + shift;
+  }
+  return out;
+}
+
+function plainJoined(phase: Float64Array, out: Float64Array): Float64Array {
   let turns = phase[0] ?? 0;
   out[0] = turns;
   for (let i = 1; i < phase.length; i++) {
     turns += wrap((phase[i] as number) - (phase[i - 1] as number));
     out[i] = turns;
   }
-  bridgeGaps(out, usable, Math.round(0.1 * rate));
   return out;
 }
 

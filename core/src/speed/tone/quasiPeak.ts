@@ -16,7 +16,7 @@ export interface QuasiPeakDetector {
 
 /** A detector whose indication is scaled so that a 4 Hz sine of amplitude a reads a. */
 export function quasiPeakDetector(rate: number): QuasiPeakDetector {
-  return detector(rate, 1 / sineGain());
+  return detector(rate, quasiPeakScale());
 }
 
 /** As {@link quasiPeakDetector} without the sine scale: long pulses of height 1 read 1. */
@@ -24,10 +24,15 @@ export function unscaledDetector(rate: number): QuasiPeakDetector {
   return detector(rate, 1);
 }
 
+/** What the detector does a sample at `rate`: share of the way smoothed, risen, and what is left falling. */
+export const quasiPeakSteps = (rate: number) => ({
+  smooth: 1 - Math.exp(-1 / (QUASI_PEAK.smoothS * rate)),
+  rise: 1 - Math.exp(-1 / (QUASI_PEAK.riseS * rate)),
+  fall: Math.exp(-1 / (QUASI_PEAK.fallS * rate)),
+});
+
 function detector(rate: number, scale: number): QuasiPeakDetector {
-  const smooth = 1 - Math.exp(-1 / (QUASI_PEAK.smoothS * rate));
-  const rise = 1 - Math.exp(-1 / (QUASI_PEAK.riseS * rate));
-  const fall = Math.exp(-1 / (QUASI_PEAK.fallS * rate));
+  const { smooth, rise, fall } = quasiPeakSteps(rate);
   let first = 0;
   let indication = 0;
   let largest = 0;
@@ -45,12 +50,15 @@ function detector(rate: number, scale: number): QuasiPeakDetector {
   };
 }
 
+/** What makes a 4 Hz sine of amplitude a read a. */
+export const quasiPeakScale = (): number => 1 / sineGain();
+
 let gain: number | null = null;
 function sineGain(): number {
   if (gain === null) {
     const rate = 4000;
     const plain = detector(rate, 1);
-    for (let n = 0; n < 8 * rate; n++) plain.push(Math.sin((2 * Math.PI * 4 * n) / rate));
+    for (let n = 0; n < 2 * rate; n++) plain.push(Math.sin((2 * Math.PI * 4 * n) / rate));
     gain = plain.largest;
   }
   return gain;

@@ -3,7 +3,7 @@
  * by itself against the nominal it is nearest to.
  */
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
-import { median, quantile, realSpectrum, nextPowerOfTwo } from '../../numeric/index.js';
+import { median, quantile, hannWindow, nextPowerOfTwo, windowedPower } from '../../numeric/index.js';
 import { ask, SAME_SPEED_PERCENT, type AskedSpeed } from '../asked.js';
 import { measureTone, measureWav, type ToneOptions } from './measure.js';
 import { between, shifted } from './part.js';
@@ -49,9 +49,7 @@ export async function findBands(source: SampleSource, channel: number): Promise<
 /** Frequency of a frame's one strong line, Hz; 0 when there is none. */
 function pitchOf(samples: Float64Array, rate: number): number {
   const size = samples.length;
-  const windowed = samples.map((value, n) => value * (0.5 - 0.5 * Math.cos((2 * Math.PI * n) / size)));
-  const { re, im } = realSpectrum(windowed, size);
-  const power = Float64Array.from(re, (x, k) => x * x + (im[k] as number) ** 2);
+  const power = windowedPower(samples, hannWindow(size), size);
   const first = Math.max(2, Math.ceil((100 * size) / rate));
   let top = first;
   for (let k = first; k < power.length - 2; k++) if ((power[k] as number) > (power[top] as number)) top = k;

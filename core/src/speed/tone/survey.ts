@@ -2,7 +2,7 @@
  * First look over a recording: short spectra spread over its length say which channel holds a tone,
  * near which frequency, how strong, and whether the recording is silent or overdriven.
  */
-import { median, nextPowerOfTwo, quantile, realSpectrum } from '../../numeric/index.js';
+import { median, nextPowerOfTwo, quantile, hannWindow, windowedPower, workspace } from '../../numeric/index.js';
 import type { SampleSource } from '../../formats/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 
@@ -38,11 +38,11 @@ export async function survey(source: SampleSource, nominalHz: number, channel: n
   for (const start of frameStarts(source.frames, size, source.sampleRate)) {
     const frames = await source.read(start, size, channels);
     frames.forEach((frame, i) => {
-      const peak = peakLevel(frame);
+      const { mean, peak, flatTop } = frameLevels(frame);
       levels[i] = Math.max(levels[i] as number, peak);
       (looks[i] as FrameLook[]).push({
-        ...lookAt(size, window, frame, source.sampleRate, nominalHz),
-        flatTop: flatTopShare(frame, peak),
+        ...lookAt(size, window, frame, { mean, rate: source.sampleRate, nominalHz }),
+        flatTop,
       });
     });
   }
@@ -53,9 +53,10 @@ export async function survey(source: SampleSource, nominalHz: number, channel: n
 /** Frequency of the tone in one short piece, Hz; null when it holds none near `nominalHz`. */
 export function lookForTone(samples: Float64Array, sampleRate: number, nominalHz: number): number | null {
   const size = nextPowerOfTwo(samples.length);
-  const look = lookAt(size, hannWindow(samples.length), samples, sampleRate, nominalHz);
+  const { mean, peak } = frameLevels(samples);
+  const look = lookAt(size, hannWindow(samples.length), samples, { mean, rate: sampleRate, nominalHz });
   const isTone = look.contrast >= D.surveyContrast && look.tonePower > 0.3 * look.totalPower;
-  return isTone && peakLevel(samples) > 1e-4 ? look.peakHz : null;
+  return isTone && peak > 1e-4 ? look.peakHz : null;
 }
 
 function frameStarts(frames: number, size: number, rate: number): number[] {
@@ -113,10 +114,10 @@ function lookAt(
   size: number,
   window: Float64Array,
   samples: Float64Array,
-  rate: number,
-  nominalHz: number,
+  { mean, rate, nominalHz }: { readonly mean: number; readonly rate: number; readonly nominalHz: number },
 ): Omit<FrameLook, 'flatTop'> {
-  const power = hannPower(size, window, samples);
+  // One-sided Hann power scaled so that a sine of amplitude A sums to A^2/2.
+  const power = windowedPower(samples, window, size, { offset: mean, scale: 2 / (0.375 * size * size) });
   const binHz = rate / size;
   const last = Math.min(size / 2 - 2, Math.floor((0.45 * rate) / binHz));
   const low = Math.max(3, Math.floor((nominalHz * D.searchLow) / binHz));
@@ -136,25 +137,6 @@ function lookAt(
     tonePower: band.power,
     totalPower: total,
   };
-}
-
-function hannWindow(size: number): Float64Array {
-  const step = (2 * Math.PI) / size;
-  return Float64Array.from({ length: size }, (_, i) => 0.5 - 0.5 * Math.cos(step * i));
-}
-
-/** One-sided Hann power spectrum scaled so that a sine of amplitude A sums to A^2/2. */
-function hannPower(size: number, window: Float64Array, samples: Float64Array): Float64Array {
-  let offset = 0;
-  for (const sample of samples) offset += sample;
-  offset /= samples.length || 1;
-  const windowed = new Float64Array(samples.length);
-  for (let i = 0; i < samples.length; i++) windowed[i] = ((samples[i] as number) - offset) * (window[i] as number);
-  const { re, im } = realSpectrum(windowed, size);
-  const scale = 2 / (0.375 * size * size);
-  const power = new Float64Array(size / 2 + 1);
-  for (let k = 0; k < power.length; k++) power[k] = scale * ((re[k] as number) ** 2 + (im[k] as number) ** 2);
-  return power;
 }
 
 /** Mean of 5 neighbouring bins: a tone with wow is wider than one bin. */
@@ -181,15 +163,31 @@ function bandAround(power: Float64Array, centre: number, binHz: number): { power
   return { power: sum, centroidHz: sum > 1e-29 ? (moment / sum) * binHz : centre };
 }
 
-function peakLevel(frame: Float64Array): number {
-  let peak = 0;
-  for (const sample of frame) if (Math.abs(sample) > peak) peak = Math.abs(sample);
-  return peak;
+interface FrameLevels {
+  readonly mean: number;
+  readonly peak: number;
+  /** Share of samples within 0.1 % of the peak: a sine has 0.028, one clipped by 2 % has 0.13. */
+  readonly flatTop: number;
 }
 
-/** Share of samples within 0.1 % of the frame's peak: a sine has 0.028, one clipped by 2 % has 0.13. */
-function flatTopShare(frame: Float64Array, peak: number): number {
+function frameLevels(frame: Float64Array): FrameLevels {
+  const compiled = frame.length > 0 ? workspace() : null;
+  if (!compiled) return plainFrameLevels(frame);
+  const [frameAt, outAt] = [compiled.put(frame), compiled.space(24)];
+  compiled.calls.frameLevels(frameAt, frame.length, outAt);
+  const [sum, peak, near] = compiled.values(outAt, 3) as unknown as [number, number, number];
+  return { mean: sum / frame.length, peak, flatTop: near / frame.length };
+}
+
+function plainFrameLevels(frame: Float64Array): FrameLevels {
+  let sum = 0;
+  let peak = 0;
+  for (const sample of frame) {
+    sum += sample;
+    peak = Math.max(peak, Math.abs(sample));
+  }
   let near = 0;
   for (const sample of frame) if (Math.abs(sample) >= 0.999 * peak) near++;
-  return frame.length === 0 ? 0 : near / frame.length;
+  const count = frame.length || 1;
+  return { mean: sum / count, peak, flatTop: frame.length === 0 ? 0 : near / count };
 }

@@ -5,7 +5,7 @@
  */
 import { CoreError } from '../../errors.js';
 import { solveNormal } from '../../numeric/index.js';
-import { BLOCK, columnCount, eachBlock, type BasisBlock } from './basis.js';
+import { columnCount, normalSums, takeOff } from './basis.js';
 import type { PhaseTrack } from './phase.js';
 
 /** A phase line: cosine and sine amplitudes in radians at `hz`, time counted from the track's start. */
@@ -89,12 +89,10 @@ export function legendre(x: number, out: Float64Array, order: number): void {
 
 function normalEquations(track: PhaseTrack, order: number, lineHz: readonly number[]) {
   const columns = columnCount(order, lineHz.length);
-  const matrix = new Float64Array(columns * columns);
-  const rhs = new Float64Array(columns);
   // Without gaps the products of waves have closed sums; those with the curve are added up.
   const closed = !track.usable.includes(0);
   const upTo = closed ? order : columns - 1;
-  eachBlock(track, order, lineHz, (block) => addBlock(matrix, rhs, block, track.phase, upTo));
+  const { matrix, rhs } = normalSums({ track, order, lineHz }, upTo);
   if (closed)
     addWaveProducts(
       matrix,
@@ -107,21 +105,6 @@ function normalEquations(track: PhaseTrack, order: number, lineHz: readonly numb
     for (let j = 0; j < i; j++) matrix[j * columns + i] = matrix[i * columns + j] as number;
   }
   return { matrix, rhs };
-}
-
-/** Adds a block's products with columns 0..`upTo` to the lower half of `matrix`, and all with the phase to `rhs`. */
-function addBlock(matrix: Float64Array, rhs: Float64Array, block: BasisBlock, phase: Float64Array, upTo: number): void {
-  const { start, count, columns: basis } = block;
-  const columns = rhs.length;
-  for (let i = 0; i < columns; i++) {
-    rhs[i] = (rhs[i] as number) + dot(basis, i * BLOCK, phase, start, count);
-    const row = i * columns;
-    const last = Math.min(i, upTo);
-    let j = 0;
-    for (; j + 3 <= last; j += 4) addFourDots(matrix, row + j, basis, i * BLOCK, j * BLOCK, count);
-    for (; j <= last; j++)
-      matrix[row + j] = (matrix[row + j] as number) + dot(basis, i * BLOCK, basis, j * BLOCK, count);
-  }
 }
 
 /** Lower half of the products of cosines and sines of `steps` (radians a sample) over n = 0..count - 1. */
@@ -159,85 +142,14 @@ export function waveSums(w: number, count: number): { readonly cos: number; read
   return { cos: size * Math.cos(turn), sin: size * Math.sin(turn) };
 }
 
-/** Adds the products of the column at `a` with the four from `b` on to `out[at]` and the three behind it. */
-function addFourDots(out: Float64Array, at: number, basis: Float64Array, a: number, b: number, count: number): void {
-  let s0 = 0;
-  let s1 = 0;
-  let s2 = 0;
-  let s3 = 0;
-  for (let i = 0; i < count; i++) {
-    const value = basis[a + i] as number;
-    s0 += value * (basis[b + i] as number);
-    s1 += value * (basis[b + BLOCK + i] as number);
-    s2 += value * (basis[b + 2 * BLOCK + i] as number);
-    s3 += value * (basis[b + 3 * BLOCK + i] as number);
-  }
-  out[at] = (out[at] as number) + s0;
-  out[at + 1] = (out[at + 1] as number) + s1;
-  out[at + 2] = (out[at + 2] as number) + s2;
-  out[at + 3] = (out[at + 3] as number) + s3;
-}
-
-function dot(a: Float64Array, from: number, b: Float64Array, start: number, count: number): number {
-  let even = 0;
-  let odd = 0;
-  const pairs = count & ~1;
-  for (let i = 0; i < pairs; i += 2) {
-    even += (a[from + i] as number) * (b[start + i] as number);
-    odd += (a[from + i + 1] as number) * (b[start + i + 1] as number);
-  }
-  if (pairs < count) even += (a[from + pairs] as number) * (b[start + pairs] as number);
-  return even + odd;
-}
-
-/** Cosines and sines of several frequencies, stepped by rotation, set right every 4096 samples. */
-export function spinner(lineHz: readonly number[], rate: number) {
-  const count = lineHz.length;
-  const cos = new Float64Array(count).fill(1);
-  const sin = new Float64Array(count);
-  const stepCos = Float64Array.from(lineHz, (hz) => Math.cos((2 * Math.PI * hz) / rate));
-  const stepSin = Float64Array.from(lineHz, (hz) => Math.sin((2 * Math.PI * hz) / rate));
-  let n = 0;
-  return {
-    /** Writes cos, sin pairs for the present sample into `out` from `at`, then steps on. */
-    next(out: Float64Array, at: number): void {
-      const settle = n % 4096 === 0;
-      for (let i = 0; i < count; i++) {
-        if (settle) {
-          const angle = (2 * Math.PI * (lineHz[i] as number) * n) / rate;
-          cos[i] = Math.cos(angle);
-          sin[i] = Math.sin(angle);
-        }
-        const c = cos[i] as number;
-        const s = sin[i] as number;
-        out[at + 2 * i] = c;
-        out[at + 2 * i + 1] = s;
-        cos[i] = c * (stepCos[i] as number) - s * (stepSin[i] as number);
-        sin[i] = c * (stepSin[i] as number) + s * (stepCos[i] as number);
-      }
-      n++;
-    },
-  };
-}
-
 function residualOf(
   track: PhaseTrack,
   coefficients: Float64Array,
   order: number,
   lineHz: readonly number[],
 ): Float64Array {
-  const out = new Float64Array(track.phase.length);
-  for (let n = 0; n < out.length; n++) out[n] = track.usable[n] ? (track.phase[n] as number) : 0;
-  eachBlock(track, order, lineHz, (block) => takeOff(out, coefficients, block));
+  const out = track.phase.slice();
+  if (track.usable.includes(0)) for (let n = 0; n < out.length; n++) if (!track.usable[n]) out[n] = 0;
+  takeOff(out, coefficients, { track, order, lineHz });
   return out;
-}
-
-function takeOff(out: Float64Array, coefficients: Float64Array, { start, count, columns }: BasisBlock): void {
-  for (let c = 0; c < coefficients.length; c++) {
-    const coefficient = coefficients[c] as number;
-    const at = c * BLOCK;
-    for (let i = 0; i < count; i++) {
-      out[start + i] = (out[start + i] as number) - coefficient * (columns[at + i] as number);
-    }
-  }
 }
