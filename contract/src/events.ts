@@ -9,8 +9,9 @@ import {
 } from '@amber-gauge/core/bench';
 import { z } from 'zod';
 import { laterBodySchemas } from './laterEvents.js';
+import { keySchema, momentSchema, wholeSchema } from './stored.js';
 
-const key = z.uuid();
+const key = keySchema;
 const short = z.string().max(400);
 const text = z.string().max(4000);
 const finite = z.number().refine(Number.isFinite);
@@ -29,7 +30,7 @@ export const speedBodySchema = z.object({
   wowPeakPercent: nullable,
   rpm: nullable,
   sourceName: short.nullable(),
-  runId: z.uuid().nullable(),
+  runId: key.nullable(),
   condition,
 });
 
@@ -65,9 +66,9 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
 
 export const eventSchema = z.object({
   key,
-  enteredAt: z.iso.datetime(),
+  enteredAt: momentSchema,
   device: z.string().min(1).max(64),
-  sequence: z.number().int().nonnegative(),
+  sequence: wholeSchema,
   stage: z.enum(STAGES),
   body: eventBodySchema,
 }) satisfies z.ZodType<BenchEvent>;

@@ -3,6 +3,7 @@ import { POWER_STATES, STAGES, TIMER_KINDS, type JobFacts } from '@amber-gauge/c
 import { modelSheetSchema } from '@amber-gauge/core/families';
 import { z } from 'zod';
 import { eventSchema, keptEventSchema } from './events.js';
+import { keySchema, momentSchema, wholeSchema } from './stored.js';
 
 const originSchema = z.object({
   kind: z.enum(['standard', 'practice', 'sheet', 'chosen']),
@@ -42,19 +43,39 @@ export const jobSchema = jobFieldsSchema.extend({
 export type Job = z.infer<typeof jobSchema>;
 
 /** A new unit; `id` is made by the client so that a repeated request makes one job. */
-export const newJobSchema = jobFieldsSchema.extend({ id: z.uuid() });
+export const newJobSchema = jobFieldsSchema.extend({ id: keySchema });
 
 /** A change to some fields, refused when `version` is not the present one. */
 export const changeJobSchema = z.object({
-  version: z.number().int().positive(),
+  version: wholeSchema.min(1),
   fields: jobFieldsSchema.partial(),
-  key: z.uuid(),
-  enteredAt: z.iso.datetime(),
+  key: keySchema,
+  enteredAt: momentSchema,
   device: z.string().min(1).max(64),
-  sequence: z.number().int().nonnegative(),
+  sequence: wholeSchema,
 });
 
-export const jobDetailSchema = z.object({ job: jobSchema, events: z.array(keptEventSchema) });
+/** A line that stands in the log but cannot be read here: damaged, or written by a newer version. */
+export const unreadableLineSchema = z.object({
+  position: z.number().int(),
+  kind: z.string(),
+  receivedAt: z.iso.datetime(),
+});
+export type UnreadableLine = z.infer<typeof unreadableLineSchema>;
+
+export const jobDetailSchema = z.object({
+  job: jobSchema,
+  /** All lines, or those behind the one that was named. */
+  events: z.array(keptEventSchema),
+  unreadable: z.array(unreadableLineSchema),
+  /** Lines in the whole log, with those that cannot be read. */
+  lines: z.number().int().nonnegative(),
+  /** The lines given are those behind the one named alone. */
+  onlyNew: z.boolean(),
+});
+
+/** The last line that is known of a log: what is asked for comes behind it. */
+export const knownLineSchema = z.object({ after: z.coerce.number().int().optional(), key: keySchema.optional() });
 export type JobDetail = z.infer<typeof jobDetailSchema>;
 
 const nullable = z.number().nullable();
@@ -101,9 +122,34 @@ export const jobListItemSchema = z.object({
   timers: z.array(listTimerSchema),
   lineCount: z.number().int(),
   lastAt: z.iso.datetime().nullable(),
+  /** Its place in a list: what is asked for next comes before it. */
+  movedAt: z.iso.datetime(),
 });
 export type JobListItem = z.infer<typeof jobListItemSchema>;
-export const jobListSchema = z.object({ jobs: z.array(jobListItemSchema) });
+/** Rows of one kind that a first look brings, and rows of a page. */
+export const LIST_FIRST = { hands: 60, waits: 60, back: 60, done: 20 } as const;
+export const LIST_PAGE = 60;
+/** Units with timers that a first look brings beside them. */
+export const LIST_TIMED = 200;
+
+/** What a list is asked for: nothing (the bench at a glance), a page of one kind, a search, or a family's open units. */
+export const listQuerySchema = z.object({
+  kind: z.enum(['hands', 'waits', 'back', 'done']).optional(),
+  beforeAt: momentSchema.optional(),
+  beforeId: keySchema.optional(),
+  search: z.string().trim().max(200).optional(),
+  family: z.string().max(64).optional(),
+});
+
+const kindCount = z.number().int().nonnegative();
+
+export const jobListSchema = z.object({
+  jobs: z.array(jobListItemSchema),
+  /** How many there are of each kind in all; null where a list was searched. */
+  counts: z.object({ hands: kindCount, waits: kindCount, back: kindCount, done: kindCount }).nullable(),
+  /** Jobs whose rows cannot be read here. */
+  unreadable: z.array(z.object({ id: z.string(), number: z.number().int() })),
+});
 
 export const postEventsSchema = z.object({ events: z.array(eventSchema).min(1).max(200) });
 export const eventsKeptSchema = z.object({ kept: z.array(keptEventSchema) });
@@ -124,7 +170,7 @@ export const benchKnowledgeSchema = z.object({
 /** A model's sheet as it is kept; version 0 where none was kept yet. */
 export const keptSheetSchema = z.object({
   model: z.string(),
-  version: z.number().int().nonnegative(),
+  version: wholeSchema,
   sheet: modelSheetSchema,
 });
 export type KeptSheet = z.infer<typeof keptSheetSchema>;
@@ -132,6 +178,6 @@ export type KeptSheet = z.infer<typeof keptSheetSchema>;
 /** A change of a sheet, refused when `version` is not the present one. */
 export const changeSheetSchema = z.object({
   model: z.string().trim().min(1, 'Name the model').max(240),
-  version: z.number().int().nonnegative(),
+  version: wholeSchema,
   sheet: modelSheetSchema,
 });

@@ -3,12 +3,13 @@ import { END_HOWS, GATES, TIMER_KINDS, type LaterBody } from '@amber-gauge/core/
 import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
 import { RESULTS, TRIALS } from '@amber-gauge/core/diagnosis';
 import { z } from 'zod';
+import { keySchema } from './stored.js';
 
-const key = z.uuid();
+const key = keySchema;
 const short = z.string().max(400);
 const word = short.min(1);
 const finite = z.number().refine(Number.isFinite);
-const positive = finite.refine((value) => value > 0, 'above zero');
+const positive = finite.positive('above zero');
 const nullable = finite.nullable();
 const fraction = finite.min(0).max(1);
 

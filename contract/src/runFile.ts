@@ -103,10 +103,10 @@ function leaves(path: string, value: unknown): [string, string][] {
   return entries.flatMap(([key, inner]) => leaves(path ? `${path}.${key}` : key, inner));
 }
 
-/** Text that would be read as something else stands in quotes. */
+/** Text that would be read as something else, by us or as a formula by a spreadsheet, stands in quotes. */
 function toCell(value: unknown): string {
   if (typeof value !== 'string') return String(value);
-  return fromCell(value) === value ? value : JSON.stringify(value);
+  return fromCell(value) === value && !/^[=+\-@\t\r]/.test(value) ? value : JSON.stringify(value);
 }
 
 function fromCell(cell: string): unknown {

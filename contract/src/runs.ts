@@ -8,10 +8,11 @@ import {
   type SpeedWarning,
 } from '@amber-gauge/core/speed';
 import { z } from 'zod';
+import { keySchema, momentSchema, singleSchema } from './stored.js';
 
 const finite = z.number().refine(Number.isFinite);
 const count = z.number().int().nonnegative();
-const row = z.array(finite).max(6000);
+const row = z.array(singleSchema).max(6000);
 
 export const lineSchema = z.object({ frequencyHz: finite, peakPercent: finite });
 
@@ -109,8 +110,8 @@ export const runFiguresSchema = z.object({
 export type RunFigures = z.infer<typeof runFiguresSchema>;
 
 export const newRunSchema = z.object({
-  id: z.uuid(),
-  jobId: z.uuid().nullable(),
+  id: keySchema,
+  jobId: keySchema.nullable(),
   /** Name of the recording or table, or what was done where there is no file. */
   fileName: z.string().max(260),
   fileBytes: count,
@@ -119,8 +120,8 @@ export const newRunSchema = z.object({
     .string()
     .regex(/^[0-9a-f]{64}$/)
     .nullable(),
-  sourceId: z.uuid().nullable(),
-  measuredAt: z.iso.datetime(),
+  sourceId: keySchema.nullable(),
+  measuredAt: momentSchema,
   figures: runFiguresSchema,
 });
 export type NewRun = z.infer<typeof newRunSchema>;
@@ -137,7 +138,7 @@ export const runListSchema = z.object({
 export type RunBrief = z.infer<typeof runListSchema>['runs'][number];
 
 /** Files a run without a job to one. */
-export const fileRunSchema = z.object({ jobId: z.uuid() });
+export const fileRunSchema = z.object({ jobId: keySchema });
 
 /** A measured run as it travels: plain arrays. */
 export function figuresOf(run: SpeedRun): RunFigures {

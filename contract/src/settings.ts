@@ -1,6 +1,7 @@
 /** Set-up: the shop, its mains, the capture key, the sound card; and the test tapes and records. */
 import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
+import { keySchema, wholeSchema } from './stored.js';
 
 export const settingFieldsSchema = z.object({
   shopName: z.string().trim().min(1, 'The shop needs a name').max(120),
@@ -28,7 +29,7 @@ export const settingsSchema = settingFieldsSchema.extend({
 export type Settings = z.infer<typeof settingsSchema>;
 
 export const changeSettingsSchema = z.object({
-  version: z.number().int().positive(),
+  version: wholeSchema.min(1),
   fields: settingFieldsSchema.partial(),
 });
 
@@ -43,9 +44,9 @@ export const sourceSchema = sourceFieldsSchema.extend({
   version: z.number().int().positive(),
 });
 export type Source = z.infer<typeof sourceSchema>;
-export const newSourceSchema = sourceFieldsSchema.extend({ id: z.uuid() });
+export const newSourceSchema = sourceFieldsSchema.extend({ id: keySchema });
 export const changeSourceSchema = z.object({
-  version: z.number().int().positive(),
+  version: wholeSchema.min(1),
   fields: sourceFieldsSchema.partial(),
 });
 export const sourceListSchema = z.object({ sources: z.array(sourceSchema) });

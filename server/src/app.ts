@@ -8,6 +8,9 @@ import { pinoHttp } from 'pino-http';
 import { errorHandler, HttpError, notFound } from './http/errors.js';
 import { guard } from './http/guard.js';
 import { nonceOf, security } from './http/security.js';
+import { storableOnly } from './http/wire.js';
+import type { BackupKeeper } from './backup/keeper.js';
+import { backupRoutes } from './features/backups/routes.js';
 import { healthRoutes } from './features/health/routes.js';
 import { jobRoutes } from './features/jobs/routes.js';
 import type { Services } from './features/jobs/service.js';
@@ -27,6 +30,8 @@ export interface AppOptions extends Services {
   readonly stream?: StreamRoutes | null;
   /** Requests a minute from one address. */
   readonly requestsPerMinute?: number;
+  /** Keeps backups; null where it was not told where. */
+  readonly backups?: BackupKeeper | null;
 }
 
 /** Largest JSON body: two hundred lines or one run with its series. */
@@ -70,8 +75,10 @@ function api(options: AppOptions): express.Router {
   });
   if (options.stream) router.use(options.stream.router);
   router.use(express.json({ limit: JSON_LIMIT }));
+  router.use(storableOnly);
   for (const routes of [jobRoutes, modelRoutes, photoRoutes, runRoutes, sourceRoutes, settingsRoutes, sheetRoutes])
     router.use(routes(options));
+  router.use(backupRoutes(options.backups ?? null));
   router.use(notFound);
   return router;
 }

@@ -1,9 +1,14 @@
+import { once } from 'node:events';
+import { connect, type AddressInfo } from 'node:net';
 import { ERROR_TABLE, errorSchema, settingsSchema } from '@amber-gauge/contract';
 import { randomUUID } from 'node:crypto';
+import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from '../src/app.js';
+import { connect as connectDb } from '../src/db/connect.js';
 import { migrationSource } from '../src/db/migrations/index.js';
-import { harness, newJob, type Harness } from './harness.js';
+import { harness, line, newJob, note, type Harness } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
@@ -34,8 +39,58 @@ describe('guards', () => {
     const answer = await request(h.app).get('/healthz');
     const policy = answer.headers['content-security-policy'] as string;
     expect(policy).toContain("script-src 'self'");
-    expect(policy.split(';').find((part) => part.startsWith('script-src'))).not.toContain('unsafe');
+    expect(
+      policy
+        .split(';')
+        .find((part) => part.startsWith('script-src'))
+        ?.trim(),
+    ).toBe("script-src 'self' 'wasm-unsafe-eval'");
     expect(answer.headers['x-powered-by']).toBeUndefined();
+  });
+
+  it('says when to come again while somebody holds what a request needs', async () => {
+    const job = newJob();
+    await request(h.app).post('/api/v1/jobs').send(job);
+    const hasty = connectDb(h.url, { min: 0, max: 2 }, { lock_timeout: 200 });
+    const app = createApp({ db: hasty, now: () => new Date(), logger: pino({ level: 'silent' }), pageDir: null });
+    const post = () =>
+      request(app)
+        .post(`/api/v1/jobs/${job.id}/events`)
+        .send({ events: [line(note('waits'))] });
+    await h.db.transaction(async (trx) => {
+      await trx('job').where({ id: job.id }).forUpdate().first();
+      const busy = await post();
+      expect([busy.status, code(busy.body), busy.headers['retry-after']]).toEqual([503, 'NOT_READY', '2']);
+    });
+    expect((await post()).status).toBe(201);
+    await hasty.destroy();
+  });
+
+  it('takes no second Host, no strange encoding, and no way up', async () => {
+    const server = h.app.listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    const { port } = server.address() as AddressInfo;
+    /** First line of the answer to a request as it stands. */
+    const raw = (text: string) =>
+      new Promise<string>((resolve) => {
+        const socket = connect(port, '127.0.0.1', () => socket.write(text));
+        socket.once('data', (data) => {
+          resolve(data.toString().split('\r\n')[0] ?? '');
+          socket.destroy();
+        });
+      });
+    const get = (path: string, more = '') => raw(`GET ${path} HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n${more}\r\n`);
+    expect(await get('/healthz')).toContain('200');
+    expect(await get('/healthz', 'Host: evil.example\r\n')).toMatch(/400|421/);
+    for (const path of ['/api/v1/jobs/%ff', '/%c0%ae%c0%ae/etc/passwd', '/assets/..%2f..%2fpackage.json', '/%e2%28'])
+      expect([path, await get(path)]).toEqual([path, expect.stringContaining('404')]);
+    server.close();
+    const odd = await request(h.app)
+      .post('/api/v1/jobs')
+      .set('content-type', 'application/json')
+      .set('content-encoding', 'compress')
+      .send('{}');
+    expect(odd.status).toBe(415);
   });
 
   it('says not found for strange addresses and ids', async () => {

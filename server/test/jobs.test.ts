@@ -69,6 +69,21 @@ describe('the bench log', () => {
     expect((await detail(id)).events.map((event) => event.key)).toHaveLength(2);
   });
 
+  it('gives the lines behind a known one alone, the whole log when that one is not there', async () => {
+    const { id } = await takeIn();
+    const [one, two, three] = [line(note('one')), line(note('two')), line(note('three'))];
+    const { kept } = (await post(id, [one, two])).body as { kept: { position: number; key: string }[] };
+    const last = kept[1] as { position: number; key: string };
+    await post(id, [three]);
+    const asked = async (query: string) =>
+      jobDetailSchema.parse((await request(h.app).get(`/api/v1/jobs/${id}?${query}`)).body);
+    const news = await asked(`after=${last.position}&key=${last.key}`);
+    expect([news.events.map(({ key }) => key), news.lines, news.onlyNew]).toEqual([[three.key], 3, true]);
+    // Another bench stands where that line was: its place alone proves nothing.
+    const other = await asked(`after=${last.position}&key=${three.key}`);
+    expect([other.events.length, other.lines, other.onlyNew]).toEqual([3, 3, false]);
+  });
+
   it('keeps lines sent at the same moment by two devices, both and once', async () => {
     const { id } = await takeIn();
     const lines = Array.from({ length: 12 }, (_, i) => line(note(`line ${i}`), { device: i % 2 ? 'phone' : 'laptop' }));
@@ -91,7 +106,7 @@ describe('the bench log', () => {
     const stroke = await post(two.id, [line({ kind: 'strike', target: kept.key, reason: 'x' })]);
     expect(stroke.status).toBe(422);
     const stolen = await post(two.id, [{ ...line(note('other')), key: kept.key }]);
-    expect(stolen.status).toBe(422);
+    expect(stolen.status).toBe(409);
     expect((await detail(two.id)).events).toHaveLength(0);
   });
 

@@ -188,6 +188,8 @@ export interface BenchEvent {
   readonly sequence: number;
   readonly stage: StageId;
   readonly body: EventBody;
+  /** Its place in the server's log, in order of receipt; absent while it waits to be kept. */
+  readonly position?: number | undefined;
 }
 
 /** Keys of other lines that a line speaks of; they must stand in the same log. */
@@ -219,11 +221,24 @@ const present = (keys: readonly (string | null)[]): string[] => keys.filter((key
 
 /** Lines in the order they happened: by time, then by device and its own count. */
 export function inOrder<T extends BenchEvent>(events: readonly T[]): T[] {
-  return [...events].sort(
+  // Times are read once a line, not once a comparison: logs grow long.
+  const timed = events.map((event) => ({ event, at: Date.parse(event.enteredAt) }));
+  timed.sort(
     (a, b) =>
-      Date.parse(a.enteredAt) - Date.parse(b.enteredAt) ||
-      (a.device === b.device ? a.sequence - b.sequence : a.device < b.device ? -1 : 1),
+      a.at - b.at ||
+      (a.event.device === b.event.device
+        ? a.event.sequence - b.event.sequence
+        : a.event.device < b.event.device
+          ? -1
+          : 1),
   );
+  return timed.map(({ event }) => event);
+}
+
+/** Lines in the order the server received them, those that still wait behind them as they were entered. */
+export function inReceipt<T extends BenchEvent>(events: readonly T[]): T[] {
+  const place = (event: BenchEvent) => event.position ?? Infinity;
+  return inOrder(events).sort((a, b) => (place(a) === place(b) ? 0 : place(a) - place(b)));
 }
 
 /** Keys of the lines that were struck out. */

@@ -237,3 +237,49 @@ describe('power is asked, not asserted', () => {
     expect(words(pack, power('pack-out'), volts(0.4, 'bulk cap'))).toBe('Pack out, discharged');
   });
 });
+
+describe('several devices', () => {
+  /** A line of a device at a minute of its clock, in the order of receipt given by its place in the list. */
+  const heard = (...said: readonly (readonly [device: string, minute: number, body: EventBody])[]): BenchEvent[] =>
+    said.map(([device, minute, body], i) => ({
+      key: `k${i}`,
+      enteredAt: new Date(Date.UTC(2026, 0, 1, 8, minute)).toISOString(),
+      device,
+      sequence: i,
+      stage: 'make-safe',
+      body,
+      position: i + 1,
+    }));
+  const dead = power('unplugged-unknown');
+  const live = power('live-direct');
+
+  it('a tablet an hour ahead that said “dead” does not outlive “on” said after it', () => {
+    const lines = heard(['tablet', 70, dead], ['tablet', 71, volts(1, 'bus')], ['desk', 12, live]);
+    expect(powerFrom(washer, lines).state).toBe('live-direct');
+    // In whatever order they are handed over.
+    expect(powerFrom(washer, [...lines].reverse()).state).toBe('live-direct');
+  });
+
+  it('“dead” from a tablet that was away does not undo what was switched on meanwhile', () => {
+    const lines = heard(['desk', 20, live], ['tablet', 10, dead], ['tablet', 11, volts(1, 'bus')]);
+    expect(powerFrom(washer, lines)).toMatchObject({ state: 'live-direct', chargeProved: false });
+    // The same said now counts.
+    expect(powerFrom(washer, heard(['desk', 20, live], ['tablet', 21, dead])).state).toBe('unplugged-unknown');
+  });
+
+  it('“on” from a tablet that was away counts, however old it is', () => {
+    const lines = heard(['desk', 20, dead], ['desk', 21, volts(1, 'bus')], ['tablet', 5, live]);
+    expect(powerFrom(washer, lines).state).toBe('live-direct');
+  });
+
+  it('a late reading proves no charge gone that was measured after it', () => {
+    const lines = heard(['desk', 20, dead], ['desk', 21, volts(311, 'bus')], ['tablet', 10, volts(2, 'bus')]);
+    expect(powerFrom(washer, lines)).toMatchObject({ chargeProved: false, charge: { volts: 311 } });
+  });
+
+  it('what still waits in this browser comes after what the server has', () => {
+    const [on, off] = heard(['desk', 20, live], ['desk', 5, dead]) as [BenchEvent, BenchEvent];
+    const waiting = { ...off, position: undefined };
+    expect(powerFrom(washer, [waiting, on]).state).toBe('unplugged-unknown');
+  });
+});

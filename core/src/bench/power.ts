@@ -5,7 +5,7 @@
 import { fixed } from '../quantity/index.js';
 import { CHARGE_PLACE, chargePlaces, chargeVolts, nextCharge, TOUCH_LIMIT_V, type ChargeLeft } from './charge.js';
 import type { BenchEvent, PowerState } from './event.js';
-import { isLive, POWER_WORDS } from './event.js';
+import { inReceipt, isLive, POWER_WORDS } from './event.js';
 import type { JobFacts } from './job.js';
 import { poweredBy } from './needsPower.js';
 import { holdsCharge } from './safety/stores.js';
@@ -36,20 +36,62 @@ export interface PowerNow {
 }
 
 /** Without a reading a unit that can hold charge is never called discharged, whatever was said. */
-export function powerFrom(job: JobFacts, lines: readonly BenchEvent[]): PowerNow {
-  return powerSteps(job, lines).at(-1) ?? startNow(job);
+export function powerFrom(job: JobFacts, lines: readonly BenchEvent[], lost: readonly LostLine[] = []): PowerNow {
+  const now = powerSteps(job, lines).at(-1)?.now ?? startNow(job);
+  const said = Math.max(
+    -1,
+    ...lines.map(({ body, position }) => (body.kind === 'power' ? (position ?? Infinity) : -1)),
+  );
+  const unknown = lost.find(({ kind, position }) => kind === 'power' && position > said);
+  if (!unknown || isLive(now.state)) return now;
+  const what = 'a line about its power cannot be read';
+  const doubt: PowerDoubt = { key: '', at: unknown.receivedAt, what, said: now.state };
+  return { ...now, doubt, state: job.powerKind === 'pack' ? 'pack-in' : 'live-direct' };
 }
 
-/** The power state after each line. */
-export function powerSteps(job: JobFacts, lines: readonly BenchEvent[]): PowerNow[] {
+/** A line of the log that cannot be read: only where it stands and what kind it was said to be. */
+export interface LostLine {
+  readonly position: number;
+  readonly kind: string;
+  readonly receivedAt: string;
+}
+
+/**
+ * The power state after each line, in the order the server received them: no device's clock decides
+ * what is live. A line that comes late, entered before another device's line that is known already,
+ * can only make the state more dangerous, never less.
+ */
+export function powerSteps(job: JobFacts, lines: readonly BenchEvent[]): PowerStep[] {
   const places = chargePlaces(job);
   const placed = placesGiven(lines);
   let now = startNow(job);
-  return lines.map((line) => {
-    now = after(job, now, line, places, placed);
-    return now;
+  const newest = new Map<string, number>();
+  return inReceipt(lines).map((line) => {
+    const next = after(job, now, line, places, placed);
+    if (!isLate(line, newest) || danger(next) >= danger(now)) now = next;
+    newest.set(line.device, Math.max(newest.get(line.device) ?? -Infinity, Date.parse(line.enteredAt)));
+    return { line, now };
   });
 }
+
+/** A line and the power state after it. */
+export interface PowerStep {
+  readonly line: BenchEvent;
+  readonly now: PowerNow;
+}
+
+/** Devices' clocks are set by the server's to better than this, milliseconds. */
+const SAME_MOMENT_MS = 2000;
+
+/** Entered before something that another device said and that was received before it. */
+function isLate({ device, enteredAt }: BenchEvent, newest: ReadonlyMap<string, number>): boolean {
+  const at = Date.parse(enteredAt) + SAME_MOMENT_MS;
+  for (const [other, seen] of newest) if (other !== device && seen > at) return true;
+  return false;
+}
+
+/** 0 dead and proved, 1 may hold charge, 2 live. */
+const danger = (now: PowerNow): number => (isLive(now.state) ? 2 : now.chargeProved ? 0 : 1);
 
 const startNow = (job: JobFacts): PowerNow => {
   const stores = holdsCharge(job);
@@ -144,10 +186,9 @@ export function powerWords(state: PowerState, job: Pick<JobFacts, 'familyId' | '
 
 /** The words of each power line, as the bar said them once it was kept. */
 export function powerLineWords(job: JobFacts, lines: readonly BenchEvent[]): ReadonlyMap<string, string> {
-  const steps = powerSteps(job, lines);
   return new Map(
-    lines.flatMap(({ key, body }, i) =>
-      body.kind === 'power' ? [[key, powerNowWords(steps[i] as PowerNow, job)] as const] : [],
+    powerSteps(job, lines).flatMap(({ line, now }) =>
+      line.body.kind === 'power' ? [[line.key, powerNowWords(now, job)] as const] : [],
     ),
   );
 }

@@ -14,7 +14,7 @@ import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
 import type { ChargeLeft } from './charge.js';
-import { powerFrom, type PowerDoubt } from './power.js';
+import { powerFrom, type LostLine, type PowerDoubt } from './power.js';
 import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
 import { timersOf, type JobTimer } from './timers/index.js';
 
@@ -71,9 +71,9 @@ export interface JobState {
 }
 
 /** Computes the state of `job` from all its lines, in any order. */
-export function jobState(job: JobFacts, events: readonly BenchEvent[]): JobState {
+export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: readonly LostLine[] = []): JobState {
   const lines = standing(events);
-  const power = powerFrom(job, lines);
+  const power = powerFrom(job, lines, lost);
   const ledger = ledgerOf(lines);
   const handed = lines.findLast((line) => line.body.kind === 'hand-back');
   return {

@@ -14,10 +14,10 @@ import { measureWav, runOfTone, synthTone } from '@amber-gauge/core/speed';
 import type { Db } from '../db/connect.js';
 import { appendEvents } from '../features/events/repository.js';
 import { insertJob, lockJob, refreshState } from '../features/jobs/repository.js';
-import { insertPhoto, setThumb } from '../features/photos/repository.js';
+import { insertPhoto } from '../features/photos/repository.js';
 import { insertRun } from '../features/runs/repository.js';
 import { markSeeded, wasSeeded } from '../features/settings/repository.js';
-import { insertSource } from '../features/sources/repository.js';
+import { insertSource, listSources } from '../features/sources/repository.js';
 import { seedDesk } from './desk.js';
 import { withPower } from './power.js';
 import { DEMO_PHOTOS } from './photos.js';
@@ -39,13 +39,18 @@ export async function seedDemoOnce(db: Db, now: Date): Promise<boolean> {
   });
 }
 
-async function seed(trx: Db, now: Date): Promise<void> {
-  const sources: ToneSource[] = DEMO_SOURCES.map((source) => ({ id: randomUUID(), ...source }));
+/** Puts the demo in, but for the jobs of `numbers`, which are there. */
+async function seed(trx: Db, now: Date, numbers: ReadonlySet<number> = new Set()): Promise<void> {
+  const there = (await listSources(trx, true)).filter((source) => source.demo);
+  const sources: ToneSource[] = DEMO_SOURCES.map((source) => ({
+    ...source,
+    id: there.find(({ name }) => name === source.name)?.id ?? randomUUID(),
+  }));
   for (const source of sources) await insertSource(trx, source, { demo: true, at: now });
   await trx('setting')
     .where({ shop_name: 'Your bench' })
     .update({ shop_name: 'Skerravik repair room', shop_address: 'Ferry quay, Skerravik' });
-  for (const job of DEMO_JOBS) await seedJob(trx, job, sources, now);
+  for (const job of DEMO_JOBS) if (!numbers.has(job.number)) await seedJob(trx, job, sources, now);
   await seedDesk(trx, sources, now);
 }
 
@@ -95,8 +100,8 @@ async function insertPhotos(trx: Db, demo: DemoJob, jobId: string, at: Date): Pr
     const bytes = Buffer.from(drawn.bytes, 'base64');
     const id = randomUUID();
     const sha256 = createHash('sha256').update(bytes).digest('hex');
-    await insertPhoto(trx, { id, jobId, picture: { mediaType: 'image/jpeg', bytes }, sha256, at });
-    await setThumb(trx, id, Buffer.from(drawn.thumb, 'base64'));
+    const picture = { mediaType: 'image/jpeg', bytes, thumb: Buffer.from(drawn.thumb, 'base64') } as const;
+    await insertPhoto(trx, { id, jobId, picture, sha256, at });
     ids.set(name, id);
   }
   return ids;
@@ -162,27 +167,35 @@ async function measureDemo(trx: Db, wish: DemoTone, { jobId, demo, sources, when
   return speedFromRun(run, speed, source.name, runId);
 }
 
-/** Why the demo cannot be taken out, or null when it can: rows of your own that lean on demo rows. */
-export async function demoEntanglement(db: Db): Promise<string | null> {
-  const runs = (await db('speed_run')
-    .join('tone_source', 'tone_source.id', 'speed_run.source_id')
-    .where({ 'speed_run.demo': false, 'tone_source.demo': true })
-    .count('speed_run.id as n')
-    .first()) as { n: number };
-  return runs.n > 0
-    ? `${runs.n} speed run(s) of your own were measured against a demo test tape or record, which a reset would take away. To be rid of the demo, press “Start my own bench” in Set-up; it hides the demo and touches nothing.`
-    : null;
-}
-
-/** Removes rows marked demo (with the lines of demo jobs) and puts a fresh demo in. */
+/**
+ * Puts the demo back as it was. Demo jobs that somebody worked on stay as they are, with their lines and
+ * runs and what those speak of; the other rows marked demo are made anew.
+ */
 export async function resetDemo(db: Db, now: Date): Promise<void> {
   await db.transaction(async (trx) => {
     await trx.raw("set local amber_gauge.remove_demo = 'on'");
-    await trx('job').where({ demo: true }).delete();
-    await trx('speed_run').where({ demo: true }).delete();
-    await trx('tone_source').where({ demo: true }).delete();
+    const worked = trx('job')
+      .where({ demo: true })
+      .where((either) =>
+        either
+          .whereExists(trx('job_event').whereRaw('job_event.job_id = job.id').whereNot({ device: DEVICE }))
+          .orWhereExists(trx('speed_run').whereRaw('speed_run.job_id = job.id').where({ demo: false })),
+      );
+    const kept = (await worked.select('id', 'number')) as { id: string; number: number }[];
+    const ids = kept.map(({ id }) => id);
+    await trx('speed_run')
+      .where({ demo: true })
+      .where((either) => either.whereNull('job_id').orWhereNotIn('job_id', ids))
+      .delete();
+    const fresh = trx('job').where({ demo: true }).whereNotIn('id', ids).select('id');
+    await trx('job_event').whereIn('job_id', fresh).delete();
+    await trx('job').where({ demo: true }).whereNotIn('id', ids).delete();
+    await trx('tone_source')
+      .where({ demo: true })
+      .whereNotExists(trx('speed_run').whereRaw('speed_run.source_id = tone_source.id'))
+      .delete();
     await trx('setting').update({ demo_shown: true });
-    await seed(trx, now);
+    await seed(trx, now, new Set(kept.map(({ number }) => number)));
     await markSeeded(trx, true);
   });
 }

@@ -1,16 +1,23 @@
 /** The contract in both directions: requests are parsed by it, responses too. */
-import { Router, type Request, type Response } from 'express';
-import { z } from 'zod';
+import { keySchema, unstorable } from '@amber-gauge/contract';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
+import type { z } from 'zod';
 import { HttpError } from './errors.js';
 
 /** A router whose `:id` is a UUID; anything else is not found. */
 export function apiRouter(): Router {
   const router = Router();
   router.param('id', (_req, _res, next, id) => {
-    next(z.uuid().safeParse(id).success ? undefined : new HttpError('NOT_FOUND'));
+    next(keySchema.safeParse(id).success ? undefined : new HttpError('NOT_FOUND'));
   });
   return router;
 }
+
+/** Refuses, by name, what the database could not hold, wherever it stands in body or query. */
+export const storableOnly: RequestHandler = (req, _res, next) => {
+  const found = unstorable(req.query, ['query']) ?? (Buffer.isBuffer(req.body) ? null : unstorable(req.body));
+  next(found ? new HttpError('BAD_REQUEST', { fields: { [found.path]: found.why } }) : undefined);
+};
 
 /** The request's body as the schema has it. Throws a ZodError, answered as BAD_REQUEST. */
 export function body<T>(req: Request, schema: z.ZodType<T>): T {
@@ -19,5 +26,8 @@ export function body<T>(req: Request, schema: z.ZodType<T>): T {
 
 /** Sends what the schema allows and nothing else. */
 export function send<T>(res: Response, schema: z.ZodType<T>, value: unknown, status = 200): void {
-  res.status(status).json(schema.parse(value));
+  const wire = schema.safeParse(value);
+  // Our own answer breaks the contract: that is no fault of the request.
+  if (!wire.success) throw new Error(`an answer breaks the contract at ${wire.error.issues[0]?.path.join('.')}`);
+  res.status(status).json(wire.data);
 }

@@ -5,6 +5,8 @@ import * as ways from './0002_ways.js';
 import * as ledger from './0003_ledger.js';
 import * as sheets from './0004_sheets.js';
 import * as flutter from './0005_flutter.js';
+import * as lists from './0006_lists.js';
+import * as logGuard from './0007_log_guard.js';
 
 interface Migration {
   readonly name: string;
@@ -18,7 +20,12 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0003_ledger', ...ledger },
   { name: '0004_sheets', ...sheets },
   { name: '0005_flutter', ...flutter },
+  { name: '0006_lists', ...lists },
+  { name: '0007_log_guard', ...logGuard },
 ];
+
+/** Names of all migrations that this version knows, in order. */
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((one) => one.name);
 
 export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrations: () => Promise.resolve([...MIGRATIONS]),

@@ -1,5 +1,5 @@
 /** SQL of the bench log. */
-import type { KeptEvent } from '@amber-gauge/contract';
+import { eventBodySchema, keptEventSchema, type KeptEvent, type UnreadableLine } from '@amber-gauge/contract';
 import type { BenchEvent } from '@amber-gauge/core/bench';
 import type { Db } from '../../db/connect.js';
 
@@ -12,6 +12,7 @@ interface EventRow {
   device: string;
   sequence: number;
   stage: KeptEvent['stage'];
+  kind: string;
   body: KeptEvent['body'];
 }
 
@@ -48,35 +49,100 @@ export async function appendEvents(
   await db('job_event').insert(rows).onConflict('key').ignore();
 }
 
-/** All lines of a job in the order they came in. */
-export async function eventsOf(db: Db, jobId: string): Promise<KeptEvent[]> {
-  const rows = await db<EventRow>('job_event').where({ job_id: jobId }).orderBy('position');
-  return rows.map(toEvent);
+/** Lines by their keys, with the job that holds each, in the order they came in. */
+export async function linesByKey(
+  db: Db,
+  keys: readonly string[],
+): Promise<{ readonly jobId: string; readonly line: KeptEvent }[]> {
+  const rows = await db<EventRow>('job_event')
+    .whereIn('key', [...keys])
+    .orderBy('position');
+  return rows.map((row) => ({ jobId: row.job_id, line: toEvent(row) }));
 }
 
-/** The job that holds a line, or null. */
-export async function jobOfKey(db: Db, key: string): Promise<string | null> {
-  const row = await db<EventRow>('job_event').where({ key }).first('job_id');
-  return row?.job_id ?? null;
+/** Jobs that hold lines, by the lines' keys. */
+export async function jobsOfKeys(db: Db, keys: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (keys.length === 0) return new Map();
+  const rows = await db<EventRow>('job_event')
+    .whereIn('key', [...new Set(keys)])
+    .select('key', 'job_id');
+  return new Map(rows.map((row) => [row.key, row.job_id]));
 }
+
+/** A log: what can be read of it in the order it came in, and what cannot. */
+export interface JobLog {
+  readonly events: KeptEvent[];
+  readonly unreadable: UnreadableLine[];
+}
+
+/** Kinds of line that {@link logOf} takes as they stand when it is told to trust: they came in by the contract. */
+const TRUSTED: ReadonlySet<string> = new Set(
+  eventBodySchema.options.map((option) => option.shape.kind.value).filter((kind) => kind !== 'power'),
+);
+
+/**
+ * All lines of a job. A row that the contract does not know is set apart; it never stops the others.
+ * With `trusting` only lines of power and of unknown kinds are parsed: for long logs, where each line counts.
+ * With `after` only the lines behind that place are given.
+ */
+export async function logOf(
+  db: Db,
+  jobId: string,
+  { trusting = false, after }: { trusting?: boolean; after?: number | undefined } = {},
+): Promise<JobLog> {
+  const query = db<EventRow>('job_event').where({ job_id: jobId }).orderBy('position');
+  if (after !== undefined) void query.where('position', '>', after);
+  const rows = await query;
+  const log: JobLog = { events: [], unreadable: [] };
+  for (const row of rows) {
+    const event = toEvent(row);
+    if (trusting && TRUSTED.has(row.kind)) {
+      log.events.push(event);
+      continue;
+    }
+    const line = keptEventSchema.safeParse(event);
+    if (line.success) log.events.push(line.data);
+    else log.unreadable.push({ position: row.position, kind: row.kind, receivedAt: row.received_at.toISOString() });
+  }
+  return log;
+}
+
+/** Place of a line in a job's log; null when it is not there. */
+export async function positionOf(db: Db, jobId: string, key: string): Promise<number | null> {
+  const row = await db<EventRow>('job_event').where({ job_id: jobId, key }).first('position');
+  return row?.position ?? null;
+}
+
+/** How many lines a job's log has. */
+export async function countLines(db: Db, jobId: string): Promise<number> {
+  const row = (await db('job_event').where({ job_id: jobId }).count('* as n').first()) as { n: number };
+  return row.n;
+}
+
+/** The lines of a job that can be read. */
+export const eventsOf = async (db: Db, jobId: string): Promise<KeptEvent[]> => (await logOf(db, jobId)).events;
 
 /** Kinds of line that tell what was wrong with a unit and what a healthy one shows. */
 const TELLING = ['answer', 'mended', 'strike', 'reading', 'place', 'speed', 'work', 'hand-back'];
 
-/** The telling lines of every job of a family, by job. */
+/** What a bench knows of a family comes from its newest units, so many at most: habits and suppliers change. */
+const MOST_KNOWN = 500;
+
+/** The telling lines of a family's newest jobs, by job. */
 export async function eventsOfFamily(db: Db, familyId: string, withDemo: boolean): Promise<Map<string, KeptEvent[]>> {
-  const query = db<EventRow>('job_event')
-    .join('job', 'job.id', 'job_event.job_id')
-    .where({ 'job.family_id': familyId })
-    .whereIn('job_event.kind', TELLING)
-    .orderBy('position');
-  if (!withDemo) void query.where('job.demo', false);
-  const rows = (await query.select('job_event.*')) as EventRow[];
+  const newest = db('job').where({ family_id: familyId }).orderBy('created_at', 'desc').limit(MOST_KNOWN).select('id');
+  if (!withDemo) void newest.where({ demo: false });
+  const rows = (await db<EventRow>('job_event')
+    .whereIn('job_id', newest)
+    .whereIn('kind', TELLING)
+    .orderBy('position')) as EventRow[];
   const byJob = new Map<string, KeptEvent[]>();
   for (const row of rows) {
+    const line = keptEventSchema.safeParse(toEvent(row));
+    if (!line.success) continue;
     const lines = byJob.get(row.job_id);
-    if (lines) lines.push(toEvent(row));
-    else byJob.set(row.job_id, [toEvent(row)]);
+    if (lines) lines.push(line.data);
+    else byJob.set(row.job_id, [line.data]);
   }
   return byJob;
 }

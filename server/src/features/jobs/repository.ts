@@ -1,10 +1,11 @@
 /** SQL of jobs and of the state that lists show. */
-import type { Job, JobFields, ListTimer } from '@amber-gauge/contract';
-import { isDue, jobState, nextWish } from '@amber-gauge/core/bench';
+import type { Job, JobFields, KeptEvent, UnreadableLine } from '@amber-gauge/contract';
+import { jobNumber, jobState, nextWish } from '@amber-gauge/core/bench';
+import { FAMILIES } from '@amber-gauge/core/families';
 import type { Db } from '../../db/connect.js';
-import { eventsOf } from '../events/repository.js';
+import { logOf } from '../events/repository.js';
 
-interface JobRow {
+export interface JobRow {
   id: string;
   number: number;
   family_id: string;
@@ -23,7 +24,7 @@ interface JobRow {
   created_at: Date;
 }
 
-const toJob = (row: JobRow): Job => ({
+export const toJob = (row: JobRow): Job => ({
   id: row.id,
   number: row.number,
   familyId: row.family_id,
@@ -82,8 +83,8 @@ export async function findJob(db: Db, id: string): Promise<Job | null> {
   return row ? toJob(row) : null;
 }
 
-export async function jobsOfFamily(db: Db, familyId: string): Promise<Job[]> {
-  const rows = await db<JobRow>('job').where({ family_id: familyId });
+export async function jobsById(db: Db, ids: readonly string[]): Promise<Job[]> {
+  const rows = await db<JobRow>('job').whereIn('id', [...ids]);
   return rows.map(toJob);
 }
 
@@ -99,88 +100,88 @@ export async function updateJob(db: Db, id: string, fields: Partial<JobFields>):
     .update({ ...columns(fields), version: db.raw('version + 1') });
 }
 
-/** A job as a list shows it. */
-export interface JobListRow {
-  readonly job: Job;
-  readonly next: { stage: string; kind: string; text: string; until: string | null };
-  readonly power: string;
-  readonly speeds: unknown;
-  readonly timers: readonly ListTimer[];
-  readonly lineCount: number;
-  readonly lastAt: string | null;
-}
-
-interface StateRow {
-  next_stage: string;
-  next_kind: string;
-  next_text: string;
-  next_until: Date | null;
-  timers: ListTimer[];
-  power: string;
-  speeds: unknown;
-  line_count: number;
-  last_at: Date | null;
-}
-
-/** Jobs with their present state, newest movement first; demo jobs only when they are shown. */
-export async function listJobs(db: Db, withDemo: boolean, now: Date): Promise<JobListRow[]> {
-  const query = db<JobRow>('job').join('job_state', 'job_state.job_id', 'job.id');
-  if (!withDemo) void query.where('job.demo', false);
-  const rows = (await query
-    .select(
-      'job.*',
-      'next_stage',
-      'next_kind',
-      'next_text',
-      'next_until',
-      'timers',
-      'power',
-      'speeds',
-      'line_count',
-      'last_at',
-    )
-    .orderByRaw('coalesce(last_at, job.created_at) desc, job.number desc')) as (JobRow & StateRow)[];
-  return rows.map((row) => ({
-    job: toJob(row),
-    next: nextAt(row, now),
-    power: row.power,
-    speeds: row.speeds,
-    timers: row.timers,
-    lineCount: row.line_count,
-    lastAt: row.last_at?.toISOString() ?? null,
-  }));
-}
-
-/** The wish as it was computed last; a timer that has run out since then comes before it. */
-function nextAt(row: StateRow, now: Date): JobListRow['next'] {
-  const due = row.next_kind === 'done' ? undefined : row.timers.find((timer) => isDue({ ...timer, end: null }, now));
-  if (due) return { stage: row.next_stage, kind: 'hands', text: `${due.label} done: look at it`, until: null };
-  return {
-    stage: row.next_stage,
-    kind: row.next_kind,
-    text: row.next_text,
-    until: row.next_until?.toISOString() ?? null,
-  };
-}
-
-/** Computes the job's state from its log and writes it where lists read it. Call inside the writing transaction. */
+/**
+ * Computes the job's state from its log and writes it where lists read it. Call inside the writing
+ * transaction. A log that no state can be computed from says so in the list and stops nothing.
+ */
 export async function refreshState(trx: Db, job: Job, now: Date): Promise<void> {
-  const events = await eventsOf(trx, job.id);
-  const state = jobState(job, events);
-  const next = nextWish(job, state, now);
+  let { events, unreadable } = await logOf(trx, job.id, { trusting: true });
+  let state: StateFields | null = stateRow(job, events, unreadable, now);
+  if (!state) {
+    // A row taken on trust is not what it should be: each is read by the contract.
+    ({ events, unreadable } = await logOf(trx, job.id));
+    state = stateRow(job, events, unreadable, now) ?? unknownState(job, now);
+  }
   const row = {
     job_id: job.id,
-    next_stage: next.stage,
-    next_kind: next.kind,
-    next_text: next.text,
-    next_until: next.until,
-    timers: JSON.stringify(state.timers.filter((timer) => timer.end === null)),
-    power: state.power,
-    speeds: JSON.stringify(state.speeds.map(briefSpeed)),
-    line_count: events.length,
-    last_at: state.lastAt,
+    ...state,
+    line_count: events.length + unreadable.length,
+    moved_at: state.last_at ?? job.createdAt,
+    search: searchText(job),
   };
   await trx('job_state').insert(row).onConflict('job_id').merge();
+}
+
+/** What a unit is found by, in lower case. */
+function searchText(job: Job): string {
+  const family = FAMILIES.find((one) => one.id === job.familyId)?.name ?? '';
+  const words = [jobNumber(job.number), job.make, job.model, job.serial, job.customer, family, job.complaint];
+  return words.filter(Boolean).join(' ').toLowerCase();
+}
+
+/** What is computed from a log for the lists, by column. */
+interface StateFields {
+  readonly next_stage: string;
+  readonly next_kind: string;
+  readonly next_text: string;
+  readonly next_until: string | null;
+  readonly timers: string;
+  readonly next_due: string | null;
+  readonly power: string;
+  readonly speeds: string;
+  readonly last_at: string | Date | null;
+}
+
+/** The state as lists show it; null when it cannot be computed from these lines. */
+function stateRow(
+  job: Job,
+  events: readonly KeptEvent[],
+  unreadable: readonly UnreadableLine[],
+  now: Date,
+): StateFields | null {
+  try {
+    const state = jobState(job, events, unreadable);
+    const next = nextWish(job, state, now);
+    const open = state.timers.filter((timer) => timer.end === null);
+    return {
+      next_stage: next.stage,
+      next_kind: next.kind,
+      next_text: next.text,
+      next_until: next.until,
+      timers: JSON.stringify(open),
+      next_due: open.map((timer) => timer.dueAt).sort()[0] ?? null,
+      power: state.power,
+      speeds: JSON.stringify(state.speeds.map(briefSpeed)),
+      last_at: state.lastAt,
+    };
+  } catch {
+    return null;
+  }
+}
+
+/** What lists show of a unit whose log no state can be computed from: the dangerous thing. */
+function unknownState(job: Job, now: Date): StateFields {
+  return {
+    next_stage: 'take-in',
+    next_kind: 'hands',
+    next_text: 'its log cannot be worked out: open it, and measure before touching',
+    next_until: null,
+    timers: '[]',
+    next_due: null,
+    power: job.powerKind === 'pack' ? 'pack-in' : 'live-direct',
+    speeds: '[]',
+    last_at: now,
+  };
 }
 
 function briefSpeed(pair: ReturnType<typeof jobState>['speeds'][number]) {

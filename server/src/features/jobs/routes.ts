@@ -4,15 +4,15 @@ import {
   changeJobSchema,
   eventsKeptSchema,
   jobDetailSchema,
-  jobListSchema,
+  listQuerySchema,
   jobSchema,
+  knownLineSchema,
   newJobSchema,
   postEventsSchema,
 } from '@amber-gauge/contract';
 import type { Router } from 'express';
 import { apiRouter, body, send } from '../../http/wire.js';
-import { presentSettings } from '../settings/repository.js';
-import { listJobs } from './repository.js';
+import { jobList } from './list.js';
 import { addLines, changeJob, jobDetail, knownOf, takeIn, type Services } from './service.js';
 
 /** A model as asked for in the address; empty while the unit has no name. */
@@ -20,9 +20,9 @@ const modelIn = (asked: unknown): string => (typeof asked === 'string' ? asked.t
 
 export function jobRoutes(services: Services): Router {
   const router = apiRouter();
-  router.get('/jobs', async (_req, res) => {
-    const { demoShown } = await presentSettings(services.db);
-    send(res, jobListSchema, { jobs: await listJobs(services.db, demoShown, services.now()) });
+  router.get('/jobs', async (req, res) => {
+    // The rows come parsed by the contract already: long lists are not parsed twice.
+    res.json(await jobList(services, listQuerySchema.parse(req.query)));
   });
   router.get('/families/:familyId/known', async (req, res) => {
     send(res, benchKnowledgeSchema, await knownOf(services, req.params.familyId, modelIn(req.query.model)));
@@ -31,7 +31,7 @@ export function jobRoutes(services: Services): Router {
     send(res, jobSchema, await takeIn(services, body(req, newJobSchema)), 201);
   });
   router.get('/jobs/:id', async (req, res) => {
-    send(res, jobDetailSchema, await jobDetail(services, req.params.id));
+    send(res, jobDetailSchema, await jobDetail(services, req.params.id, knownLineSchema.parse(req.query)));
   });
   router.patch('/jobs/:id', async (req, res) => {
     send(res, jobSchema, await changeJob(services, req.params.id, body(req, changeJobSchema)));

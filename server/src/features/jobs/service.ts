@@ -1,13 +1,29 @@
 /** What may be done with jobs and their logs; each change of the log renews the state in one transaction. */
-import { jobToleranceSchema, type Job, type JobDetail, type JobFields } from '@amber-gauge/contract';
+import { isDeepStrictEqual } from 'node:util';
+import {
+  jobFieldsSchema,
+  jobToleranceSchema,
+  type Job,
+  type JobDetail,
+  type JobFields,
+  type KeptEvent,
+} from '@amber-gauge/contract';
 import { benchKnowledge, targetsOf, type BenchEvent, type BenchKnowledge } from '@amber-gauge/core/bench';
 import { FAMILIES, PATHS } from '@amber-gauge/core/families';
 import type { Db } from '../../db/connect.js';
 import { HttpError } from '../../http/errors.js';
-import { appendEvents, eventsOf, eventsOfFamily, jobOfKey } from '../events/repository.js';
+import {
+  appendEvents,
+  eventsOfFamily,
+  jobsOfKeys,
+  linesByKey,
+  logOf,
+  positionOf,
+  countLines,
+} from '../events/repository.js';
 import { presentSettings } from '../settings/repository.js';
-import { findPhoto } from '../photos/repository.js';
-import { findJob, insertJob, jobsOfFamily, lockJob, refreshState, updateJob, type NewJob } from './repository.js';
+import { jobsOfPhotos } from '../photos/repository.js';
+import { findJob, insertJob, jobsById, lockJob, refreshState, updateJob, type NewJob } from './repository.js';
 
 /** What a service needs of its surroundings. */
 export interface Services {
@@ -21,7 +37,11 @@ export async function takeIn({ db, now }: Services, wish: NewJob): Promise<Job> 
   return db.transaction(async (trx) => {
     // Looked up first: a number drawn for a request sent twice would leave a gap in the book.
     const known = await findJob(trx, wish.id);
-    if (known) return known;
+    if (known) {
+      if (known.version === 1 && changedFields(known, fieldsOf(wish)).length > 0)
+        throw new HttpError('CONFLICT', { present: known });
+      return known;
+    }
     await insertJob(trx, wish, { demo: false, at: now() });
     const job = await lockJob(trx, wish.id);
     if (!job) throw new HttpError('NOT_FOUND');
@@ -30,10 +50,24 @@ export async function takeIn({ db, now }: Services, wish: NewJob): Promise<Job> 
   });
 }
 
-export async function jobDetail({ db }: Services, id: string): Promise<JobDetail> {
+const fieldsOf = (wish: NewJob): JobFields => jobFieldsSchema.parse(wish);
+
+/**
+ * A job with its log; where `known` names a line that stands in it, with the lines behind that one alone.
+ * A page that is told of a change asks so, however long the log is.
+ */
+export async function jobDetail(
+  { db }: Services,
+  id: string,
+  known: { after?: number | undefined; key?: string | undefined } = {},
+): Promise<JobDetail> {
   const job = await findJob(db, id);
   if (!job) throw new HttpError('NOT_FOUND');
-  return { job, events: await eventsOf(db, id) };
+  const after =
+    known.key !== undefined && (await positionOf(db, id, known.key)) === known.after ? known.after : undefined;
+  const log = await logOf(db, id, { after });
+  const lines = after === undefined ? log.events.length + log.unreadable.length : await countLines(db, id);
+  return { job, ...log, lines, onlyNew: after !== undefined };
 }
 
 /** What this bench knows of a family and a model; demo jobs count only while they are shown. */
@@ -42,7 +76,7 @@ export async function knownOf({ db }: Services, familyId: string, model: string)
   if (!path) throw new HttpError('NOT_FOUND');
   const { demoShown } = await presentSettings(db);
   const lines = await eventsOfFamily(db, familyId, demoShown);
-  const jobs = await jobsOfFamily(db, familyId);
+  const jobs = await jobsById(db, [...lines.keys()]);
   const logs = jobs.flatMap((job) => {
     const own = lines.get(job.id);
     return own ? [{ job, lines: own }] : [];
@@ -50,17 +84,50 @@ export async function knownOf({ db }: Services, familyId: string, model: string)
   return benchKnowledge(path, logs, model);
 }
 
-/** Appends lines to a job's log; every line that this returns is committed. */
+/** Lines further ahead than this come from a device whose clock is wrong. */
+const FURTHEST_AHEAD_MS = 24 * 3600 * 1000;
+
+/**
+ * Appends lines to a job's log; every line that this returns is committed. A key that is known stands
+ * for the line it named first: the same again is answered as kept, another is a conflict.
+ */
 export async function addLines({ db, now }: Services, jobId: string, events: readonly BenchEvent[]) {
-  await db.transaction(async (trx) => {
+  const latest = now().getTime() + FURTHEST_AHEAD_MS;
+  if (events.some((event) => Date.parse(event.enteredAt) > latest))
+    throw new HttpError('BAD_REQUEST', {
+      fields: { enteredAt: 'lies more than a day ahead: set this device’s clock' },
+    });
+  return db.transaction(async (trx) => {
     const job = await lockJob(trx, jobId);
     if (!job) throw new HttpError('NOT_FOUND');
     await refuseStrangers(trx, jobId, events);
     await appendEvents(trx, jobId, events, now());
+    const held = await linesByKey(
+      trx,
+      events.map((event) => event.key),
+    );
+    const other = held.find(({ jobId: holder, line }) => holder !== jobId || !saysTheSame(line, events));
+    if (other)
+      throw new HttpError('CONFLICT', {
+        fields: { key: 'this key names another line already' },
+        present: other.jobId === jobId ? other.line : null,
+      });
     await refreshState(trx, job, now());
+    return held.map(({ line }) => line);
   });
-  const keys = new Set(events.map((event) => event.key));
-  return (await eventsOf(db, jobId)).filter((event) => keys.has(event.key));
+}
+
+/** Is what is kept the line that was sent under its key? */
+function saysTheSame(kept: KeptEvent, sent: readonly BenchEvent[]): boolean {
+  const line = sent.find((event) => event.key === kept.key);
+  const said = ({ enteredAt, device, sequence, stage, body }: BenchEvent) => ({
+    at: Date.parse(enteredAt),
+    device,
+    sequence,
+    stage,
+    body: JSON.parse(JSON.stringify(body)) as unknown,
+  });
+  return line !== undefined && isDeepStrictEqual(said(kept), said(line));
 }
 
 /** Changes fields when `version` is still the present one; each change is a line of the log. */
@@ -79,7 +146,10 @@ export async function changeJob(
   return db.transaction(async (trx) => {
     const job = await lockJob(trx, jobId);
     if (!job) throw new HttpError('NOT_FOUND');
-    if ((await jobOfKey(trx, wish.key)) === jobId) return job;
+    const holder = (await jobsOfKeys(trx, [wish.key])).get(wish.key);
+    if (holder === jobId) return job;
+    if (holder)
+      throw new HttpError('CONFLICT', { present: job, fields: { key: 'this key names a line of another job' } });
     if (job.version !== wish.version) throw new HttpError('CONFLICT', { present: job });
     checkFamily({ ...job, ...wish.fields });
     const changed = changedFields(job, wish.fields);
@@ -124,19 +194,19 @@ function fieldLines(
   }));
 }
 
-/** A key may not name a line of another job, nor a stroke strike another job's line. */
+/** A key may not name a line of another job, nor a stroke strike another job's line; pictures must have arrived. */
 async function refuseStrangers(trx: Db, jobId: string, events: readonly BenchEvent[]): Promise<void> {
-  for (const event of events) {
-    const holder = await jobOfKey(trx, event.key);
-    if (holder !== null && holder !== jobId)
-      throw new HttpError('UNKNOWN_REFERENCE', { fields: { key: 'this key names a line of another job' } });
-    for (const target of targetsOf(event.body)) {
-      const known = (await jobOfKey(trx, target)) === jobId || events.some((other) => other.key === target);
-      if (!known) throw new HttpError('UNKNOWN_REFERENCE', { fields: { target: 'no such line in this job' } });
-    }
-    if (event.body.kind === 'photo' && (await findPhoto(trx, event.body.photoId))?.jobId !== jobId)
-      throw new HttpError('UNKNOWN_REFERENCE', { fields: { photoId: 'this picture has not arrived' } });
-  }
+  const own = new Set(events.map((event) => event.key));
+  const targets = events.flatMap((event) => targetsOf(event.body)).filter((target) => !own.has(target));
+  const holders = await jobsOfKeys(trx, [...own, ...targets]);
+  if ([...own].some((key) => (holders.get(key) ?? jobId) !== jobId))
+    throw new HttpError('CONFLICT', { fields: { key: 'this key names a line of another job' } });
+  if (targets.some((target) => holders.get(target) !== jobId))
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { target: 'no such line in this job' } });
+  const photos = events.flatMap(({ body }) => (body.kind === 'photo' ? [body.photoId] : []));
+  const arrived = await jobsOfPhotos(trx, photos);
+  if (photos.some((photo) => arrived.get(photo) !== jobId))
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { photoId: 'this picture has not arrived' } });
 }
 
 function checkFamily(job: Pick<JobFields, 'familyId' | 'speedIds'>): void {

@@ -40,6 +40,6 @@ export async function keepSheet(
   }
   const changed = await db('model_sheet')
     .where({ ...where, version: wish.version })
-    .update({ ...fields, version: wish.version + 1 });
+    .update({ ...fields, version: db.raw('version + 1') });
   return changed === 1;
 }

@@ -37,6 +37,9 @@ const toBrief = (row: RunRow): RunBrief => ({
   figures: row.figures,
 });
 
+/** As a single-precision column holds them: what is too small for it is 0 before the database refuses it. */
+const singles = (values: readonly number[] | undefined): number[] | null => values?.map(Math.fround) ?? null;
+
 /** Stores a run once; a known id is left as it is. */
 export async function insertRun(db: Db, run: NewRun, demo: boolean): Promise<void> {
   const { series, spectrum, ...figures } = run.figures;
@@ -52,10 +55,10 @@ export async function insertRun(db: Db, run: NewRun, demo: boolean): Promise<voi
       figures: JSON.stringify(figures),
       series_start_s: series?.startS ?? null,
       series_step_s: series?.stepS ?? null,
-      series_error_percent: series?.errorPercent ?? null,
-      series_half_width_percent: series?.halfWidthPercent ?? null,
-      spectrum_hz: spectrum?.frequencyHz ?? null,
-      spectrum_peak_percent: spectrum?.peakPercent ?? null,
+      series_error_percent: singles(series?.errorPercent),
+      series_half_width_percent: singles(series?.halfWidthPercent),
+      spectrum_hz: singles(spectrum?.frequencyHz),
+      spectrum_peak_percent: singles(spectrum?.peakPercent),
       demo,
     })
     .onConflict('id')

@@ -1,7 +1,7 @@
 /** Routes of speed runs and of recordings that one chose to keep. */
 import { createHash } from 'node:crypto';
 import { fileRunSchema, newRunSchema, runListSchema, runSchema } from '@amber-gauge/contract';
-import express, { type Router } from 'express';
+import express, { type RequestHandler, type Router } from 'express';
 import { z } from 'zod';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter, body, send } from '../../http/wire.js';
@@ -25,7 +25,11 @@ export function runRoutes({ db }: Services): Router {
     const job = run.jobId === null ? null : await findJob(db, run.jobId);
     if (run.jobId !== null && !job) throw new HttpError('UNKNOWN_REFERENCE', { fields: { jobId: 'no such job' } });
     await insertRun(db, run, job?.demo ?? false);
-    send(res, runSchema, await findRun(db, run.id), 201);
+    const kept = await findRun(db, run.id);
+    // Filed elsewhere since, it is still the same run.
+    if (!kept || kept.sha256 !== run.sha256 || Date.parse(kept.measuredAt) !== Date.parse(run.measuredAt))
+      throw new HttpError('CONFLICT', { present: kept });
+    send(res, runSchema, kept, 201);
   });
   router.get('/runs/:id', async (req, res) => {
     send(res, runSchema, await present(db, req.params.id));
@@ -37,7 +41,13 @@ export function runRoutes({ db }: Services): Router {
     if (!filed && run.jobId !== jobId) throw new HttpError('CONFLICT', { present: run });
     send(res, runSchema, await present(db, run.id));
   });
-  router.put('/runs/:id/recording', express.raw({ type: 'audio/wav', limit: RECORDING_LIMIT }), async (req, res) => {
+  const raw = express.raw({ type: 'audio/wav', limit: RECORDING_LIMIT });
+  /** The run is there: only then is its recording read. */
+  const runFirst: RequestHandler = async (req, _res, next) => {
+    await present(db, req.params.id as string);
+    next();
+  };
+  router.put('/runs/:id/recording', runFirst, raw, async (req, res) => {
     const run = await present(db, req.params.id as string);
     const bytes = req.body as Buffer;
     const sha256 = createHash('sha256').update(bytes).digest('hex');

@@ -52,7 +52,7 @@ export async function writeSettings(db: Db, version: number, fields: Partial<Set
   const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
   const changed = await db('setting')
     .where({ version })
-    .update({ ...given, version: version + 1 });
+    .update({ ...given, version: db.raw('version + 1') });
   return changed === 1;
 }
 

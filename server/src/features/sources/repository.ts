@@ -58,6 +58,6 @@ export async function updateSource(db: Db, id: string, version: number, fields: 
   const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
   const changed = await db('tone_source')
     .where({ id, version })
-    .update({ ...given, version: version + 1 });
+    .update({ ...given, version: db.raw('version + 1') });
   return changed === 1;
 }

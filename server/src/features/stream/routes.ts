@@ -2,6 +2,8 @@
 import { Router, type Response } from 'express';
 import { HEARTBEAT_MS, type Hub } from '../../db/hub.js';
 
+/** Bytes that may wait for a page to read them. */
+const MOST_UNREAD = 256 * 1024;
 /** Milliseconds after which a page whose stream broke tries again. */
 const RETRY_MS = 500;
 
@@ -18,12 +20,15 @@ export function streamRoutes(hub: Hub): StreamRoutes {
     res.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
     res.write(`retry: ${RETRY_MS}\n\nevent: all\ndata: {}\n\n`);
     open.add(res);
+    const say = (text: string) => {
+      // A page that does not read is let go of: it asks for everything when it comes back.
+      if (res.writableLength > MOST_UNREAD) res.destroy();
+      else res.write(text);
+    };
     const leave = hub.subscribe((change) =>
-      res.write(
-        change === null ? 'event: all\ndata: {}\n\n' : `event: job\ndata: ${JSON.stringify({ id: change })}\n\n`,
-      ),
+      say(change === null ? 'event: all\ndata: {}\n\n' : `event: job\ndata: ${JSON.stringify({ id: change })}\n\n`),
     );
-    const beat = setInterval(() => res.write(': still here\n\n'), HEARTBEAT_MS);
+    const beat = setInterval(() => say(': still here\n\n'), HEARTBEAT_MS);
     req.on('close', () => {
       clearInterval(beat);
       leave();
