@@ -1,11 +1,29 @@
-/** Runs one of the benchmarks by its name: `node scripts/bench.mjs fuzz-run 10000`. */
-import { spawnSync } from 'node:child_process';
+/** Runs a benchmark by name, with what it needs: packages, and a cluster of its own for those of the server. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureNpm } from './lib/install.mjs';
-import { ROOT } from './lib/run.mjs';
+import { ensureNpm, ensurePostgres } from './lib/install.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { openly, ROOT } from './lib/run.mjs';
+import { plainly } from './lib/say.mjs';
 
-const [name, ...rest] = process.argv.slice(2);
-await ensureNpm();
+const [name, ...args] = process.argv.slice(2);
+const tsx = join(ROOT, 'node_modules', '.bin', 'tsx');
 const file = join(ROOT, 'benchmarks', `${name}.ts`);
-const run = spawnSync(process.execPath, ['--import', 'tsx', file, ...rest], { stdio: 'inherit', cwd: ROOT });
-process.exitCode = run.status ?? 1;
+
+async function onItsOwnServer() {
+  await ensurePostgres();
+  const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-benchmark-'));
+  const database = await startPostgres(dir);
+  try {
+    return await openly(tsx, [file, ...args], { env: { ...process.env, TEST_DATABASE_URL: database.url } });
+  } finally {
+    await database.stop();
+    rmSync(dir, { recursive: true, force: true });
+  }
+}
+
+await plainly(async () => {
+  await ensureNpm();
+  process.exitCode = name === 'scale' ? await onItsOwnServer() : await openly(tsx, [file, ...args]);
+});

@@ -1,61 +1,40 @@
-/** backup [FILE], restore FILE, reset-demo: the bench's data as a whole. */
-import { existsSync, mkdirSync } from 'node:fs';
+/** backup [FILE], restore FILE, restore --forget, reset-demo: the bench's data as a whole. */
 import { join, resolve } from 'node:path';
 import { DATA_ENTRY, ensureBuilt } from './lib/build.mjs';
-import { openDatabase } from './lib/database.mjs';
+import { BACKUP_DIR, openDatabase } from './lib/database.mjs';
 import { ensureNpm, ensurePostgres, postgresBin } from './lib/install.mjs';
-import { openly, quietly, ROOT } from './lib/run.mjs';
-import { Plain, plainly, step } from './lib/say.mjs';
+import { openly } from './lib/run.mjs';
+import { Plain, plainly } from './lib/say.mjs';
 
 const [command, file] = process.argv.slice(2);
 
-const stampedFile = (why) => {
-  const dir = process.env.BACKUP_DIR ?? join(ROOT, '.data', 'backups');
-  mkdirSync(dir, { recursive: true });
-  return join(dir, `${new Date().toISOString().replace(/[:.]/g, '-')}-${why}.pgdump`);
-};
+const stampedFile = (why) =>
+  join(BACKUP_DIR, `${new Date().toISOString().slice(0, 19).replace(/:/g, '-')}-${why}.pgdump`);
 
-const dump = (url, to) =>
-  step(`backup to ${to}`, () =>
-    quietly(join(postgresBin(), 'pg_dump'), ['--format=custom', '--no-owner', '--file', to, url], { log: 'pg_dump' }),
+const named = (name) => (name.startsWith('--') ? name : resolve(name));
+
+/** What is run, in order: a reset backs up first. */
+function commands() {
+  if (command === 'backup') return [['backup', file ? resolve(file) : stampedFile('by-hand')]];
+  if (command === 'restore' && file) return [['restore', named(file)]];
+  if (command === 'reset-demo') return [['backup', stampedFile('before-reset-demo')], ['reset-demo']];
+  throw new Plain(
+    'Say what to do: npm run backup [-- FILE], npm run restore -- FILE, npm run restore -- --forget, npm run reset-demo',
   );
-
-async function restore(url, from) {
-  if (!existsSync(from)) throw new Plain(`There is no backup ${from}. Name the file: npm run restore -- FILE`);
-  await dump(url, stampedFile('before-restore'));
-  const args = [
-    '--clean',
-    '--if-exists',
-    '--no-owner',
-    '--single-transaction',
-    '--exit-on-error',
-    '--dbname',
-    url,
-    from,
-  ];
-  await step(`restored from ${from}`, () => quietly(join(postgresBin(), 'pg_restore'), args, { log: 'pg_restore' }));
-}
-
-async function resetDemo(url) {
-  const env = { ...process.env, DATABASE_URL: url };
-  if ((await openly(process.execPath, [DATA_ENTRY, 'check-demo'], { env })) !== 0) {
-    throw new Plain('The demo was left as it is: it cannot be told apart from your own work.');
-  }
-  await dump(url, stampedFile('before-reset-demo'));
-  if ((await openly(process.execPath, [DATA_ENTRY, 'reset-demo'], { env })) !== 0)
-    throw new Plain('The demo was left as it is.');
 }
 
 await plainly(async () => {
+  const wanted = commands();
   await ensureNpm();
   await ensurePostgres();
-  if (command === 'reset-demo') await ensureBuilt();
+  await ensureBuilt();
   const database = await openDatabase();
   try {
-    if (command === 'backup') await dump(database.url, file ? resolve(file) : stampedFile('backup'));
-    else if (command === 'restore' && file) await restore(database.url, resolve(file));
-    else if (command === 'reset-demo') await resetDemo(database.url);
-    else throw new Plain('Say what to do: npm run backup [-- FILE], npm run restore -- FILE, npm run reset-demo');
+    const env = { ...process.env, DATABASE_URL: database.url, PG_BIN: postgresBin() };
+    for (const args of wanted) {
+      if ((await openly(process.execPath, [DATA_ENTRY, ...args], { env })) !== 0)
+        throw new Plain('Nothing was changed.');
+    }
   } finally {
     await database.stop();
   }

@@ -56,6 +56,7 @@ await plainly(async () => {
   await part('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   await part('types', process.execPath, ['scripts/types.mjs']);
   await part('rules', process.execPath, ['scripts/deps.mjs']);
+  await part('compiled loops', process.execPath, ['scripts/kernel.mjs', '--check']);
   const units = ['core', 'contract', 'cli', 'scripts', 'web'].flatMap((name) => ['--project', name]);
   await part('unit', bin('vitest'), ['run', ...units], { counted: true });
   if (needsDatabase()) await withDatabase();

@@ -34,6 +34,8 @@ const offline: Parameters<typeof VitePWA>[0] = {
       {
         urlPattern: ({ url, sameOrigin }) =>
           sameOrigin &&
+          // News of a long log is no answer to keep: the page keeps the log it makes of it.
+          !url.searchParams.has('after') &&
           /^\/api\/v1\/(?:jobs|settings|sources|runs|families|photos)(?:\/|\?|$)/.test(url.pathname + url.search),
         handler: 'NetworkFirst',
         method: 'GET',

@@ -5,6 +5,28 @@ import { asFile, motor, recording, tonesInARow } from '../support/recordings.js'
 
 const way = (name: string) => ({ name, exact: true });
 
+test('a worker under the policy served may compile the inner loops, and no text as a program', async ({
+  page,
+  demo,
+  request,
+}) => {
+  const policy = (await request.get(`${demo.url}/`)).headers()['content-security-policy'] as string;
+  const probe = `
+    const tried = (work) => { try { work(); return true; } catch { return false; } };
+    postMessage([
+      tried(() => new WebAssembly.Module(new Uint8Array([0, 97, 115, 109, 1, 0, 0, 0]))),
+      tried(() => new Function('return 1')()),
+    ]);`;
+  await page.route('**/probe.js', (route) =>
+    route.fulfill({ body: probe, contentType: 'text/javascript', headers: { 'content-security-policy': policy } }),
+  );
+  await page.goto(`${demo.url}/speed`);
+  const answer = page.evaluate(
+    () => new Promise((resolve) => (new Worker('/probe.js').onmessage = (event) => resolve(event.data))),
+  );
+  expect(await answer).toEqual([true, false]);
+});
+
 test('pulses of a scope capture: the columns are shown, corrected and measured; spacing stands in the figures', async ({
   page,
   demo,

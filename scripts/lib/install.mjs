@@ -18,7 +18,7 @@ export async function ensureNpm() {
   if (major < 20) throw new Plain(`Node 20 or newer is needed; this is ${process.version}.`);
   const wanted = lockHash();
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
-  await step('npm packages (about a minute, 700 MB, once)', () =>
+  await step('npm packages (about a minute, 660 MB, once)', () =>
     quietly('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'], { log: 'npm' }),
   );
   writeFileSync(STAMP, wanted);

@@ -36,6 +36,18 @@ describe('scripts that must run before anything is installed', () => {
     expect(run.stderr).not.toMatch(/\n\s+at /);
   });
 
+  it('say in one sentence that a port is none', () => {
+    const run = spawnSync(process.execPath, ['scripts/start.mjs'], {
+      cwd: root,
+      encoding: 'utf8',
+      env: { ...process.env, PORT: '70000', DATABASE_URL: 'postgres://nobody@127.0.0.1:1/none' },
+    });
+    expect(run.status).toBe(1);
+    expect(run.stderr.trim()).toBe(
+      'PORT is “70000”, which is no port. Choose one from 1024 to 65535: PORT=5000 npm start',
+    );
+  });
+
   it('leave no download address in the lock file', () => {
     expect(read('package-lock.json')).not.toMatch(/"resolved":\s*"https?:/);
   });

@@ -7,10 +7,11 @@ import { createRoot } from 'react-dom/client';
 import { App } from './app/App.js';
 import { keepForReload } from './app/keepForReload.js';
 import { startStream } from './shared/api/stream.js';
-import { setClock } from './shared/outbox/clock.js';
+import { setClock, watchClock } from './shared/outbox/clock.js';
 import { startOutbox } from './shared/outbox/outbox.js';
 
 setClock().catch(() => undefined);
+watchClock();
 void startOutbox();
 startStream();
 void keepForReload();

@@ -58,6 +58,7 @@ export function viewOf(events: readonly BenchEvent[], job: Job = JOB): JobView {
   return {
     job,
     lines: events.map((event) => ({ event, status: 'kept', refused: null })),
+    unreadable: [],
     state,
     owed: owedItems(job, state),
     next: nextWish(job, state, new Date('2026-01-01T09:00:00.000Z')),

@@ -115,6 +115,7 @@ describe('a row of the bench', () => {
           timers: [],
           lineCount: 3,
           lastAt: null,
+          movedAt: '2026-01-01T08:00:00.000Z',
         }}
       />,
     );

@@ -1,5 +1,5 @@
 /** A job as the screen shows it: what the server keeps plus what waits in this browser, and its state. */
-import type { Job } from '@amber-gauge/contract';
+import type { Job, UnreadableLine } from '@amber-gauge/contract';
 import {
   inOrder,
   jobState,
@@ -26,6 +26,8 @@ export interface LogLine {
 export interface JobView {
   readonly job: Job;
   readonly lines: readonly LogLine[];
+  /** Lines of the log that cannot be read here. */
+  readonly unreadable: readonly UnreadableLine[];
   readonly state: JobState;
   readonly owed: readonly Owed[];
   readonly next: NextWish;
@@ -54,12 +56,19 @@ export function useJobView(id: string): { view: JobView | null; error: Error | n
       });
     }
     const counted = [...status.values()].filter((line) => line.status !== 'refused').map((line) => line.event);
-    const state = jobState(data.job, counted);
+    const state = jobState(data.job, counted, data.unreadable);
     const lines = inOrder([...status.values()].map((line) => line.event)).map(
       (event) => status.get(event.key) as LogLine,
     );
     const powerWords = powerLineWords(data.job, standing(counted));
-    return { job: data.job, lines, state, owed: owedItems(data.job, state), powerWords };
+    return {
+      job: data.job,
+      lines,
+      unreadable: data.unreadable,
+      state,
+      owed: owedItems(data.job, state),
+      powerWords,
+    };
   }, [data, entries, id]);
   const view = useMemo(() => base && { ...base, next: nextWish(base.job, base.state, now) }, [base, now]);
   return { view, error };

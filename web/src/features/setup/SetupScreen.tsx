@@ -1,5 +1,6 @@
-/** Set-up: the shop, its mains, the capture key, the sound card, the test tapes and records, the demo. */
+/** Set-up: the shop, its mains, the capture key, the sound card, the test tapes and records, the backups, the demo. */
 import { useSettings, useSources } from '../../shared/api/queries.js';
+import { Backups } from './Backups.js';
 import { ClockCalibration } from './ClockCalibration.js';
 import { CaptureKey } from './CaptureKey.js';
 import { DemoChoice } from './DemoChoice.js';
@@ -31,6 +32,10 @@ export function SetupScreen() {
           <section className={classes.part}>
             <h2>Capture key</h2>
             <CaptureKey settings={settings} />
+          </section>
+          <section className={classes.part}>
+            <h2>Backups</h2>
+            <Backups />
           </section>
           <section className={classes.part}>
             <h2>Demo</h2>

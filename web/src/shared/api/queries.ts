@@ -9,6 +9,7 @@ import {
   settingsSchema,
   sourceListSchema,
   type JobDetail,
+  type JobListItem,
   type KeptEvent,
 } from '@amber-gauge/contract';
 import { QueryClient, useQuery } from '@tanstack/react-query';
@@ -36,6 +37,15 @@ export const keys = {
   known: (familyId: string, model: string) => ['known', familyId, model] as const,
 };
 
+/** The bench at a glance: the newest of each kind, all with timers, and how many there are. */
+export const useBench = () =>
+  useQuery({
+    queryKey: keys.jobs,
+    queryFn: ({ signal }) => call('/jobs', jobListSchema, { signal }),
+    refetchInterval: 15000,
+  });
+
+/** The units of {@link useBench}. */
 export const useJobs = () =>
   useQuery({
     queryKey: keys.jobs,
@@ -44,12 +54,74 @@ export const useJobs = () =>
     refetchInterval: 15000,
   });
 
+/** The page of one kind behind a row. */
+export const useJobsAfter = (kind: JobListItem['next']['kind'], { job, movedAt }: JobListItem) =>
+  useQuery({
+    queryKey: [...keys.jobs, kind, movedAt, job.id],
+    queryFn: ({ signal }) =>
+      call(`/jobs?kind=${kind}&beforeAt=${movedAt}&beforeId=${job.id}`, jobListSchema, { signal }),
+    select: (data) => data.jobs,
+  });
+
+/** Units in whose number, name, customer or complaint every word stands. */
+export const useJobSearch = (text: string) =>
+  useQuery({
+    queryKey: [...keys.jobs, 'search', text],
+    queryFn: ({ signal }) => call(`/jobs?search=${encodeURIComponent(text)}`, jobListSchema, { signal }),
+    select: (data) => data.jobs,
+    enabled: text !== '',
+    placeholderData: (before) => before,
+  });
+
+/** Units of a family that are not handed back. */
+export const useOpenJobs = (familyId: string) =>
+  useQuery({
+    queryKey: [...keys.jobs, 'family', familyId],
+    queryFn: ({ signal }) => call(`/jobs?family=${familyId}`, jobListSchema, { signal }),
+    select: (data) => data.jobs,
+  });
+
 export const useJob = (id: string) =>
   useQuery({
     queryKey: keys.job(id),
-    queryFn: ({ signal }) => call(`/jobs/${id}`, jobDetailSchema, { signal }),
+    queryFn: ({ signal }) => jobWithNews(id, signal),
     refetchInterval: 5000,
   });
+
+/** A log shorter than this is fetched whole each time. */
+const LONG_LOG = 300;
+
+/** A long log as it is known with what came in since; the whole log where that does not fit together. */
+async function jobWithNews(id: string, signal: AbortSignal): Promise<JobDetail> {
+  const whole = () => call(`/jobs/${id}`, jobDetailSchema, { signal });
+  const known = queryClient.getQueryData<JobDetail>(keys.job(id));
+  const last = known?.events.at(-1);
+  if (!known || !last || known.events.length < LONG_LOG) return whole();
+  const news = await call(`/jobs/${id}?after=${last.position}&key=${last.key}`, jobDetailSchema, { signal });
+  const fresh = joined(known, news);
+  if (!fresh) return whole();
+  if (news.events.length > 0) void keepAnswer(`/api/v1/jobs/${id}`, fresh);
+  return fresh;
+}
+
+/** Keeps an answer for a reload without the server, as the worker keeps those it sees. */
+async function keepAnswer(url: string, answer: unknown): Promise<void> {
+  if (typeof caches === 'undefined') return;
+  const body = new Response(JSON.stringify(answer), { headers: { 'content-type': 'application/json' } });
+  try {
+    await (await caches.open('answers')).put(url, body);
+  } catch {
+    // Without it a reload away from the server shows an older log.
+  }
+}
+
+/** What is known with the news behind it; null when lines are missing between. */
+export function joined(known: JobDetail, news: JobDetail): JobDetail | null {
+  if (!news.onlyNew) return news;
+  const events = [...known.events, ...news.events];
+  const unreadable = [...known.unreadable, ...news.unreadable];
+  return events.length + unreadable.length === news.lines ? { ...news, events, unreadable } : null;
+}
 
 export const useSettings = () =>
   useQuery({

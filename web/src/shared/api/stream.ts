@@ -4,6 +4,7 @@
  */
 import { jobChangedSchema } from '@amber-gauge/contract';
 import { flush, useOutbox } from '../outbox/outbox.js';
+import { setClock } from '../outbox/clock.js';
 import { keys, queryClient } from './queries.js';
 
 type Message =
@@ -34,6 +35,7 @@ export function startStream(): void {
     source.addEventListener('error', () => pass({ kind: 'away', away: true }));
     source.addEventListener('open', () => {
       pass({ kind: 'away', away: false });
+      void setClock().catch(() => undefined);
       void flush();
     });
     source.addEventListener('all', () => pass({ kind: 'all' }));

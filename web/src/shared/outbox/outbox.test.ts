@@ -55,6 +55,45 @@ it('sets a refused line aside with the reason and lets the others through', asyn
   await vi.waitFor(async () => {
     const left = await allEntries();
     expect(left).toHaveLength(1);
-    expect(left[0]?.refused).toBe('No. (too long)');
+    expect(left[0]?.refused).toBe('too long');
   });
+});
+
+const OTHER = '22222222-2222-4222-8222-222222222222';
+const failing = (events: BenchEvent[], word: string) =>
+  events.some((event) => event.body.kind === 'note' && event.body.text === word);
+
+it('goes past a line that the server fails over, and past its job meanwhile', async () => {
+  reply = (events) =>
+    failing(events, 'poison')
+      ? answer(500, { error: { code: 'INTERNAL', message: 'Something went wrong here.' } })
+      : answer(201, keptOf(events));
+  await submitLines(JOB, note('poison'));
+  await submitLines(JOB, note('behind it'));
+  await submitLines(OTHER, note('elsewhere'));
+  // The other job does not wait for this one.
+  await vi.waitFor(async () => expect((await allEntries()).map((entry) => entry.jobId)).toEqual([JOB, JOB]));
+  for (let i = 0; i < 6; i++) {
+    await flush();
+    await new Promise((resolve) => setTimeout(resolve, 1));
+  }
+  await vi.waitFor(async () => {
+    const left = await allEntries();
+    expect(left.map((entry) => entry.event.body)).toEqual([{ kind: 'note', text: 'poison' }]);
+    expect(left[0]?.refused).toContain('failed over it');
+  });
+  expect(sent.flat().filter((text) => text === 'poison').length).toBeLessThanOrEqual(12);
+});
+
+it('sets a line aside that the server answers without keeping', async () => {
+  reply = () => answer(201, { kept: [] });
+  await submitLines(JOB, note('lost on the way'));
+  await vi.waitFor(async () => expect((await allEntries())[0]?.refused).toContain('did not keep'));
+});
+
+it('does not blame a line for an answer about the address', async () => {
+  reply = () => answer(403, { error: { code: 'BAD_ORIGIN', message: 'Another site may not write here.' } });
+  await submitLines(JOB, note('waits for its own page'));
+  await vi.waitFor(() => expect(useOutbox.getState().away).toBe(true));
+  expect((await allEntries())[0]?.refused).toBeNull();
 });

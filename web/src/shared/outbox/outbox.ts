@@ -5,11 +5,19 @@
 import { eventsKeptSchema, photoKeptSchema } from '@amber-gauge/contract';
 import type { BenchEvent, EventBody, StageId } from '@amber-gauge/core/bench';
 import { create } from 'zustand';
-import { ApiError, call } from '../api/client.js';
+import { ApiError, call, Unreachable } from '../api/client.js';
 import { mergeKept } from '../api/queries.js';
 import { serverNow } from './clock.js';
 import { deviceId, nextSequence } from './device.js';
-import { allEntries, markRefused, putEntry, removeEntry, type OutboxEntry, type OutboxPicture } from './store.js';
+import {
+  allEntries,
+  countTry,
+  markRefused,
+  putEntry,
+  removeEntry,
+  type OutboxEntry,
+  type OutboxPicture,
+} from './store.js';
 
 interface OutboxState {
   readonly entries: readonly OutboxEntry[];
@@ -94,56 +102,86 @@ export async function flush(): Promise<void> {
   timer = null;
   try {
     await navigator.locks.request('amber-gauge-outbox', sendAll);
-    retryMs = RETRY_MS.first;
     useOutbox.setState({ away: false });
   } catch {
     useOutbox.setState({ away: true });
-    timer = setTimeout(() => void flush(), retryMs);
-    retryMs = Math.min(RETRY_MS.most, retryMs * 2);
+    again();
   } finally {
     sending = false;
     await refresh();
-    if (!timer && useOutbox.getState().entries.some((entry) => entry.refused === null))
-      timer = setTimeout(() => void flush(), 0);
+    if (!timer && waitingIn(useOutbox.getState().entries).length > 0) timer = setTimeout(() => void flush(), 0);
   }
 }
 
+/** Tries again after a while that grows. */
+function again(): void {
+  timer = setTimeout(() => void flush(), retryMs);
+  retryMs = Math.min(RETRY_MS.most, retryMs * 2);
+}
+
+const waitingIn = (entries: readonly OutboxEntry[]): OutboxEntry[] => entries.filter((entry) => entry.refused === null);
+
+/** Lines sent at a time. */
+const RUN = 50;
+/** A line over which the server fails this often is set aside: it would stop the others for good. */
+const MOST_TRIES = 5;
+
+/** Sends job by job; a job over whose line the server failed waits for the next time, the others go on. */
 async function sendAll(): Promise<void> {
+  const held = new Set<string>();
   for (;;) {
-    const waiting = (await allEntries()).filter((entry) => entry.refused === null);
+    const waiting = waitingIn(await allEntries()).filter((entry) => !held.has(entry.jobId));
     const first = waiting[0];
-    if (!first) return;
-    const other = waiting.findIndex((entry) => entry.jobId !== first.jobId);
-    await sendRun(first.jobId, waiting.slice(0, other < 0 ? 50 : Math.min(50, other)));
+    if (!first) break;
+    const run = waiting.filter((entry) => entry.jobId === first.jobId).slice(0, RUN);
+    if (!(await sendRun(first.jobId, run))) held.add(first.jobId);
     await refresh();
   }
+  if (held.size > 0) again();
+  else retryMs = RETRY_MS.first;
 }
 
-async function sendRun(jobId: string, run: readonly OutboxEntry[]): Promise<void> {
+/** False when the job has to wait. Throws when no job's lines can be sent now. */
+async function sendRun(jobId: string, run: readonly OutboxEntry[]): Promise<boolean> {
   const events = run.map((entry) => entry.event);
   try {
     for (const entry of run) if (entry.picture) await sendPicture(jobId, entry.picture);
     const { kept } = await call(`/jobs/${jobId}/events`, eventsKeptSchema, { method: 'POST', body: { events } });
     mergeKept(jobId, kept);
     for (const event of kept) await removeEntry(event.key);
+    const known = new Set(kept.map((event) => event.key));
+    for (const { key } of events) if (!known.has(key)) await markRefused(key, 'The server did not keep it.');
+    return true;
   } catch (error) {
-    if (!(error instanceof ApiError) || error.code === 'TOO_MANY' || error.code === 'INTERNAL') throw error;
-    if (run.length > 1) for (const entry of run) await sendRun(jobId, [entry]);
-    else await markRefused((run[0] as OutboxEntry).event.key, refusalText(error));
+    if (error instanceof Unreachable || (error instanceof ApiError && NOT_NOW.has(error.code))) throw error;
+    if (run.length > 1) return await oneByOne(jobId, run);
+    return await setAside((run[0] as OutboxEntry).event.key, error);
   }
 }
 
+/** Answers that say nothing about the line itself. */
+const NOT_NOW: ReadonlySet<string> = new Set(['TOO_MANY', 'NOT_READY', 'BAD_HOST', 'BAD_ORIGIN']);
+
+async function oneByOne(jobId: string, run: readonly OutboxEntry[]): Promise<boolean> {
+  for (const entry of run) if (!(await sendRun(jobId, [entry]))) return false;
+  return true;
+}
+
+/** A line refused for good is set aside with the reason; one that the server fails over gets a few more tries. */
+async function setAside(key: string, error: unknown): Promise<boolean> {
+  const forGood = error instanceof ApiError && error.code !== 'INTERNAL';
+  if (!forGood && (await countTry(key)) < MOST_TRIES) return false;
+  await markRefused(key, forGood ? refusalText(error) : `The server failed over it ${MOST_TRIES} times.`);
+  return true;
+}
+
 /** Sending it again is harmless: the server knows it by its id and its bytes. */
-async function sendPicture(jobId: string, { photoId, bytes, thumb }: OutboxPicture): Promise<void> {
-  const raw = (content: ArrayBuffer) => ({
-    method: 'PUT' as const,
-    raw: { bytes: new Blob([content]), type: 'application/octet-stream' },
-  });
-  await call(`/jobs/${jobId}/photos/${photoId}`, photoKeptSchema, raw(bytes));
-  await call(`/photos/${photoId}/thumb`, photoKeptSchema, raw(thumb));
+async function sendPicture(jobId: string, { photoId, bytes }: OutboxPicture): Promise<void> {
+  const raw = { bytes: new Blob([bytes]), type: 'application/octet-stream' };
+  await call(`/jobs/${jobId}/photos/${photoId}`, photoKeptSchema, { method: 'PUT', raw });
 }
 
 function refusalText(error: ApiError): string {
   const fields = Object.values(error.wire.fields ?? {}).join('; ');
-  return fields ? `${error.message} (${fields})` : error.message;
+  return fields || error.message;
 }

@@ -16,6 +16,8 @@ export interface OutboxEntry {
   readonly picture?: OutboxPicture;
   /** Why the server refused it; null while it may still be sent. */
   readonly refused: string | null;
+  /** How often the server failed over it without saying why. */
+  readonly tries?: number;
 }
 
 interface Schema extends DBSchema {
@@ -47,6 +49,16 @@ export async function removeEntry(key: string): Promise<void> {
   const db = await database();
   const order = await db.getKeyFromIndex('entries', 'by-key', key);
   if (order !== undefined) await db.delete('entries', order);
+}
+
+/** Counts one more failure over a line; how many there are now. */
+export async function countTry(key: string): Promise<number> {
+  const db = await database();
+  const entry = await db.getFromIndex('entries', 'by-key', key);
+  if (!entry) return 0;
+  const tries = (entry.tries ?? 0) + 1;
+  await db.put('entries', { ...entry, tries });
+  return tries;
 }
 
 export async function markRefused(key: string, reason: string): Promise<void> {

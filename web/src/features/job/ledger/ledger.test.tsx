@@ -270,6 +270,7 @@ describe('what runs by itself', () => {
     timers: [{ key: JOB.id, timer: 'soak' as const, label: 'Soak', startedAt: dueAt, dueAt }],
     lineCount: 1,
     lastAt: null,
+    movedAt: '2026-01-01T08:00:00.000Z',
   });
   const now = new Date('2026-01-01T00:00:00Z');
 

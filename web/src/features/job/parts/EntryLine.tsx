@@ -1,10 +1,11 @@
 /** The entry line at the foot of the job: always one key away, says how it understood before Enter. */
 import { bearsOnNothing, valueWords, type EventBody, type PromptAsked, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import { useState, type KeyboardEvent, type RefObject } from 'react';
+import { useEffect, useState, type KeyboardEvent, type RefObject } from 'react';
 import { useStored } from '../../../shared/ui/useStored.js';
 import { useJobFind } from '../find/findContext.js';
 import type { JobView } from '../useJobView.js';
+import { useTypeAgain } from './typeAgain.js';
 import { useEntry, withPlace } from './useEntry.js';
 import classes from '../Job.module.css';
 
@@ -40,6 +41,7 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
       change(withPlace(text, place));
     }
   };
+  useTypedAgain(change, field);
   const held = view.state.holds[0];
   const bad = entry.kind === 'bad';
   return (
@@ -109,6 +111,17 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
   );
 }
 
+/** Takes up a line that is to be mended. */
+function useTypedAgain(change: (text: string) => void, field: RefObject<HTMLInputElement | null>) {
+  const { text, ask } = useTypeAgain();
+  useEffect(() => {
+    if (text === null) return;
+    change(text);
+    ask(null);
+    field.current?.focus();
+  });
+}
+
 const KEYS_NOW = 'Next key: 1 to 8 a stage, p power, h hold, b bench, ? all keys';
 
 /** What the line kept last bears on: what moved in the path, or why nothing did. */
@@ -118,7 +131,19 @@ function useBearing(view: JobView) {
   const [kept, setKept] = useState<{ readonly bodies: readonly EventBody[]; readonly turn: number } | null>(null);
   const reason = kept?.bodies.map((body) => bearsOnNothing(body, view.job.familyId)).find((one) => one !== null);
   const moved = kept !== null && turn > kept.turn ? (find?.change ?? null) : null;
-  const bearing = kept === null ? '' : reason ? `kept; ${reason}` : moved ? `kept; ${moved}` : 'kept';
+  // Kept in this browser, and refused by the server: the log says why.
+  const said = new Set(kept?.bodies.map((body) => JSON.stringify(body)));
+  const refused = view.lines.some((line) => line.refused !== null && said.has(JSON.stringify(line.event.body)));
+  const bearing =
+    kept === null
+      ? ''
+      : refused
+        ? 'cannot be kept: see the log'
+        : reason
+          ? `kept; ${reason}`
+          : moved
+            ? `kept; ${moved}`
+            : 'kept';
   return {
     kept: kept !== null,
     bearing,

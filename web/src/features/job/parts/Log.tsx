@@ -3,6 +3,7 @@ import { STAGE_NAMES, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { OutboxWord } from '../../../shared/ui/OutboxWord.js';
+import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
 import { LogRow } from './LogRow.js';
 import { StrikeOut } from './StrikeOut.js';
@@ -29,6 +30,14 @@ export function Log({ view, stage, open, onClose }: Props) {
         </Button>
       </div>
       <OutboxWord />
+      {view.unreadable.length > 0 && (
+        <p role="alert" className="small danger">
+          {view.unreadable.length === 1 ? 'One line' : `${view.unreadable.length} lines`} of this log cannot be read
+          here and {view.unreadable.length === 1 ? 'counts' : 'count'} for nothing:{' '}
+          {view.unreadable.map((one) => `no. ${one.position}, ${one.kind}, ${when(one.receivedAt)}`).join('; ')}. What
+          it says of power is not known: measure before touching.
+        </p>
+      )}
       {newest.length === 0 && (
         <p className="small quiet">Nothing yet. What you type in the line at the foot lands here.</p>
       )}

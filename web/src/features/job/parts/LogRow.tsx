@@ -1,9 +1,11 @@
 /** One line of the log: time, words, its small ribbon, and whether it is kept yet. */
-import { eventWords, jobTolerance, lineWords, whereWords, valueWords } from '@amber-gauge/core/bench';
+import { eventWords, jobTolerance, lineWords, whereWords, valueWords, type BenchEvent } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
 import { RibbonSmall } from '../../../shared/ribbon/RibbonSmall.js';
 import { dropRefused } from '../../../shared/outbox/outbox.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView, LogLine } from '../useJobView.js';
+import { typedText, useTypeAgain } from './typeAgain.js';
 import classes from '../Job.module.css';
 
 interface Props {
@@ -24,15 +26,7 @@ export function LogRow({ line, view, onStrike }: Props) {
         {line.status === 'waiting' && <span className={classes.waiting}> waiting</span>}
         {line.status === 'kept' && <span className="off-screen"> kept</span>}
         {reason && <span className="quiet"> {reason}</span>}
-        {line.refused && (
-          <span className="danger" role="alert">
-            {' '}
-            not kept: {line.refused}{' '}
-            <button type="button" className={classes.strike} onClick={() => void dropRefused(event.key)}>
-              drop it
-            </button>
-          </span>
-        )}
+        {line.refused && <NotKept event={event} why={line.refused} />}
         {event.body.kind === 'speed' && event.body.errorPercent !== null && !struck && (
           <RibbonSmall reading={event.body} limits={jobTolerance(view.job)} width={200} />
         )}
@@ -49,6 +43,32 @@ export function LogRow({ line, view, onStrike }: Props) {
         </button>
       )}
     </li>
+  );
+}
+
+/** A line set aside: the others went on. It is mended in the entry line, copied, or dropped. */
+function NotKept({ event, why }: { readonly event: BenchEvent; readonly why: string }) {
+  const typeAgain = useTypeAgain((one) => one.ask);
+  const text = typedText(event);
+  const edit = () => {
+    typeAgain(text);
+    void dropRefused(event.key);
+  };
+  return (
+    <div role="alert">
+      <span className="danger">Cannot be kept: {why}</span>
+      <div className={classes.notKept}>
+        <Button variant="outlined" onClick={edit}>
+          Edit
+        </Button>
+        <Button variant="outlined" onClick={() => void navigator.clipboard.writeText(text)}>
+          Copy
+        </Button>
+        <Button variant="outlined" onClick={() => void dropRefused(event.key)}>
+          Drop
+        </Button>
+      </div>
+    </div>
   );
 }
 

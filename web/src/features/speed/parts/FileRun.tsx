@@ -1,13 +1,13 @@
 /** Filing a run to a job: it becomes a line of that job's log. */
 import { runSchema, type Run } from '@amber-gauge/contract';
 import { jobNumber, unitName, type SpeedBody } from '@amber-gauge/core/bench';
-import { familyOf, type FamilySpeed } from '@amber-gauge/core/families';
+import { type FamilySpeed } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { call } from '../../../shared/api/client.js';
-import { keys, queryClient, useJobs } from '../../../shared/api/queries.js';
+import { keys, queryClient, useOpenJobs } from '../../../shared/api/queries.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 
@@ -21,10 +21,7 @@ interface Props {
 
 export function FileRun({ run, speed, reading, familyId, onFiled }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const jobs = (useJobs().data ?? []).filter(
-    (item) =>
-      item.next.kind !== 'done' && familyOf(item.job.familyId).id === familyId && item.job.speedIds.includes(speed.id),
-  );
+  const jobs = (useOpenJobs(familyId).data ?? []).filter((item) => item.job.speedIds.includes(speed.id));
   const file = async (jobId: string, number: number) => {
     setAnchor(null);
     try {

@@ -1,6 +1,6 @@
 /** Pulses of a shaft: a table of times, a scope capture, a recording, or live on the line input. */
 import { guessFor, type TableHead } from './columns.js';
-import type { Answer, PulseColumns } from '@amber-gauge/core/speed';
+import { MOST_PER_TURN, type Answer, type PulseColumns } from '@amber-gauge/core/speed';
 import { isTable } from './kinds.js';
 import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -29,7 +29,8 @@ export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
   const handing = useHanding(onMeasured);
   const per = Math.round(numberOf(perTurn) ?? 0);
   const nominalRpm = numberOf(rpm) ?? 0;
-  const ready = per >= 1 && nominalRpm > 0;
+  const tooMany = per > MOST_PER_TURN;
+  const ready = per >= 1 && !tooMany && nominalRpm > 0;
   const wish = { perTurn: per, nominalRpm };
   const keep = (answer: Parameters<Parameters<typeof FileDrop>[0]['onMeasured']>[0], file: File) =>
     handing.hand({
@@ -66,6 +67,8 @@ export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
           label="Pulses a turn"
           value={perTurn}
           onChange={(event) => setPerTurn(event.target.value)}
+          error={tooMany}
+          helperText={tooMany ? `At most ${MOST_PER_TURN}` : undefined}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
         <Field

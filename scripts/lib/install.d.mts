@@ -1,0 +1,2 @@
+/** Types of what tests ask of the machine. */
+export function postgresBin(): string | null;
