@@ -157,26 +157,24 @@ test('a reload without the server shows the app with what it has', async ({ brow
   const page = await context.newPage();
   await openJob(page, demo, 147, 'set-speed');
   const address = page.url();
-  await page.waitForFunction(
-    async () =>
-      (await caches.keys()).some((name) => name.includes('precache')) &&
-      (await (await caches.open('pages')).keys()).length > 0,
-    null,
-    { timeout: 20_000 },
-  );
+  // Paths of what is kept for a reload, asked of the page itself: a predicate that promises would count as met at once.
+  const keptPaths = () =>
+    page.evaluate(async () => {
+      const kept = await Promise.all(
+        (await caches.keys()).map(async (name) => (await (await caches.open(name)).keys()).map(({ url }) => url)),
+      );
+      return kept.flat().map((url) => new URL(url).pathname);
+    });
+  const held = () => page.evaluate(() => navigator.serviceWorker.controller !== null);
+  const patient = { timeout: 20_000 };
+  await expect.poll(held, patient).toBe(true);
   await page.reload();
   await expect(page.getByLabel('Bench log').getByRole('listitem').first()).toBeVisible();
-  // The page and what it asked the server for are kept.
-  await page.waitForFunction(
-    async () =>
-      navigator.serviceWorker.controller !== null &&
-      (await caches.match(location.href, { ignoreSearch: true })) !== undefined &&
-      (await Promise.all((await caches.keys()).map(async (name) => (await caches.open(name)).keys())))
-        .flat()
-        .some((request) => request.url.includes('/api/v1/jobs/')),
-    null,
-    { timeout: 20_000 },
-  );
+  // The page, its parts and what it asked the server for are kept.
+  const job = `/api/v1/jobs/${/job\/([^/]+)/.exec(address)?.[1] ?? ''}`;
+  await expect
+    .poll(keptPaths, patient)
+    .toEqual(expect.arrayContaining(['/', job, '/api/v1/settings', expect.stringMatching(/^\/assets\/.*\.js$/)]));
   await demo.kill();
   await page.goto(address);
   await expect(page.getByLabel('Entry line')).toBeVisible();

@@ -15,7 +15,7 @@ import { checkBackup, TABLES, type CheckedBackup } from './check.js';
 import { contentsOf } from './make.js';
 import { BackupRefusal, connected, databaseOf, tool, withDatabase, type Place } from './tools.js';
 
-const stamp = (): string => new Date().toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '_');
+const stamp = (): string => new Date().toISOString().slice(0, 23).replace(/[-:.]/g, '').replace('T', '_');
 
 /** Databases of the server that are not ours to use: to be dropped or kept by name. */
 const admin = (url: string): string => withDatabase(url, 'postgres');
