@@ -9,7 +9,7 @@ import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from '../server/src/app.js';
 import { fillBench } from '../server/test/many.js';
-import { harness, line, newJob, note } from '../server/test/harness.js';
+import { harness, line, newJob, note, ohms } from '../server/test/harness.js';
 
 const JOBS = Number(process.argv[2] ?? 50000);
 const LINES = 20;
@@ -89,7 +89,7 @@ await measured('what this bench knows of a family', 5, () => ask('/families/belt
 
 const long = newJob({ id: randomUUID() });
 await ask('/jobs', long);
-const many = Array.from({ length: 10000 }, (_, i) => line(note(`line ${i}`)));
+const many = Array.from({ length: 10000 }, (_, i) => line(i % 3 === 0 ? ohms(i) : note(`line ${i}`)));
 for (let i = 0; i < many.length; i += 200) await ask(`/jobs/${long.id}/events`, { events: many.slice(i, i + 200) });
 await measured('a line kept in a log of 10,000', 10, (i) =>
   ask(`/jobs/${long.id}/events`, { events: [line(note(`more ${i}`))] }),

@@ -151,6 +151,11 @@ export const jobListSchema = z.object({
   unreadable: z.array(z.object({ id: z.string(), number: z.number().int() })),
 });
 
+export type JobList = z.infer<typeof jobListSchema>;
+
+/** A message of the stream: which job changed, and its row as lists show it now; null where none is shown. */
+export const jobChangedSchema = z.object({ id: z.uuid(), item: jobListItemSchema.nullable().catch(null) });
+
 export const postEventsSchema = z.object({ events: z.array(eventSchema).min(1).max(200) });
 export const eventsKeptSchema = z.object({ kept: z.array(keptEventSchema) });
 

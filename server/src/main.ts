@@ -9,6 +9,7 @@ import { connect, migrate, REQUEST_LIMITS, upgradeWaits } from './db/connect.js'
 import { grantUse } from './db/roles.js';
 import { seedDemoOnce } from './demo/seed.js';
 import { createHub } from './db/hub.js';
+import { jobRow } from './features/jobs/list.js';
 import { sweepOrphans } from './features/photos/repository.js';
 import { streamRoutes } from './features/stream/routes.js';
 
@@ -42,7 +43,7 @@ const sweeping = setInterval(sweep, 24 * 3600 * 1000);
 sweep();
 
 const hub = createHub(DATABASE_URL, logger);
-const stream = streamRoutes(hub);
+const stream = streamRoutes(hub, (id) => jobRow({ db, now }, id));
 const backups = place && BACKUP_DIR ? backupKeeper(place, BACKUP_DIR, now, logger) : null;
 const app = createApp({ db, now, logger, pageDir: PAGE_DIR ?? null, stream, backups });
 const server = createServer(

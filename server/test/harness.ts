@@ -76,3 +76,16 @@ export function line(body: EventBody, more: Partial<BenchEvent> = {}): BenchEven
 }
 
 export const note = (text: string): EventBody => ({ kind: 'note', text });
+
+export const ohms = (value: number): EventBody => ({
+  kind: 'reading',
+  text: `winding ${value} ohm`,
+  values: [value],
+  unit: 'Ω',
+  qualifier: null,
+  bound: 'exact',
+  place: 'winding',
+  speedId: null,
+  condition: null,
+  holdKey: null,
+});

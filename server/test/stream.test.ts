@@ -6,6 +6,7 @@ import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { createHub, type Hub } from '../src/db/hub.js';
+import { jobRow } from '../src/features/jobs/list.js';
 import { streamRoutes, type StreamRoutes } from '../src/features/stream/routes.js';
 import { harness, line, newJob, note, type Harness } from './harness.js';
 
@@ -20,7 +21,7 @@ beforeAll(async () => {
   h = await harness();
   const logger = pino({ level: 'silent' });
   hub = createHub(h.url, logger);
-  stream = streamRoutes(hub);
+  stream = streamRoutes(hub, (id) => jobRow({ db: h.db, now: () => new Date() }, id));
   await hub.ready;
   server = createServer(createApp({ db: h.db, now: () => new Date(), logger, pageDir: null, stream }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
@@ -34,49 +35,107 @@ afterAll(async () => {
   await h.close();
 });
 
-/** Reads the stream until `wanted` has been heard. */
-async function hear(wanted: string, act: () => Promise<unknown>): Promise<string> {
+interface Heard {
+  readonly id: string;
+  readonly event: string;
+  readonly data: { readonly id?: string; readonly item?: { readonly lineCount: number; readonly power: string } };
+}
+
+/** Messages in what was read of a stream. */
+const messages = (text: string): Heard[] =>
+  [...text.matchAll(/^id: (.*)\nevent: (.*)\ndata: (.*)\n\n/gm)].map(([, id = '', event = '', data = '{}']) => ({
+    id,
+    event,
+    data: JSON.parse(data) as Heard['data'],
+  }));
+
+/** Reads the stream from its start, or from behind `lastId`, acts once it is open, and reads on until `enough`. */
+async function hear(
+  enough: (heard: readonly Heard[]) => boolean,
+  act: () => Promise<unknown> = () => Promise.resolve(),
+  lastId?: string,
+): Promise<Heard[]> {
   const gone = new AbortController();
-  const answer = await fetch(`${base}/stream`, { signal: gone.signal });
+  const headers: Record<string, string> = lastId === undefined ? {} : { 'last-event-id': lastId };
+  const answer = await fetch(`${base}/stream`, { signal: gone.signal, headers });
   expect(answer.headers.get('content-type')).toBe('text/event-stream');
   const reader = (answer.body as ReadableStream<Uint8Array>).getReader();
-  let heard = '';
+  let text = '';
   let acted = false;
-  while (!heard.includes(wanted)) {
+  while (!enough(messages(text))) {
     const { value, done } = await reader.read();
     if (done) break;
-    heard += Buffer.from(value).toString();
+    text += Buffer.from(value).toString();
     if (!acted) {
       acted = true;
       await act();
     }
   }
   gone.abort();
-  return heard;
+  return messages(text);
 }
+
+const keep = (text: string, id = job.id) =>
+  request(h.app)
+    .post(`/api/v1/jobs/${id}/events`)
+    .send({ events: [line(note(text))] });
+const ofJob = (heard: readonly Heard[], id = job.id) =>
+  heard.filter(({ event, data }) => event === 'job' && data.id === id);
+const all = (heard: readonly Heard[]) => heard.filter(({ event }) => event === 'all');
 
 describe('the stream of changes', () => {
   it('tells at first that everything is to be fetched', async () => {
-    expect(await hear('event: all', async () => undefined)).toContain('retry:');
+    expect((await hear((heard) => heard.length > 0))[0]?.event).toBe('all');
   });
 
-  it('names the job that changed, whichever server process changed it', async () => {
+  it('names the job that changed with its new row, whichever server process changed it', async () => {
     // The harness' own application is the other process: they share nothing but the database.
-    const heard = await hear(`"id":"${job.id}"`, () =>
-      request(h.app)
-        .post(`/api/v1/jobs/${job.id}/events`)
-        .send({ events: [line(note('from elsewhere'))] }),
+    const heard = await hear(
+      (one) => ofJob(one).length > 0,
+      () => keep('from elsewhere'),
     );
-    expect(heard).toContain('event: job');
+    const row = (await request(h.app).get('/api/v1/jobs')).body as { jobs: { job: { id: string } }[] };
+    expect(ofJob(heard)[0]?.data.item).toEqual(row.jobs.find(({ job: { id } }) => id === job.id));
+    expect(ofJob(heard)[0]?.data.item?.lineCount).toBe(1);
+  });
+
+  it('tells a page that comes back what it missed, in order, and no more', async () => {
+    const other = newJob();
+    await request(h.app).post('/api/v1/jobs').send(other);
+    const first = await hear(
+      (one) => ofJob(one).length > 0,
+      () => keep('before it broke'),
+    );
+    // Told one after another, each with the row as it is then.
+    await hear(
+      (one) => ofJob(one).length > 0,
+      () => keep('meanwhile'),
+    );
+    await hear(
+      (one) => ofJob(one, other.id).length > 0,
+      () => keep('elsewhere', other.id),
+    );
+    const missed = await hear((one) => ofJob(one, other.id).length > 0, undefined, first.at(-1)?.id);
+    expect(missed.map(({ data }) => [data.id, data.item?.lineCount])).toEqual([
+      [job.id, 3],
+      [other.id, 1],
+    ]);
+    // One that names a message nobody knows any more fetches everything.
+    expect((await hear((one) => one.length > 0, undefined, 'from:before'))[0]?.event).toBe('all');
   });
 
   it('listens again when its connection to the database is cut, and has everything fetched anew', async () => {
-    const heard = await hear('event: all\ndata: {}\n\nevent: all', () =>
-      h.db.raw(
-        `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'amber-gauge listens' and datname = current_database()`,
-      ),
+    const heard = await hear(
+      (one) => all(one).length > 1,
+      () =>
+        h.db.raw(
+          `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'amber-gauge listens' and datname = current_database()`,
+        ),
     );
-    expect(heard.match(/event: all/g)?.length).toBeGreaterThanOrEqual(2);
+    expect(all(heard)).toHaveLength(2);
+    // What was missed then is known to nobody: a message from before it stands for nothing any more.
+    const back = await hear((one) => one.length > 0, undefined, heard[0]?.id);
+    expect(back[0]?.event).toBe('all');
   });
 });
 

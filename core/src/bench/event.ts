@@ -219,35 +219,71 @@ export function targetsOf(body: EventBody): string[] {
 
 const present = (keys: readonly (string | null)[]): string[] => keys.filter((key) => key !== null);
 
-/** Lines in the order they happened: by time, then by device and its own count. */
-export function inOrder<T extends BenchEvent>(events: readonly T[]): T[] {
-  // Times are read once a line, not once a comparison: logs grow long.
-  const timed = events.map((event) => ({ event, at: Date.parse(event.enteredAt) }));
-  timed.sort(
-    (a, b) =>
-      a.at - b.at ||
-      (a.event.device === b.event.device
-        ? a.event.sequence - b.event.sequence
-        : a.event.device < b.event.device
-          ? -1
-          : 1),
-  );
-  return timed.map(({ event }) => event);
+/** A line whose body is of one kind. */
+export type LineOf<K extends EventBody['kind']> = BenchEvent & { readonly body: Extract<EventBody, { kind: K }> };
+
+const indexes = new WeakMap<readonly BenchEvent[], ReadonlyMap<string, readonly BenchEvent[]>>();
+
+/** The lines of one kind, in their order. A list is gone through once, whatever is asked of it: it must not change. */
+export function linesOf<K extends EventBody['kind']>(lines: readonly BenchEvent[], kind: K): readonly LineOf<K>[] {
+  let index = indexes.get(lines);
+  if (!index) {
+    const made = new Map<string, BenchEvent[]>();
+    for (const line of lines) {
+      const own = made.get(line.body.kind);
+      if (own) own.push(line);
+      else made.set(line.body.kind, [line]);
+    }
+    indexes.set(lines, made);
+    index = made;
+  }
+  return (index.get(kind) ?? []) as readonly LineOf<K>[];
 }
+
+const read = new WeakMap<BenchEvent, number>();
+
+/** When a line was entered by its device's clock, ms since 1970. A line never changes: its words are read once, logs grow long. */
+export function enteredMs(event: BenchEvent): number {
+  const known = read.get(event);
+  if (known !== undefined) return known;
+  const at = Date.parse(event.enteredAt);
+  read.set(event, at);
+  return at;
+}
+
+/** Lines in the order they happened: by time, then by device and its own count. */
+export const inOrder = <T extends BenchEvent>(events: readonly T[]): T[] =>
+  sorted(
+    events,
+    (a, b) =>
+      enteredMs(a) - enteredMs(b) || (a.device === b.device ? a.sequence - b.sequence : a.device < b.device ? -1 : 1),
+  );
 
 /** Lines in the order the server received them, those that still wait behind them as they were entered. */
 export function inReceipt<T extends BenchEvent>(events: readonly T[]): T[] {
   const place = (event: BenchEvent) => event.position ?? Infinity;
-  return inOrder(events).sort((a, b) => (place(a) === place(b) ? 0 : place(a) - place(b)));
+  return sorted(inOrder(events), (a, b) => (place(a) === place(b) ? 0 : place(a) - place(b)));
+}
+
+/** A sorted copy. Logs are in order nearly always: that is seen before anything is sorted. */
+function sorted<T>(list: readonly T[], compare: (a: T, b: T) => number): T[] {
+  const copy = [...list];
+  const inPlace = copy.every((one, i) => i === 0 || compare(copy[i - 1] as T, one) <= 0);
+  return inPlace ? copy : copy.sort(compare);
 }
 
 /** Keys of the lines that were struck out. */
 export function struckKeys(events: readonly BenchEvent[]): ReadonlySet<string> {
-  return new Set(events.flatMap((event) => (event.body.kind === 'strike' ? [event.body.target] : [])));
+  const struck = new Set<string>();
+  for (const { body } of events) if (body.kind === 'strike') struck.add(body.target);
+  return struck;
 }
 
 /** The lines that stand: in order, without struck lines and without the strokes themselves. */
 export function standing<T extends BenchEvent>(events: readonly T[]): T[] {
   const struck = struckKeys(events);
-  return inOrder(events).filter((event) => !struck.has(event.key) && event.body.kind !== 'strike');
+  const ordered = inOrder(events);
+  return struck.size === 0
+    ? ordered
+    : ordered.filter((event) => !struck.has(event.key) && event.body.kind !== 'strike');
 }

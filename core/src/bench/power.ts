@@ -5,7 +5,7 @@
 import { fixed } from '../quantity/index.js';
 import { CHARGE_PLACE, chargePlaces, chargeVolts, nextCharge, TOUCH_LIMIT_V, type ChargeLeft } from './charge.js';
 import type { BenchEvent, PowerState } from './event.js';
-import { inReceipt, isLive, POWER_WORDS } from './event.js';
+import { enteredMs, inReceipt, isLive, linesOf, POWER_WORDS } from './event.js';
 import type { JobFacts } from './job.js';
 import { poweredBy } from './needsPower.js';
 import { holdsCharge } from './safety/stores.js';
@@ -38,10 +38,7 @@ export interface PowerNow {
 /** Without a reading a unit that can hold charge is never called discharged, whatever was said. */
 export function powerFrom(job: JobFacts, lines: readonly BenchEvent[], lost: readonly LostLine[] = []): PowerNow {
   const now = powerSteps(job, lines).at(-1)?.now ?? startNow(job);
-  const said = Math.max(
-    -1,
-    ...lines.map(({ body, position }) => (body.kind === 'power' ? (position ?? Infinity) : -1)),
-  );
+  const said = Math.max(-1, ...linesOf(lines, 'power').map(({ position }) => position ?? Infinity));
   const unknown = lost.find(({ kind, position }) => kind === 'power' && position > said);
   if (!unknown || isLive(now.state)) return now;
   const what = 'a line about its power cannot be read';
@@ -69,7 +66,7 @@ export function powerSteps(job: JobFacts, lines: readonly BenchEvent[]): PowerSt
   return inReceipt(lines).map((line) => {
     const next = after(job, now, line, places, placed);
     if (!isLate(line, newest) || danger(next) >= danger(now)) now = next;
-    newest.set(line.device, Math.max(newest.get(line.device) ?? -Infinity, Date.parse(line.enteredAt)));
+    newest.set(line.device, Math.max(newest.get(line.device) ?? -Infinity, enteredMs(line)));
     return { line, now };
   });
 }
@@ -84,9 +81,9 @@ export interface PowerStep {
 const SAME_MOMENT_MS = 2000;
 
 /** Entered before something that another device said and that was received before it. */
-function isLate({ device, enteredAt }: BenchEvent, newest: ReadonlyMap<string, number>): boolean {
-  const at = Date.parse(enteredAt) + SAME_MOMENT_MS;
-  for (const [other, seen] of newest) if (other !== device && seen > at) return true;
+function isLate(line: BenchEvent, newest: ReadonlyMap<string, number>): boolean {
+  const at = enteredMs(line) + SAME_MOMENT_MS;
+  for (const [other, seen] of newest) if (other !== line.device && seen > at) return true;
   return false;
 }
 
@@ -106,7 +103,7 @@ const startNow = (job: JobFacts): PowerNow => {
 };
 
 function placesGiven(lines: readonly BenchEvent[]): ReadonlyMap<string, string> {
-  return new Map(lines.flatMap(({ body }) => (body.kind === 'place' ? [[body.target, body.place] as const] : [])));
+  return new Map(linesOf(lines, 'place').map(({ body }) => [body.target, body.place]));
 }
 
 function after(

@@ -1,6 +1,7 @@
 /** The state of a job, computed from its log: nothing here is ticked by hand. */
 import { judge, type Verdict } from '../speed/index.js';
 import {
+  linesOf,
   standing,
   struckKeys,
   type BenchEvent,
@@ -90,9 +91,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     timers: timersOf(lines).map((timer) => endedByReading(timer, power.chargeProved)),
     photos: photosOf(lines),
     starts: startLog(job, lines),
-    work: lines.flatMap((line) =>
-      line.body.kind === 'work' ? [{ key: line.key, at: line.enteredAt, work: line.body }] : [],
-    ),
+    work: linesOf(lines, 'work').map(({ key, enteredAt: at, body: work }) => ({ key, at, work })),
     readings: placedReadings(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),
@@ -109,11 +108,13 @@ function speedPairs(job: JobFacts, lines: readonly BenchEvent[]): SpeedPair[] {
   const limits = jobTolerance(job);
   const firstWork = lines.findIndex((line) => line.body.kind === 'work');
   const lastWork = lines.findLastIndex((line) => line.body.kind === 'work');
+  const measured: { line: BenchEvent; body: SpeedBody; index: number }[] = [];
+  lines.forEach((line, index) => {
+    if (line.body.kind === 'speed') measured.push({ line, body: line.body, index });
+  });
   return jobSpeeds(job).map((speed) => {
-    const readings = lines.flatMap((line, index) =>
-      line.body.kind === 'speed' && line.body.speedId === speed.id
-        ? [{ index, reading: speedReading(line, line.body, limits) }]
-        : [],
+    const readings = measured.flatMap(({ line, body, index }) =>
+      body.speedId === speed.id ? [{ index, reading: speedReading(line, body, limits) }] : [],
     );
     const before = readings.filter((one) => firstWork < 0 || one.index < firstWork);
     const after = readings.filter((one) => lastWork >= 0 && one.index > lastWork);
@@ -149,29 +150,18 @@ function withReference(verdict: Verdict, speed: SpeedBody): Verdict {
 }
 
 function placedReadings(lines: readonly BenchEvent[]): PlacedReading[] {
-  const places = new Map<string, string>();
-  for (const line of lines) if (line.body.kind === 'place') places.set(line.body.target, line.body.place);
-  return lines.flatMap((line) =>
-    line.body.kind === 'reading'
-      ? [
-          {
-            key: line.key,
-            at: line.enteredAt,
-            place: line.body.place ?? places.get(line.key) ?? null,
-            reading: line.body,
-          },
-        ]
-      : [],
-  );
+  const places = new Map(linesOf(lines, 'place').map(({ body }) => [body.target, body.place]));
+  return linesOf(lines, 'reading').map(({ key, enteredAt: at, body: reading }) => ({
+    key,
+    at,
+    place: reading.place ?? places.get(key) ?? null,
+    reading,
+  }));
 }
 
 function openHolds(lines: readonly BenchEvent[]) {
-  const answered = new Set(
-    lines.flatMap((line) => (line.body.kind === 'reading' && line.body.holdKey ? [line.body.holdKey] : [])),
-  );
-  return lines.flatMap((line) =>
-    line.body.kind === 'hold' && !answered.has(line.key)
-      ? [{ key: line.key, at: line.enteredAt, prompt: line.body.prompt }]
-      : [],
-  );
+  const answered = new Set(linesOf(lines, 'reading').map(({ body }) => body.holdKey));
+  return linesOf(lines, 'hold')
+    .filter(({ key }) => !answered.has(key))
+    .map(({ key, enteredAt: at, body: { prompt } }) => ({ key, at, prompt }));
 }

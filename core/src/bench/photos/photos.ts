@@ -1,5 +1,5 @@
 /** The photos of a job with the marks that count. */
-import type { BenchEvent } from '../event.js';
+import { linesOf, type BenchEvent } from '../event.js';
 import type { PhotoBody, PhotoMark } from './body.js';
 
 export interface JobPhoto {
@@ -11,9 +11,11 @@ export interface JobPhoto {
 
 /** In the order they were taken. */
 export function photosOf(lines: readonly BenchEvent[]): JobPhoto[] {
-  const marks = new Map<string, readonly PhotoMark[]>();
-  for (const { body } of lines) if (body.kind === 'marks') marks.set(body.target, body.marks);
-  return lines.flatMap(({ key, enteredAt: at, body }) =>
-    body.kind === 'photo' ? [{ key, at, photo: body, marks: marks.get(key) ?? [] }] : [],
-  );
+  const marks = new Map(linesOf(lines, 'marks').map(({ body }) => [body.target, body.marks]));
+  return linesOf(lines, 'photo').map(({ key, enteredAt: at, body: photo }) => ({
+    key,
+    at,
+    photo,
+    marks: marks.get(key) ?? [],
+  }));
 }

@@ -1,6 +1,6 @@
 /** What is to be done before this unit is opened, and what of it is answered. */
 import { familyOf, type SafeLine } from '../../families/index.js';
-import { isLive, type BenchEvent, type PowerState } from '../event.js';
+import { isLive, linesOf, type BenchEvent, type PowerState } from '../event.js';
 import type { JobFacts } from '../job.js';
 import { holdsCharge } from './stores.js';
 
@@ -23,7 +23,7 @@ export function safeLinesOf(
     readonly chargeProved: boolean;
   },
 ): UnitSafeLine[] {
-  const said = new Set(lines.flatMap(({ body }) => (body.kind === 'safe' ? [body.lineId] : [])));
+  const said = new Set(linesOf(lines, 'safe').map(({ body }) => body.lineId));
   const off = !isLive(power.state) && power.since !== null;
   return familyOf(job.familyId)
     .safeLines.filter((line) => line.powerKinds.includes(job.powerKind))

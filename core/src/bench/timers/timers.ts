@@ -1,5 +1,5 @@
 /** Timers of a job, computed from its log and a clock that is passed in. */
-import type { BenchEvent } from '../event.js';
+import { linesOf, type BenchEvent } from '../event.js';
 import { TIMER_WORDS, type TimerBody, type TimerKind } from './body.js';
 
 export interface JobTimer {
@@ -13,23 +13,15 @@ export interface JobTimer {
 
 /** All timers in the order they were started. */
 export function timersOf(lines: readonly BenchEvent[]): JobTimer[] {
-  const ends = new Map(
-    lines.flatMap(({ body }) => (body.kind === 'timer-end' ? [[body.target, body.how] as const] : [])),
-  );
-  return lines.flatMap(({ key, enteredAt, body }) =>
-    body.kind === 'timer'
-      ? [
-          {
-            key,
-            timer: body.timer,
-            label: body.label || TIMER_WORDS[body.timer],
-            startedAt: enteredAt,
-            dueAt: dueAt(enteredAt, body),
-            end: ends.get(key) ?? null,
-          },
-        ]
-      : [],
-  );
+  const ends = new Map(linesOf(lines, 'timer-end').map(({ body }) => [body.target, body.how]));
+  return linesOf(lines, 'timer').map(({ key, enteredAt, body }) => ({
+    key,
+    timer: body.timer,
+    label: body.label || TIMER_WORDS[body.timer],
+    startedAt: enteredAt,
+    dueAt: dueAt(enteredAt, body),
+    end: ends.get(key) ?? null,
+  }));
 }
 
 const dueAt = (startedAt: string, { minutes }: TimerBody): string =>

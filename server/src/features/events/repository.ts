@@ -27,14 +27,14 @@ const toEvent = (row: EventRow): KeptEvent => ({
   body: row.body,
 });
 
-/** Appends lines; those whose key is known already are left as they are. */
+/** Appends lines and gives them as they are kept; those whose key is known already are left as they are and not given. */
 export async function appendEvents(
   db: Db,
   jobId: string,
   events: readonly BenchEvent[],
   receivedAt: Date,
-): Promise<void> {
-  if (events.length === 0) return;
+): Promise<KeptEvent[]> {
+  if (events.length === 0) return [];
   const rows = events.map((event) => ({
     job_id: jobId,
     key: event.key,
@@ -46,7 +46,8 @@ export async function appendEvents(
     kind: event.body.kind,
     body: JSON.stringify(event.body),
   }));
-  await db('job_event').insert(rows).onConflict('key').ignore();
+  const kept = (await db('job_event').insert(rows).onConflict('key').ignore().returning('*')) as EventRow[];
+  return kept.map(toEvent).sort((a, b) => a.position - b.position);
 }
 
 /** Lines by their keys, with the job that holds each, in the order they came in. */

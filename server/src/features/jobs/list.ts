@@ -4,7 +4,8 @@ import {
   LIST_FIRST,
   LIST_PAGE,
   LIST_TIMED,
-  type jobListSchema,
+  type JobListItem,
+  type JobList,
   type listQuerySchema,
 } from '@amber-gauge/contract';
 import { z } from 'zod';
@@ -12,6 +13,7 @@ import { presentSettings } from '../settings/repository.js';
 import {
   countKinds,
   listKind,
+  listOne,
   listTimed,
   openOfFamily,
   searchJobs,
@@ -20,8 +22,6 @@ import {
   type ListWish,
 } from './lists.js';
 import type { Services } from './service.js';
-
-type JobList = z.infer<typeof jobListSchema>;
 
 const KINDS: readonly ListKind[] = ['hands', 'waits', 'back', 'done'];
 
@@ -46,6 +46,12 @@ export async function jobList({ db, now }: Services, query: z.infer<typeof listQ
   ]);
   const rows = [...new Map([...kinds.flat(), ...timed].map((row) => [row.job.id, row])).values()];
   return { ...readable(rows), counts };
+}
+
+/** One job's row as lists show it now; null where none is shown. */
+export async function jobRow({ db, now }: Services, id: string): Promise<JobListItem | null> {
+  const { demoShown } = await presentSettings(db);
+  return readable(await listOne(db, id, { withDemo: demoShown, now: now() })).jobs[0] ?? null;
 }
 
 const rowsSchema = z.array(jobListItemSchema);

@@ -106,6 +106,11 @@ export async function searchJobs(db: Db, words: readonly string[], wish: ListWis
   return rowsOf([...exact, ...found.filter((row) => !ids.has(row.id))].slice(0, wish.limit), wish.now);
 }
 
+/** One unit's row. */
+export async function listOne(db: Db, jobId: string, wish: Pick<ListWish, 'withDemo' | 'now'>): Promise<JobListRow[]> {
+  return rowsOf(await listed(db, { ...wish, limit: 1 }).where('job.id', jobId), wish.now);
+}
+
 /** Units of a family that are not handed back, newest movement first. */
 export async function openOfFamily(db: Db, familyId: string, wish: ListWish): Promise<JobListRow[]> {
   return rowsOf(await listed(db, wish).where('job.family_id', familyId).whereNot({ next_kind: 'done' }), wish.now);

@@ -3,6 +3,7 @@ import type { Job, JobFields, KeptEvent, UnreadableLine } from '@amber-gauge/con
 import { jobNumber, jobState, nextWish } from '@amber-gauge/core/bench';
 import { FAMILIES } from '@amber-gauge/core/families';
 import type { Db } from '../../db/connect.js';
+import { heldLog } from '../events/longLogs.js';
 import { logOf } from '../events/repository.js';
 
 export interface JobRow {
@@ -105,7 +106,7 @@ export async function updateJob(db: Db, id: string, fields: Partial<JobFields>):
  * transaction. A log that no state can be computed from says so in the list and stops nothing.
  */
 export async function refreshState(trx: Db, job: Job, now: Date): Promise<void> {
-  let { events, unreadable } = await logOf(trx, job.id, { trusting: true });
+  let { events, unreadable } = await heldLog(trx, job.id);
   let state: StateFields | null = stateRow(job, events, unreadable, now);
   if (!state) {
     // A row taken on trust is not what it should be: each is read by the contract.

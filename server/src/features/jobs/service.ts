@@ -101,11 +101,14 @@ export async function addLines({ db, now }: Services, jobId: string, events: rea
     const job = await lockJob(trx, jobId);
     if (!job) throw new HttpError('NOT_FOUND');
     await refuseStrangers(trx, jobId, events);
-    await appendEvents(trx, jobId, events, now());
-    const held = await linesByKey(
-      trx,
-      events.map((event) => event.key),
-    );
+    const added = await appendEvents(trx, jobId, events, now());
+    const held =
+      added.length === events.length
+        ? added.map((line) => ({ jobId, line }))
+        : await linesByKey(
+            trx,
+            events.map((event) => event.key),
+          );
     const other = held.find(({ jobId: holder, line }) => holder !== jobId || !saysTheSame(line, events));
     if (other)
       throw new HttpError('CONFLICT', {

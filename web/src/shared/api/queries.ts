@@ -186,5 +186,4 @@ export function mergeKept(jobId: string, kept: readonly KeptEvent[]): void {
     const added = kept.filter((event) => !known.has(event.key));
     return { ...old, events: [...old.events, ...added].sort((a, b) => a.position - b.position) };
   });
-  void queryClient.invalidateQueries({ queryKey: keys.jobs });
 }
