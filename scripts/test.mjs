@@ -70,7 +70,7 @@ async function withDatabase() {
   const database = await step('test database started', () => startPostgres(dir, { unsynced: true }));
   const env = { TEST_DATABASE_URL: database.url };
   try {
-    if (only !== 'api') await ensureBuilt();
+    await ensureBuilt();
     await part('api', bin('vitest'), ['run', '--project', 'server'], { counted: true, env });
     await part('browser', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...grep], {
       counted: true,

@@ -9,7 +9,7 @@ export default defineConfig({
     minify: false,
     sourcemap: true,
     rolldownOptions: {
-      input: { main: 'src/main.ts', data: 'src/data.ts' },
+      input: { main: 'src/main.ts', data: 'src/data.ts', printed: 'src/features/sheet/printed.ts' },
       output: { format: 'es', entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
     },
   },

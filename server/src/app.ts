@@ -18,6 +18,7 @@ import { photoRoutes } from './features/photos/routes.js';
 import { modelRoutes } from './features/models/routes.js';
 import { runRoutes } from './features/runs/routes.js';
 import { settingsRoutes } from './features/settings/routes.js';
+import type { Printer } from './features/sheet/printed.js';
 import { sheetRoutes } from './features/sheet/routes.js';
 import { sourceRoutes } from './features/sources/routes.js';
 import type { StreamRoutes } from './features/stream/routes.js';
@@ -30,6 +31,8 @@ export interface AppOptions extends Services {
   readonly stream?: StreamRoutes | null;
   /** Requests a minute from one address. */
   readonly requestsPerMinute?: number;
+  /** Draws sheets; in this thread when nothing is given. */
+  readonly print?: Printer;
   /** Keeps backups; null where it was not told where. */
   readonly backups?: BackupKeeper | null;
 }

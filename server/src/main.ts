@@ -11,6 +11,7 @@ import { seedDemoOnce } from './demo/seed.js';
 import { createHub } from './db/hub.js';
 import { jobRow } from './features/jobs/list.js';
 import { sweepOrphans } from './features/photos/repository.js';
+import { printers } from './features/sheet/printers.js';
 import { streamRoutes } from './features/stream/routes.js';
 
 const { DATABASE_URL, PAGE_DIR, PG_BIN, BACKUP_DIR, LOG_LEVEL = 'info' } = process.env;
@@ -45,7 +46,8 @@ sweep();
 const hub = createHub(DATABASE_URL, logger);
 const stream = streamRoutes(hub, (id) => jobRow({ db, now }, id));
 const backups = place && BACKUP_DIR ? backupKeeper(place, BACKUP_DIR, now, logger) : null;
-const app = createApp({ db, now, logger, pageDir: PAGE_DIR ?? null, stream, backups });
+const sheets = printers(new URL('./printed.mjs', import.meta.url), logger);
+const app = createApp({ db, now, logger, pageDir: PAGE_DIR ?? null, stream, backups, print: sheets.print });
 const server = createServer(
   {
     // A request that does not arrive, and a page that does not read, are let go of.
@@ -84,6 +86,7 @@ async function stop(): Promise<void> {
   const late = setTimeout(() => server.closeAllConnections(), 5000);
   await closed;
   clearTimeout(late);
+  await sheets.stop();
   await db.destroy();
   process.exit(0);
 }

@@ -1,7 +1,7 @@
 /** Backups are whole or are not there, and a restore gives back what was there or changes nothing. */
 import { backupStateSchema } from '@amber-gauge/contract';
 import { createHash, randomUUID } from 'node:crypto';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -283,7 +283,6 @@ describe('a restore', () => {
     await request(h.app).post('/api/v1/jobs').send(newJob());
     const present = await contentOf(h.url);
     const entry = new URL('../dist/data.mjs', import.meta.url).pathname;
-    if (!existsSync(entry)) spawnSync('npx', ['vite', 'build'], { cwd: new URL('..', import.meta.url).pathname });
     const env = { ...process.env, DATABASE_URL: h.url, PG_BIN: place.pgBin };
     const rounds = Number(process.env.TORTURE_ROUNDS ?? 6);
     for (let round = 0; round < rounds; round++) {

@@ -1,7 +1,15 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from '../src/app.js';
 import { seedDemoOnce } from '../src/demo/seed.js';
+import { printers } from '../src/features/sheet/printers.js';
+import type { Printer } from '../src/features/sheet/printed.js';
 import { harness, line, newJob, note, type Harness } from './harness.js';
 
 let h: Harness;
@@ -11,8 +19,8 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 
-async function pdfOf(jobId: string) {
-  const answer = await request(h.app)
+async function pdfOf(jobId: string, app = h.app) {
+  const answer = await request(app)
     .get(`/api/v1/jobs/${jobId}/sheet.pdf`)
     .buffer(true)
     .parse((res, done) => {
@@ -59,5 +67,50 @@ describe('the sheet as PDF', () => {
     expect(pages).toBeGreaterThan(2);
     for (let i = 0; i < 90; i++) expect(text).toContain(`remark number ${i} with`);
     expect(text.replaceAll(' ', '')).toContain('Ωand33⅓');
+  });
+});
+
+describe('sheets drawn in a thread of their own', () => {
+  const built = new URL('../dist/printed.mjs', import.meta.url);
+  const quiet = pino({ level: 'silent' });
+  const printing = (print: Printer) =>
+    createApp({ db: h.db, now: () => new Date(), logger: quiet, pageDir: null, print });
+
+  it('are the same, and leave this one free', async () => {
+    const pool = printers(built, quiet);
+    const app = printing(pool.print);
+    const job = await h.db('job').where({ customer: 'Cinema club' }).first();
+    expect((await pdfOf(job.id, app)).text).toBe((await pdfOf(job.id)).text);
+    await pool.stop();
+  });
+
+  it('say that the server is busy when too many wait, and that one failed when it failed', async () => {
+    const id = (await h.db('job').where({ customer: 'Cinema club' }).first()).id;
+    const ask = async (module: URL, count: number) => {
+      const pool = printers(module, quiet);
+      const app = printing(pool.print);
+      const answers = await Promise.all(
+        Array.from({ length: count }, () => request(app).get(`/api/v1/jobs/${id}/sheet.pdf`)),
+      );
+      await pool.stop();
+      return answers;
+    };
+    const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-printers-'));
+    const moduleOf = (name: string, source: string) => {
+      writeFileSync(join(dir, name), `export default ${source}`);
+      return pathToFileURL(join(dir, name));
+    };
+    const slow = moduleOf('slow.mjs', '() => new Promise((done) => setTimeout(() => done(new Uint8Array(3)), 300))');
+    const many = await ask(slow, 12);
+    expect(many.filter(({ status }) => status === 200).length).toBeGreaterThanOrEqual(3);
+    expect(many.filter(({ status }) => status === 503).length).toBeGreaterThanOrEqual(1);
+    expect(many.every(({ status }) => status === 200 || status === 503)).toBe(true);
+    expect(many.find(({ status }) => status === 503)?.headers['retry-after']).toBe('2');
+    const broken = moduleOf('broken.mjs', '() => { throw new Error("no ink") }');
+    expect((await ask(broken, 1))[0]?.status).toBe(500);
+    // A thread that dies takes its sheet with it and nothing else.
+    const dead = moduleOf('dead.mjs', '() => process.exit(3)');
+    expect((await ask(dead, 1))[0]?.status).toBe(500);
+    rmSync(dir, { recursive: true });
   });
 });
