@@ -1,12 +1,18 @@
 /** Brings the application up from nothing and serves it until Ctrl-C; what ends by itself is started again. */
 import { fork } from 'node:child_process';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { ensureBuilt, PAGE_DIR, SERVER_ENTRY } from './lib/build.mjs';
 import { BACKUP_DIR, openDatabase } from './lib/database.mjs';
 import { ensureNpm, postgresBin } from './lib/install.mjs';
+import { takeLock } from './lib/lock.mjs';
+import { makeLike } from './lib/owner.mjs';
+import { ROOT } from './lib/run.mjs';
 import { Plain, plainly, step } from './lib/say.mjs';
 
 const FIRST_PORT = 4747;
+const PORT_FILE = join(ROOT, '.data', 'port');
 /** Waits before the server is started again, seconds; back to the first once it has run for a minute. */
 const WAITS_S = [0.5, 1, 2, 5, 15, 30];
 const RAN_WELL_MS = 60_000;
@@ -36,6 +42,23 @@ function serve(database, port) {
   });
 }
 
+/** The port of the last start; null before the first. */
+function lastPort() {
+  const port = existsSync(PORT_FILE) ? Number(readFileSync(PORT_FILE, 'utf8')) : NaN;
+  return Number.isInteger(port) && port > 0 && port <= 65535 ? port : null;
+}
+
+/** Takes this checkout for ourselves, or says where it runs already. */
+function alone() {
+  if (process.env.DATABASE_URL) return { say: () => undefined, release: () => undefined };
+  const lock = takeLock(join(ROOT, '.data', 'started'));
+  if (!lock.owner) return lock;
+  const { pid, port } = lock.owner;
+  throw new Plain(
+    `This bench runs already${port ? `: http://127.0.0.1:${port}` : ' and is just starting'} (process ${pid}). Use that one, or stop it first.`,
+  );
+}
+
 /** The port that was asked for, null when none was. */
 function wishedPort() {
   const { PORT } = process.env;
@@ -57,9 +80,17 @@ async function serveSomewhere(database, wished) {
           : error;
     });
   }
-  for (let port = FIRST_PORT; port < FIRST_PORT + 20; port++) {
+  // The port of last time first: what a browser still holds, it holds under that address.
+  const last = lastPort();
+  for (const port of new Set([...(last ? [last] : []), ...Array.from({ length: 20 }, (_, i) => FIRST_PORT + i)])) {
     try {
-      return await serve(database, port);
+      const served = await serve(database, port);
+      if (last && port !== last)
+        console.log(`\n  (port ${last} of last time is in use; lines that wait in a browser wait under that address)`);
+      makeLike(dirname(PORT_FILE));
+      rmSync(PORT_FILE, { force: true });
+      writeFileSync(PORT_FILE, String(port));
+      return served;
     } catch (error) {
       if (error.code !== 'EADDRINUSE') throw error;
     }
@@ -107,6 +138,7 @@ function watchDatabase(database, stopping) {
 await plainly(async () => {
   const from = Date.now();
   const wished = wishedPort();
+  const lock = alone();
   await ensureNpm();
   await ensureBuilt();
   const database = await openDatabase();
@@ -114,6 +146,7 @@ await plainly(async () => {
   const unwatch = watchDatabase(database, stopping);
   try {
     const first = await step('server up (migrated, demo in)', () => serveSomewhere(database, wished));
+    lock.say({ port: first.port });
     console.log(
       `\nAmber Gauge: http://127.0.0.1:${first.port}   (ready after ${((Date.now() - from) / 1000).toFixed(1)} s, Ctrl-C stops)`,
     );
@@ -127,6 +160,7 @@ await plainly(async () => {
     stopping.now = true;
     unwatch();
     await database.stop();
+    lock.release();
   }
   console.log('stopped');
 });

@@ -19,6 +19,8 @@ describe('scripts that must run before anything is installed', () => {
       'lib/say',
       'lib/build',
       'lib/database',
+      'lib/lock',
+      'lib/owner',
     ]) {
       const imports = [...read(`scripts/${file}.mjs`).matchAll(/from '([^']+)'/g)].map((match) => match[1]);
       for (const one of imports) expect(one, file).toMatch(/^(node:|\.)/);
