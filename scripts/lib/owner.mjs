@@ -68,6 +68,11 @@ export function makeOwned(dir, who) {
   chmodSync(dir, 0o700);
 }
 
+/** Hands a file that we wrote to the runner. */
+export const give = (file, who) => {
+  if (who) chownSync(file, who.uid, who.gid);
+};
+
 /**
  * `wanted`, or a folder that the runner can reach when the checkout's parents are closed to it. Which one
  * is written down beside, so that a checkout that is moved finds its bench again.
