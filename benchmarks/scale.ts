@@ -6,6 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { createServer, request } from 'node:http';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
+import { chromium } from '@playwright/test';
 import { pino } from 'pino';
 import { createApp } from '../server/src/app.js';
 import { fillBench } from '../server/test/many.js';
@@ -23,7 +24,7 @@ const app = createApp({
   db: h.db,
   now: () => new Date('2026-03-01T10:00:00Z'),
   logger: pino({ level: 'silent' }),
-  pageDir: null,
+  pageDir: new URL('../web/dist', import.meta.url).pathname,
   requestsPerMinute: 1e9,
 });
 const server = createServer(app).listen(0, '127.0.0.1');
@@ -74,6 +75,25 @@ async function measured(
   );
 }
 
+/** Milliseconds from the address to the first row that is seen, each time in a browser that knows nothing. */
+async function visible(name: string, path: (i: number) => string, count: number, row = 'main li'): Promise<void> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const took: number[] = [];
+  for (let i = 0; i < count; i++) {
+    const context = await browser.newContext({ serviceWorkers: 'block' });
+    const page = await context.newPage();
+    const start = performance.now();
+    await page.goto(`http://127.0.0.1:${port}${path(i)}`, { waitUntil: 'commit' });
+    await page.locator(row).first().waitFor();
+    took.push(performance.now() - start);
+    await context.close();
+  }
+  await browser.close();
+  console.log(
+    `${name.padEnd(44)} p50 ${at(took, 0.5).toFixed(0).padStart(7)} ms, worst ${Math.max(...took).toFixed(0)} ms`,
+  );
+}
+
 const ids = (await h.db('job').orderBy('number').limit(2000).pluck('id')) as string[];
 await measured('the bench at a glance', 40, () => ask('/jobs'));
 await measured('a page of those handed back', 40, () =>
@@ -86,6 +106,9 @@ await measured('search: a number', 40, (i) => ask(`/jobs?search=${100 + i}`));
 await measured('a job opened', 40, (i) => ask(`/jobs/${ids[i]}`));
 await measured('a line kept', 100, (i) => ask(`/jobs/${ids[i]}/events`, { events: [line(note(`note ${i}`))] }));
 await measured('what this bench knows of a family', 5, () => ask('/families/belt-turntable-dc/known?model=made%20up'));
+
+await visible('the bench, a new browser', () => '/', 8);
+await visible('a job, a new browser', (i) => `/job/${ids[i]}/find`, 8, '[aria-label="Bench log"] li');
 
 const long = newJob({ id: randomUUID() });
 await ask('/jobs', long);

@@ -2,7 +2,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureNpm, ensurePostgres } from './lib/install.mjs';
+import { ensureBuilt } from './lib/build.mjs';
+import { ensureChromium, ensureNpm, ensurePostgres } from './lib/install.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { openly, ROOT } from './lib/run.mjs';
 import { plainly } from './lib/say.mjs';
@@ -13,6 +14,8 @@ const file = join(ROOT, 'benchmarks', `${name}.ts`);
 
 async function onItsOwnServer() {
   await ensurePostgres();
+  await ensureChromium();
+  await ensureBuilt();
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-benchmark-'));
   const database = await startPostgres(dir);
   try {

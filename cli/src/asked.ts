@@ -1,4 +1,5 @@
 /** What is asked about, for the command line: code, message, and each choice with the options that give it. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import type { Answer, AskedSpeed } from '@amber-gauge/core/speed';
 import { CliRefusal } from './refusal.js';
 
@@ -7,7 +8,7 @@ const UNIT_NAMES: Readonly<Record<string, string>> = { '1': 's', '0.001': 'ms', 
 /** The options that answer the question as this choice does. */
 function optionsOf({ timeUnitS, axisUnit, channel, perTurn, fromS, toS, bothEdges, asIs }: Answer): string[] {
   const out: string[] = [];
-  if (timeUnitS !== undefined) out.push('--time-unit', UNIT_NAMES[String(timeUnitS)] ?? String(timeUnitS));
+  if (timeUnitS !== undefined) out.push('--time-unit', ownEntry(UNIT_NAMES, String(timeUnitS)) ?? String(timeUnitS));
   if (axisUnit !== undefined) out.push('--axis-unit', axisUnit);
   if (channel !== undefined) out.push('--channel', channel);
   if (perTurn !== undefined) out.push('--per-turn', String(perTurn));

@@ -9,7 +9,7 @@ import {
   type Family,
   type PathTest,
 } from '@amber-gauge/core/families';
-import { fixed } from '@amber-gauge/core/quantity';
+import { fixed, ownEntry } from '@amber-gauge/core/quantity';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { CommandAnswer } from './main.js';
@@ -127,7 +127,7 @@ function testRow(engine: Engine, family: Family, test: PathTest): string {
   const range =
     band && measure ? `, ${band.from ?? ''} to ${band.to ?? ''} ${measure.unit} (${measure.origin.text})` : '';
   const context = path.contexts.flatMap((one) =>
-    test.context[one.id] ? [`${one.name}: ${test.context[one.id]}`] : [],
+    ownEntry(test.context, one.id) ? [`${one.name}: ${ownEntry(test.context, one.id)}`] : [],
   );
   const opens = family.openEnds.filter((end) => test.opens.includes(end.id)).map((end) => end.what);
   const cautions = test.cautions.map((id) => CAUTIONS.find((one) => one.id === id)?.text ?? id);

@@ -1,4 +1,5 @@
 /** `line 'TEXT' --family ID [--prompt TEST]`: what the entry line understands. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import {
   entryPreview,
   knownPlaces,
@@ -73,7 +74,7 @@ function option(args: readonly string[], name: string): string | null {
 }
 
 const readingJson = (one: EntryReading) => ({
-  quantity: one.unit === null ? null : (QUANTITIES[one.unit] ?? one.unit),
+  quantity: one.unit === null ? null : (ownEntry(QUANTITIES, one.unit) ?? one.unit),
   ...(one.bound === 'between'
     ? { low: one.values[0] ?? null, high: one.values[1] ?? null }
     : one.values.length > 1

@@ -1,4 +1,5 @@
 /** Entry of the command line; see docs/command-line.md. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import { CliRefusal } from './refusal.js';
 
 type Command = (args: readonly string[]) => Promise<CommandAnswer>;
@@ -26,7 +27,7 @@ async function run(argv: readonly string[]): Promise<number> {
   const json = argv.includes('--json');
   const [name = '', ...rest] = argv.filter((arg) => arg !== '--json');
   try {
-    const load = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+    const load = Object.hasOwn(COMMANDS, name) ? ownEntry(COMMANDS, name) : undefined;
     if (!load)
       throw new CliRefusal(
         'UNKNOWN_COMMAND',

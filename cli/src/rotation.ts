@@ -1,6 +1,6 @@
 /** `gauge pulses` and `gauge gyro`: the keys below are relied upon by scripts. */
 import { readFile } from 'node:fs/promises';
-import { fixed, signed } from '@amber-gauge/core/quantity';
+import { fixed, signed, ownEntry } from '@amber-gauge/core/quantity';
 import {
   AXIS_UNITS,
   measureGyro,
@@ -38,7 +38,7 @@ const only = <T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], und
 function common({ values, flags }: Options) {
   const unit = values['time-unit'];
   return only({
-    timeUnitS: unit === undefined ? undefined : (UNITS[unit] ?? positive(unit, 'time-unit')),
+    timeUnitS: unit === undefined ? undefined : (ownEntry(UNITS, unit) ?? positive(unit, 'time-unit')),
     fromS: given(values.from, 'from'),
     toS: given(values.to, 'to'),
     asIs: flags['as-is'] || undefined,

@@ -1,5 +1,5 @@
 /** `gauge tone FILE.wav --nominal 3150`: the keys below are relied upon by scripts. */
-import { fixed, signed } from '@amber-gauge/core/quantity';
+import { fixed, signed, ownEntry } from '@amber-gauge/core/quantity';
 import {
   addedWords,
   measureRecording,
@@ -24,7 +24,7 @@ export async function toneCommand(args: readonly string[]): Promise<CommandAnswe
   const names = ['nominal', 'channel', 'reference-uncertainty', 'from', 'to', 'by-part'];
   const { file, values, flags } = readOptions(args, names, USAGE, ['lossy', 'as-is']);
   const nominalHz = positive(values.nominal, 'nominal');
-  const channel = CHANNELS[values.channel ?? 'auto'];
+  const channel = ownEntry(CHANNELS, values.channel ?? 'auto');
   if (channel === undefined) throw new CliRefusal('USAGE', `--channel is left, right or auto. ${USAGE}`);
   const reference = values['reference-uncertainty'];
   const referenceUncertaintyPercent = reference === undefined ? null : positive(reference, 'reference-uncertainty');

@@ -2,6 +2,7 @@
  * A run as a file: JSON whole, or CSV that a spreadsheet opens (figures as name and value, then the
  * series, then the spectrum). Either read again gives the same run.
  */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { newRunSchema, type NewRun } from './runs.js';
@@ -117,11 +118,14 @@ function fromCell(cell: string): unknown {
   return /^".*"$/s.test(cell) ? (JSON.parse(cell) as string) : cell;
 }
 
+/** Puts a value in its place; a name that every object inherits is a name like any other, and no run has it. */
 function plant(root: Record<string, unknown>, path: readonly string[], value: unknown): void {
   let at: Record<string, unknown> = root;
   path.forEach((key, i) => {
-    if (key === '__proto__' || key === 'constructor') throw new Error('a name that no run has');
-    if (i === path.length - 1) at[key] = value;
-    else at = (at[key] ??= /^\d+$/.test(path[i + 1] as string) ? [] : {}) as Record<string, unknown>;
+    if (key in Object.prototype) throw new Error('a name that no run has');
+    const inner = /^\d+$/.test(path[i + 1] ?? '') ? [] : {};
+    const next = i === path.length - 1 ? value : (ownEntry(at, key) ?? inner);
+    Object.defineProperty(at, key, { value: next, writable: true, enumerable: true, configurable: true });
+    at = next as Record<string, unknown>;
   });
 }

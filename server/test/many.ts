@@ -3,7 +3,7 @@ import { toleranceOfUse } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import type { Db } from '../src/db/connect.js';
 
-/** `jobs` units, nearly all handed back, each with `lines` notes, spread over three years. */
+/** `jobs` units, nearly all handed back, each with `lines` lines (notes, every fourth a reading, the last a mend), spread over three years. */
 export async function fillBench(db: Db, jobs: number, lines: number): Promise<void> {
   const tolerance = JSON.stringify(toleranceOfUse(familyOf('belt-turntable-dc')));
   const families = ['belt-turntable-dc', 'cassette-deck', 'washer-front', 'vacuum', 'stand-mixer'];
@@ -26,9 +26,14 @@ export async function fillBench(db: Db, jobs: number, lines: number): Promise<vo
   await db.raw(
     `insert into job_event (job_id, key, entered_at, received_at, device, sequence, stage, kind, body)
      select id, gen_random_uuid(), created_at + k * interval '1 minute', created_at + k * interval '1 minute', 'bench', k,
-       'find', 'note', jsonb_build_object('kind', 'note', 'text', 'a note of some length, number ' || k)
-     from job cross join generate_series(1, ?) k where not demo`,
-    [lines],
+       'find', line.body ->> 'kind', line.body
+     from job cross join generate_series(1, ?) k cross join lateral (select case
+       when k % 4 = 0 then jsonb_build_object('kind', 'reading', 'text', 'supply', 'values', jsonb_build_array(11.5 + number % 10 / 10.0),
+         'unit', 'V', 'qualifier', 'dc', 'bound', 'exact', 'place', 'supply', 'speedId', null, 'condition', null, 'holdKey', null)
+       when k = ? - 1 then jsonb_build_object('kind', 'work', 'action', 'replace', 'what', 'belt')
+       else jsonb_build_object('kind', 'note', 'text', 'a note of some length, number ' || k) end as body) line
+     where not demo`,
+    [lines, lines],
   );
   await db.raw(
     `insert into job_state (job_id, next_stage, next_kind, next_text, power, speeds, line_count, last_at, moved_at, search)

@@ -1,4 +1,5 @@
 /** What is left of a charge: one truth, whichever stage and spelling the reading came in. */
+import { ownEntry } from '../quantity/index.js';
 import { timeToLimit } from '../circuit/index.js';
 import { PATHS } from '../families/index.js';
 import type { BenchEvent, ReadingBody } from './event.js';
@@ -43,7 +44,7 @@ export function chargePlaces(unit: Unit): ReadonlySet<string> {
   return new Set([
     ...ANY_STORE,
     ...(measured ? [] : [RESERVOIR]),
-    ...stores.flatMap(({ store }) => [store.name.toLowerCase(), ...(STORE_ALIASES[store.id] ?? [])]),
+    ...stores.flatMap(({ store }) => [store.name.toLowerCase(), ...(ownEntry(STORE_ALIASES, store.id) ?? [])]),
   ]);
 }
 

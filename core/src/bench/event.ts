@@ -251,25 +251,29 @@ export function enteredMs(event: BenchEvent): number {
   return at;
 }
 
-/** Lines in the order they happened: by time, then by device and its own count. */
-export const inOrder = <T extends BenchEvent>(events: readonly T[]): T[] =>
-  sorted(
-    events,
+/** Lines in the order they happened: by time, then by device and its own count. A copy. */
+export function inOrder<T extends BenchEvent>(events: readonly T[]): T[] {
+  const at = events.map(enteredMs);
+  // Logs are in order nearly always: that is seen before anything is sorted.
+  if (at.every((time, i) => i === 0 || (at[i - 1] as number) < time)) return [...events];
+  const order = events.map((event, i) => ({ event, at: at[i] as number }));
+  order.sort(
     (a, b) =>
-      enteredMs(a) - enteredMs(b) || (a.device === b.device ? a.sequence - b.sequence : a.device < b.device ? -1 : 1),
+      a.at - b.at ||
+      (a.event.device === b.event.device
+        ? a.event.sequence - b.event.sequence
+        : a.event.device < b.event.device
+          ? -1
+          : 1),
   );
-
-/** Lines in the order the server received them, those that still wait behind them as they were entered. */
-export function inReceipt<T extends BenchEvent>(events: readonly T[]): T[] {
-  const place = (event: BenchEvent) => event.position ?? Infinity;
-  return sorted(inOrder(events), (a, b) => (place(a) === place(b) ? 0 : place(a) - place(b)));
+  return order.map(({ event }) => event);
 }
 
-/** A sorted copy. Logs are in order nearly always: that is seen before anything is sorted. */
-function sorted<T>(list: readonly T[], compare: (a: T, b: T) => number): T[] {
-  const copy = [...list];
-  const inPlace = copy.every((one, i) => i === 0 || compare(copy[i - 1] as T, one) <= 0);
-  return inPlace ? copy : copy.sort(compare);
+/** Lines in the order the server received them, those that still wait behind them as they were entered. A copy. */
+export function inReceipt<T extends BenchEvent>(events: readonly T[]): T[] {
+  const place = (event: BenchEvent) => event.position ?? Infinity;
+  if (events.every((event, i) => i === 0 || place(events[i - 1] as T) < place(event))) return [...events];
+  return inOrder(events).sort((a, b) => (place(a) === place(b) ? 0 : place(a) - place(b)));
 }
 
 /** Keys of the lines that were struck out. */

@@ -37,7 +37,8 @@ export interface PowerNow {
 
 /** Without a reading a unit that can hold charge is never called discharged, whatever was said. */
 export function powerFrom(job: JobFacts, lines: readonly BenchEvent[], lost: readonly LostLine[] = []): PowerNow {
-  const now = powerSteps(job, lines).at(-1)?.now ?? startNow(job);
+  let now = startNow(job);
+  follow(job, lines, (_, then) => (now = then));
   const said = Math.max(-1, ...linesOf(lines, 'power').map(({ position }) => position ?? Infinity));
   const unknown = lost.find(({ kind, position }) => kind === 'power' && position > said);
   if (!unknown || isLive(now.state)) return now;
@@ -59,16 +60,23 @@ export interface LostLine {
  * can only make the state more dangerous, never less.
  */
 export function powerSteps(job: JobFacts, lines: readonly BenchEvent[]): PowerStep[] {
+  const steps: PowerStep[] = [];
+  follow(job, lines, (line, now) => steps.push({ line, now }));
+  return steps;
+}
+
+function follow(job: JobFacts, lines: readonly BenchEvent[], tell: (line: BenchEvent, now: PowerNow) => void): void {
   const places = chargePlaces(job);
   const placed = placesGiven(lines);
   let now = startNow(job);
   const newest = new Map<string, number>();
-  return inReceipt(lines).map((line) => {
+  for (const line of inReceipt(lines)) {
     const next = after(job, now, line, places, placed);
-    if (!isLate(line, newest) || danger(next) >= danger(now)) now = next;
-    newest.set(line.device, Math.max(newest.get(line.device) ?? -Infinity, enteredMs(line)));
-    return { line, now };
-  });
+    if (next !== now && (!isLate(line, newest) || danger(next) >= danger(now))) now = next;
+    const at = enteredMs(line);
+    if (at > (newest.get(line.device) ?? -Infinity)) newest.set(line.device, at);
+    tell(line, now);
+  }
 }
 
 /** A line and the power state after it. */

@@ -3,6 +3,7 @@
  * unless a reading made with power off speaks against that fault; or because something was seen or told
  * (smoke, a tingle, a blown fuse, water, a swollen cell) that nobody has traced yet.
  */
+import { ownEntry } from '../quantity/index.js';
 import { banOf, type Ban } from '../families/index.js';
 import type { Engine } from './engine.js';
 import type { Event, Posterior } from './posterior.js';
@@ -144,6 +145,6 @@ export function standingAfter(engine: Engine, events: readonly Event[]): string[
   /** What every fault that it can have been explains is traced. */
   function traced(marks: readonly Readonly<Record<string, number>>[]) {
     for (const [mark, ban] of Object.entries(BAN_OF_MARK))
-      if (marks.length > 0 && marks.every((one) => (one[mark] ?? 0) > 0)) standing.delete(ban);
+      if (marks.length > 0 && marks.every((one) => (ownEntry(one, mark) ?? 0) > 0)) standing.delete(ban);
   }
 }

@@ -1,6 +1,8 @@
 /** Entries of a case, or of a job's log, as what the engine reads. */
+import { ownEntry } from '../quantity/index.js';
 import type { DrivePath, PathTest } from '../families/index.js';
 import { problem, type CaseEntry, type CaseProblem, type TestEntry, type TrialEntry } from './caseFile.js';
+import { before } from './before.js';
 import { modesCured } from './mends.js';
 import { healthyStates } from './healthy.js';
 import { inUnit, statesOfValue, USUAL_RELIABILITY, type Observation, type Saw } from './observation.js';
@@ -91,7 +93,7 @@ const SEEN_MARKS = ['swollen'];
 function onlySource(path: DrivePath, mark: string | null): Saw | null {
   if (mark === null || !SEEN_MARKS.includes(mark)) return null;
   const sources = path.blocks.flatMap((block) =>
-    block.modes.flatMap((mode) => ((mode.marks[mark] ?? 0) > 0 ? [{ block: block.id, mode }] : [])),
+    block.modes.flatMap((mode) => ((ownEntry(mode.marks, mark) ?? 0) > 0 ? [{ block: block.id, mode }] : [])),
   );
   const [one] = sources;
   return one && sources.length === 1 ? { kind: 'block', block: one.block, modes: [one.mode.id] } : null;
@@ -193,7 +195,7 @@ export function complaintIn(path: DrivePath, events: readonly Event[]): Observat
   const wrong = (one: Observation) => {
     if (one.saw.kind !== 'signal' || (one.test !== undefined && !watched.has(one.test))) return false;
     const healthy = healthyStates(path, one.context).get(one.saw.signal) ?? '';
-    return (one.saw.weights[healthy] ?? 0) < 0.5;
+    return (ownEntry(one.saw.weights, healthy) ?? 0) < 0.5;
   };
   return events
     .slice(from)
@@ -249,9 +251,10 @@ export function trialEvents(
   const block = path.blocks.find((one) => one.id === entry.part);
   if (!block) return unknownPart(path, entry.part);
   const { trial, result } = entry;
-  if (trial in HOW) {
-    const changed = result !== 'no-change' && result !== 'nothing';
-    return [provoked(id, [entry.part], result === 'helped' && trial !== 'sink' ? null : (HOW[trial] ?? null), changed)];
+  const how = ownEntry(HOW, trial);
+  if (how !== undefined) {
+    const state = result === 'helped' && trial !== 'sink' ? null : how;
+    return [provoked(id, [entry.part], state, result !== 'no-change' && result !== 'nothing')];
   }
   if (trial === 'fed-direct') return fedDirect(path, block, entry, id);
   if (result === 'helped' || result === 'changed' || result === 'better')
@@ -306,18 +309,4 @@ function fedDirect(
           },
         ];
   return [{ kind: 'saw', observation }, ...left];
-}
-
-/** Everything that a block hangs on, by its signals, but not the block itself. */
-function before(path: DrivePath, block: DrivePath['blocks'][number]): string[] {
-  const found = new Set<string>();
-  const walk = (inputs: readonly string[]) => {
-    for (const one of path.blocks)
-      if (one.id !== block.id && !found.has(one.id) && one.outputs.some((out) => inputs.includes(out))) {
-        found.add(one.id);
-        walk(one.inputs);
-      }
-  };
-  walk(block.inputs);
-  return [...found];
 }

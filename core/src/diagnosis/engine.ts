@@ -1,4 +1,5 @@
 /** A path made ready: its hypotheses and worlds, and their settled states by context, computed when first asked for. */
+import { ownEntry } from '../quantity/index.js';
 import type { Context, DrivePath, PathTest } from '../families/index.js';
 import { beyondOf, type Beyond } from './beyond.js';
 import { spaceOf, type Space } from './hypotheses.js';
@@ -82,7 +83,7 @@ function marksIn(model: NumberModel, space: Space, test: PathTest): Float64Array
     const left = test.outcomes.map(({ mark }) =>
       mark === null
         ? 0
-        : 1 - modes.reduce((none, m) => none * (1 - (model.modes[m]?.marks[mark] ?? 0)), 1 - STRAY_MARK),
+        : 1 - modes.reduce((none, m) => none * (1 - (ownEntry(model.modes[m]?.marks, mark) ?? 0)), 1 - STRAY_MARK),
     );
     const none = left.reduce((product, chance) => product * (1 - chance), 1);
     const total = left.reduce((sum, chance) => sum + chance, 0);

@@ -1,4 +1,5 @@
 /** A drive path turned into numbers: states, rows and modes by index. */
+import { ownEntry } from '../quantity/index.js';
 import { CoreError } from '../errors.js';
 import type { Context, DrivePath, PathBlock, PathRow } from '../families/index.js';
 
@@ -73,7 +74,7 @@ export const NO_KNOWLEDGE: Knowledge = { family: { units: 0, modes: {} }, model:
 
 /** A prior moved by confirmed faults: 2 of 10 units move 0.05 to 0.1. */
 export const movedPrior = (prior: number, ref: string, confirmed: Confirmed): number =>
-  (prior * PRIOR_UNITS + (confirmed.modes[ref] ?? 0)) / (PRIOR_UNITS + confirmed.units);
+  (prior * PRIOR_UNITS + (ownEntry(confirmed.modes, ref) ?? 0)) / (PRIOR_UNITS + confirmed.units);
 
 /** The family's prior moved by what the bench saw of the family, then by what it saw of the model. */
 const knownPrior = (prior: number, ref: string, { family, model }: Knowledge): number =>

@@ -225,7 +225,7 @@ function adviceOf(engine: Engine, posterior: Posterior, situation: Situation, te
 function forbiddenBy(test: PathTest, { bans, idle }: Asking): string | null {
   const ban = bans.find((one) => test.cautions.includes(one.id)) ?? bans[0];
   if (ban) return banWords(ban);
-  return idle && (test.waitMin >= LONG_MIN || NEEDS_RUNNING.some((key) => key in test.context))
+  return idle && (test.waitMin >= LONG_MIN || NEEDS_RUNNING.some((key) => Object.hasOwn(test.context, key)))
     ? 'It does not turn: it cannot be run warm or loaded.'
     : null;
 }

@@ -1,4 +1,5 @@
 /** What was seen, and how well a world accounts for it. */
+import { ownEntry } from '../quantity/index.js';
 import { CoreError } from '../errors.js';
 import type { Context, PathSignal } from '../families/index.js';
 import { modeIn, STRAY_MARK, type Engine } from './engine.js';
@@ -68,8 +69,10 @@ const PREFIX: Readonly<Record<string, number>> = { p: -12, n: -9, µ: -6, m: -3,
 /** A value in another multiple of the unit: 320 mV is 0.32 V; null where the units are of two kinds. */
 export function inUnit(value: number, unit: string, wanted: string): number | null {
   if (unit === wanted) return value;
-  const power = (of: string): [number, string] =>
-    of.length > 1 && of[0] !== undefined && of[0] in PREFIX ? [PREFIX[of[0]] as number, of.slice(1)] : [0, of];
+  const power = (of: string): [number, string] => {
+    const prefix = of.length > 1 ? ownEntry(PREFIX, of[0] as string) : undefined;
+    return prefix === undefined ? [0, of] : [prefix, of.slice(1)];
+  };
   const [[from, base], [to, other]] = [power(unit), power(wanted)];
   return base === other ? value * 10 ** (from - to) : null;
 }
@@ -95,12 +98,12 @@ export function statesOfValue(signal: PathSignal, given: number, unit: string): 
     const low = from === null ? 1 : ramp((value - from) / margin);
     const high = to === null ? 1 : ramp((to - value) / margin);
     const weight = Math.min(low, high);
-    if (weight > 0) weights[state] = Math.max(weights[state] ?? 0, weight);
+    if (weight > 0) weights[state] = Math.max(ownEntry(weights, state) ?? 0, weight);
   }
   if (Object.keys(weights).length === 0)
     for (const { state, from, to } of measure.bands)
       weights[state] = Math.max(
-        weights[state] ?? 0,
+        ownEntry(weights, state) ?? 0,
         Math.exp(-distance(value, from, to, largest) / Math.log(OFF_BAND)),
       );
   const total = Object.values(weights).reduce((sum, weight) => sum + weight, 0);
@@ -133,7 +136,7 @@ export function matches(engine: Engine, { saw, context }: Observation): Float64A
     for (const state of Object.keys(saw.weights))
       if (!names.includes(state))
         throw new CoreError('UNKNOWN_ID', `${saw.signal} has no state ${state}`, { id: state });
-    const weight = Float64Array.from(names, (name) => saw.weights[name] ?? 0);
+    const weight = Float64Array.from(names, (name) => ownEntry(saw.weights, name) ?? 0);
     const settled = engine.settled(context);
     const count = model.states.length;
     for (let w = 0; w < out.length; w++) out[w] = weight[settled[w * count + signal] as number] as number;
@@ -171,12 +174,13 @@ function byHypothesis(engine: Engine, saw: Exclude<Saw, { kind: 'signal' | 'bloc
   if (saw.kind === 'left')
     return Float64Array.from(
       space.hypotheses,
-      ({ modes }) => 1 - modes.reduce((none, m) => none * (1 - (model.modes[m]?.marks[saw.mark] ?? 0)), 1 - SEEMS_TO),
+      ({ modes }) =>
+        1 - modes.reduce((none, m) => none * (1 - (ownEntry(model.modes[m]?.marks, saw.mark) ?? 0)), 1 - SEEMS_TO),
     );
   const sound = new Set(saw.sound.map((id) => model.blockOf.get(id)));
   const signal = model.signalOf.get(saw.signal);
   if (signal === undefined) throw new CoreError('UNKNOWN_ID', `no signal ${saw.signal}`, { id: saw.signal });
-  const weight = (model.states[signal] as string[]).map((name) => saw.weights[name] ?? 0);
+  const weight = (model.states[signal] as string[]).map((name) => ownEntry(saw.weights, name) ?? 0);
   const settled = engine.settled(context);
   const own = new Float64Array(space.hypotheses.length);
   for (let w = 0; w < space.worlds.length; w++) {
@@ -218,7 +222,7 @@ export function matchesBeyond({ model, beyond }: Engine, { saw, context }: Obser
   if (saw.kind !== 'signal' && saw.kind !== 'block') return out.fill(NOTHING_SAID);
   if (saw.kind === 'block') return out.fill(saw.modes.includes('healthy') ? 1 : 0);
   const signal = model.signalOf.get(saw.signal) ?? 0;
-  const weight = (model.states[signal] as string[]).map((name) => saw.weights[name] ?? 0);
+  const weight = (model.states[signal] as string[]).map((name) => ownEntry(saw.weights, name) ?? 0);
   const settled = beyond.settled(context);
   const count = model.states.length;
   for (let b = 0; b < out.length - 1; b++) out[b] = weight[settled[b * count + signal] as number] as number;

@@ -1,3 +1,4 @@
+export * from './own.js';
 export * from './units.js';
 export * from './tolerance.js';
 export * from './uncertainty.js';

@@ -2,6 +2,7 @@
  * The trade's way of writing values: 4k7, 2R2, 0u1, 15n, 12,4 V, 0.62Vpp, >20M, OL. Decimal comma
  * and point both count; a comma before exactly three digits ("1,500") is asked about, never guessed.
  */
+import { ownEntry } from './own.js';
 
 /** How a voltage was read. */
 export type Qualifier = 'dc' | 'ac' | 'pp' | 'rms';
@@ -133,7 +134,7 @@ function letterPoint(match: RegExpExecArray, bound: Bound, offset: number, text:
   const [, whole, letter, decimals, tail] = match as unknown as [string, string, string, string, string];
   const plain = toNumber(`${whole}.${decimals}`);
   const unit = letter === 'R' || letter === 'k' || letter === 'K' || letter === 'M' ? 'Ω' : letter === 'V' ? 'V' : 'F';
-  const scale = letter === 'R' || letter === 'V' ? 1 : (PREFIX[letter] as number);
+  const scale = letter === 'R' || letter === 'V' ? 1 : (ownEntry(PREFIX, letter) as number);
   const said = tail.trim();
   const known = said === '' ? null : readUnit(said);
   if (said !== '' && (known === null || known.scale !== 1 || (letter !== 'm' && known.unit !== unit))) {
@@ -160,16 +161,16 @@ interface UnitRead {
 /** Reads a unit with its prefix: "kHz", "uF", "mVpp"; a bare "k" or "M" means ohms, "n", "u", "p" farads. */
 export function readUnit(text: string): UnitRead | null {
   if (text === '') return { unit: null, scale: 1, qualifier: null };
-  const whole = UNITS[text];
+  const whole = ownEntry(UNITS, text);
   if (whole) return { unit: whole.unit, scale: whole.scale ?? 1, qualifier: whole.qualifier ?? null };
-  const scale = PREFIX[text[0] as string];
+  const scale = ownEntry(PREFIX, text[0] as string);
   if (scale === undefined) return null;
   const rest = text.slice(1).trim();
   if (rest === '') {
     if ('kKMG'.includes(text)) return { unit: 'Ω', scale, qualifier: null };
     return 'nuµμp'.includes(text) ? { unit: 'F', scale, qualifier: null } : null;
   }
-  const known = WHOLE.has(rest) ? undefined : UNITS[rest];
+  const known = WHOLE.has(rest) ? undefined : ownEntry(UNITS, rest);
   return known ? { unit: known.unit, scale: scale * (known.scale ?? 1), qualifier: known.qualifier ?? null } : null;
 }
 

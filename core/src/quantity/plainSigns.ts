@@ -1,4 +1,5 @@
 /** Fullwidth, typographic and look-alike signs as the plain ones they stand for. */
+import { ownEntry } from './own.js';
 
 /**
  * The line in plain signs, one for one, so that places in it stay: fullwidth to ASCII, every dash and
@@ -7,7 +8,7 @@
 export function plainSigns(text: string): string {
   return [...text]
     .map((sign) => {
-      const known = SIGNS[sign];
+      const known = ownEntry(SIGNS, sign);
       if (known !== undefined) return known;
       const folded = sign.normalize('NFKC');
       return folded.length === sign.length && /^[\x20-\x7e]$/.test(folded) ? folded : sign;

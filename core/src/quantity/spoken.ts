@@ -2,6 +2,7 @@
  * Measures in a line as it is spoken: "27,5 V DC", "0.6 V ripple", "4k7", "4.6 to 5.4 V", "under an
  * ohm", "O.L.", "5/16 in". Finds every one with its place in the line; what stands between is words.
  */
+import { ownEntry } from './own.js';
 import type { Bound, Qualifier } from './notation.js';
 import { PREFIX, SPELLINGS, type Spelling } from './spokenUnits.js';
 
@@ -141,7 +142,7 @@ function infixPiece(rest: string, match: RegExpExecArray, from: number): Piece {
   const value = Number(`${match[1]}.${match[3]}`);
   const tail = from + match[0].length;
   const after = /^\s?(V|A|F|H|Ω|ohms?)(?![\p{L}\d])/u.exec(rest.slice(match[0].length));
-  const scale = /[RrVv]/.test(letter) ? 1 : (PREFIX[letter === 'K' ? 'k' : letter] as number);
+  const scale = /[RrVv]/.test(letter) ? 1 : (ownEntry(PREFIX, letter === 'K' ? 'k' : letter) as number);
   const own = /[RrkKM]/.test(letter) ? 'Ω' : /[Vv]/.test(letter) ? 'V' : letter === 'm' ? null : 'F';
   const said = after ? (after[1]?.startsWith('ohm') ? 'Ω' : (after[1] as string)) : null;
   const unit = said ?? own;

@@ -1,4 +1,5 @@
 /** Spellings of units as they are spoken and typed: "kohm", "mfd", "volts d.c.", "revs/min". */
+import { ownEntry } from './own.js';
 import type { Qualifier } from './notation.js';
 
 /** One way to write a unit, anchored at the end of a number. */
@@ -37,14 +38,14 @@ const spelled = (names: string, unit: string, prefixes: string): Spelling[] => [
       'u',
     ),
     unit,
-    scale: PREFIX[prefix] as number,
+    scale: ownEntry(PREFIX, prefix) as number,
   })),
   ...Object.entries(PREFIX_WORDS)
     .filter(([, letter]) => prefixes.includes(letter))
     .map(([word, letter]) => ({
       pattern: new RegExp(`^\\s*${word}[ -]?(?:${names})(?![\\p{L}\\d])`, 'iu'),
       unit,
-      scale: PREFIX[letter] as number,
+      scale: ownEntry(PREFIX, letter) as number,
     })),
 ];
 

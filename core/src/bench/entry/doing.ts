@@ -1,4 +1,5 @@
 /** What was done to the unit: power, work, ends opened and closed, timers, orders. */
+import { ownEntry } from '../../quantity/index.js';
 import { saidClosed, saidEnds } from '../ledger/index.js';
 import { minutesIn, type TimerKind } from '../timers/index.js';
 import type { WorkAction } from '../event.js';
@@ -43,11 +44,11 @@ const STORY =
 export function workIn(text: string): Entry | null {
   const words = text.split(/\s+/);
   if (words.length < 2 || NOT_DONE.test(text)) return null;
-  const first = WORK_VERBS[(words[0] as string).toLowerCase()];
+  const first = ownEntry(WORK_VERBS, (words[0] as string).toLowerCase());
   if (first) return { kind: 'work', action: first, what: words.slice(1).join(' ') };
   if (STORY.test(text) || words.length > 8) return null;
   const last = (words[words.length - 1] as string).toLowerCase().replace(/[.!]$/, '');
-  const action = last === 'set' || last === 'bent' ? undefined : WORK_VERBS[last];
+  const action = last === 'set' || last === 'bent' ? undefined : ownEntry(WORK_VERBS, last);
   const what = words
     .slice(0, -1)
     .join(' ')

@@ -1,4 +1,5 @@
 /** Places by name, alias and near name: never a silent new one. */
+import { ownEntry } from '../../quantity/index.js';
 import { PLACE_ALIASES, type DrivePath } from '../../families/index.js';
 import { CHARGE_PLACE, chargePlaces } from '../charge.js';
 import type { JobFacts } from '../job.js';
@@ -28,7 +29,7 @@ export function knownPlaces(
       own.replace(RIPPLE, ''),
       own.replace(KIND_OF_METER, ''),
       signal.name,
-      ...(PLACE_ALIASES[own] ?? []),
+      ...(ownEntry(PLACE_ALIASES, own) ?? []),
     ];
     out.push({ name, aliases, unit: signal.measure.unit, ripple });
   }

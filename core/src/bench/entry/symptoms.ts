@@ -2,6 +2,7 @@
  * Symptoms in the words of the trade, put against the tests of the unit's own path: "hunts at 33" is
  * the answer "surges" of "does it surge". Common practice, no source.
  */
+import { ownEntry } from '../../quantity/index.js';
 import type { DrivePath, PathTest } from '../../families/index.js';
 import type { EntryAnswer } from './types.js';
 
@@ -174,7 +175,7 @@ function contextIn(plain: string, path: DrivePath, speedIds: readonly string[]):
   if (/\bswitch(?:ed)? off\b|\bwhen off\b/.test(plain) && path.contexts.some((one) => one.id === 'switch'))
     out.switch = 'off';
   for (const { id, values } of path.contexts) {
-    if (out[id] !== undefined || id === heat?.id || id === speed?.id) continue;
+    if (ownEntry(out, id) !== undefined || id === heat?.id || id === speed?.id) continue;
     const value = values.slice(1).find((one) => saysValue(plain, id, one, values));
     if (value) out[id] = value;
   }
@@ -196,7 +197,7 @@ const sameContext = (
   anything: boolean,
 ): boolean =>
   path.contexts.every(({ id, values }) => {
-    const has = test.context[id] ?? values[0];
-    const want = wanted[id];
+    const has = ownEntry(test.context, id) ?? values[0];
+    const want = ownEntry(wanted, id);
     return want === undefined ? anything || has === values[0] : has === want;
   });

@@ -1,4 +1,5 @@
 /** Trim positions by the clock and bars of a strobe ring. */
+import { ownEntry } from '../../quantity/index.js';
 import type { Entry } from './types.js';
 
 const HOURS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
@@ -31,7 +32,7 @@ export function clockIn(text: string): string | null {
   const match = SPOKEN.exec(plain);
   if (!match) return null;
   if (match[4]) return at(hourOf(match[4]), 0);
-  const minutes = MINUTES[(match[1] ?? '').toLowerCase()];
+  const minutes = ownEntry(MINUTES, (match[1] ?? '').toLowerCase());
   if (minutes === undefined) return null;
   const hour = hourOf(match[3] as string);
   return match[2]?.toLowerCase() === 'past' ? at(hour, minutes) : at(hour === 1 ? 12 : hour - 1, 60 - minutes);

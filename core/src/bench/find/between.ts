@@ -1,6 +1,6 @@
 /** The last value measured on each signal of the path: what stands between its rows. */
 import type { DrivePath } from '../../families/index.js';
-import { withUnit } from '../../quantity/index.js';
+import { withUnit, ownEntry } from '../../quantity/index.js';
 import { speedWords, valueWords } from '../describe.js';
 import type { BenchEvent } from '../event.js';
 import type { FindEvidence } from './evidence.js';
@@ -43,7 +43,7 @@ export function betweenRows(
       at: line.enteredAt,
       verdict: measured ? topState(saw.weights) : null,
       conditions: path.contexts.flatMap(({ id: name, values }) => {
-        const value = context[name];
+        const value = ownEntry(context, name);
         return value !== undefined && value !== values[0] ? [value] : [];
       }),
       before: i < lastEpoch,

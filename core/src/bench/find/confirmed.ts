@@ -1,4 +1,5 @@
 /** Faults that this bench has confirmed: seen by a direct look, then mended by a repair that cures them. */
+import { ownEntry } from '../../quantity/index.js';
 import { curedBy, type Confirmed } from '../../diagnosis/index.js';
 import type { DrivePath } from '../../families/index.js';
 import { standing, type BenchEvent } from '../event.js';
@@ -10,7 +11,7 @@ export function confirmedFaults(path: DrivePath, logs: readonly (readonly BenchE
   for (const log of logs) {
     const found = confirmedIn(path, standing(log));
     if (found.size > 0) units++;
-    for (const [mode, share] of found) modes[mode] = (modes[mode] ?? 0) + share;
+    for (const [mode, share] of found) modes[mode] = (ownEntry(modes, mode) ?? 0) + share;
   }
   return { units, modes };
 }

@@ -2,6 +2,7 @@
  * The log as observations of the drive path: answers of tests, speeds as found and as left, readings at
  * places the path knows. Nothing measured in one stage is asked again in another.
  */
+import { ownEntry } from '../../quantity/index.js';
 import {
   complaintIn,
   curedBy,
@@ -183,7 +184,9 @@ function touchedBy(path: DrivePath, text: string): string[] {
 function doneIn(path: DrivePath, seen: readonly Observation[]): Set<string> {
   const same = (test: DrivePath['tests'][number], one: Observation) =>
     asks(test, one) &&
-    path.contexts.every(({ id, values }) => (one.context[id] ?? values[0]) === (test.context[id] ?? values[0]));
+    path.contexts.every(
+      ({ id, values }) => (ownEntry(one.context, id) ?? values[0]) === (ownEntry(test.context, id) ?? values[0]),
+    );
   return new Set(path.tests.filter((test) => seen.some((one) => same(test, one))).map((test) => test.id));
 }
 
@@ -206,7 +209,7 @@ function situationOf(
 function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: SpeedBody): Observation | null {
   const link = path.speed;
   if (!link) return null;
-  const value = link.speedValues?.[speed.speedId] ?? speed.speedId;
+  const value = ownEntry(link.speedValues, speed.speedId) ?? speed.speedId;
   const context = {
     ...(link.speedKey && known(path, link.speedKey, value) ? { [link.speedKey]: value } : {}),
     ...(link.heatKey && speed.condition ? { [link.heatKey]: speed.condition } : {}),
@@ -253,7 +256,7 @@ function statesOfRange(signal: DrivePath['signals'][number], ends: readonly numb
     const states = statesOfValue(signal, value, unit);
     if (states.kind === 'absurd') return states;
     for (const [state, weight] of Object.entries(states.weights))
-      weights[state] = (weights[state] ?? 0) + weight / steps.length;
+      weights[state] = (ownEntry(weights, state) ?? 0) + weight / steps.length;
   }
   return { kind: 'states', weights };
 }

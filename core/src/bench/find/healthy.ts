@@ -5,7 +5,7 @@
 import { healthyStates } from '../../diagnosis/index.js';
 import type { DrivePath, PathSignal } from '../../families/index.js';
 import { mean, toleranceFactor } from '../../numeric/index.js';
-import { fixed } from '../../quantity/index.js';
+import { fixed, ownEntry } from '../../quantity/index.js';
 import { standing, type BenchEvent } from '../event.js';
 import type { JobFacts } from '../job.js';
 import { jobState, type JobState } from '../state.js';
@@ -93,7 +93,7 @@ export function withHealthy(path: DrivePath, values: HealthyValues): DrivePath {
   return {
     ...path,
     signals: path.signals.map((signal) => {
-      const expected = expectedOf(values[signal.id] ?? []);
+      const expected = expectedOf(ownEntry(values, signal.id) ?? []);
       return expected ? redrawn(signal, states.get(signal.id) ?? '', expected) : signal;
     }),
   };

@@ -1,4 +1,5 @@
 /** What is off the unit now, and which tests it keeps from being made. */
+import { ownEntry } from '../../quantity/index.js';
 import { familyOf, needsPower, type DrivePath, type PathTest } from '../../families/index.js';
 import { openEnds, stepsOff, type Ledger } from '../ledger/index.js';
 import type { JobFacts } from '../job.js';
@@ -36,7 +37,7 @@ export function putBackFirst(
 
 function keeps(test: PathTest, off: Off, behind: ReadonlySet<string>): boolean {
   if (off.usualId !== null && test.opens.includes(off.usualId)) return false;
-  if (off.blocks.some((block) => test.context[block] === 'off')) return false;
+  if (off.blocks.some((block) => ownEntry(test.context, block) === 'off')) return false;
   if (off.blocks.includes(ALL)) return true;
   return test.signal !== null ? behind.has(test.signal) : off.blocks.includes(test.block ?? '');
 }

@@ -1,4 +1,5 @@
 /** What can be tried at a part for a minute, in words, and where it must not be. Common practice, with no published source. */
+import { ownEntry } from '../../quantity/index.js';
 import { TRIALS, type TrialEntry } from '../../diagnosis/index.js';
 import type { DrivePath } from '../../families/index.js';
 import type { TriedBody } from './body.js';
@@ -59,7 +60,7 @@ const BYPASSED = ['board', 'boost'];
 
 /** Whether a bridge across it says anything: a contact or a line that gives on what it gets, or such a control. */
 function canBridge(familyId: string, block: DrivePath['blocks'][number]): boolean {
-  if (CONVERTS.includes(block.id) || (NEVER_BRIDGED[familyId]?.includes(block.id) ?? false)) return false;
+  if (CONVERTS.includes(block.id) || (ownEntry(NEVER_BRIDGED, familyId)?.includes(block.id) ?? false)) return false;
   if (block.lane !== 'supply' && block.lane !== 'control') return false;
   const passes = block.healthy.some((row) =>
     Object.values(row.out).some((out) => typeof out === 'string' && block.inputs.includes(out.replace(/^=/, ''))),

@@ -1,4 +1,5 @@
 /** A repair of the drive path as a line of work: "Renew the regulator" is "replaced the regulator". */
+import { ownEntry } from '../../quantity/index.js';
 import type { WorkAction } from '../event.js';
 
 const VERBS: Readonly<Record<string, WorkAction>> = {
@@ -18,5 +19,5 @@ export function workOfRepair(name: string): { readonly action: WorkAction; reado
   const match = /^(\w+)(?:(?:,| and| or)\s+\w+(?=\s+(?:the|a|an|its|both)\b))?\s+(.*)$/.exec(name);
   const verb = (match?.[1] ?? '').toLowerCase();
   const what = (match?.[2] ?? name).replace(/^an? new /, 'the ');
-  return { action: VERBS[verb] ?? 'repair', what };
+  return { action: ownEntry(VERBS, verb) ?? 'repair', what };
 }

@@ -1,4 +1,5 @@
 /** Lengths of time as people write them: "20 min", "1:30 h", "12h", "1 h 30", "45 s", "half an hour". */
+import { ownEntry } from '../../quantity/index.js';
 
 const WORDS: Readonly<Record<string, number>> = {
   'half an hour': 30,
@@ -22,7 +23,8 @@ const ONLY_SECONDS = new RegExp(String.raw`^(${NUMBER})\s*(?:s|sec|secs|seconds?
 export function minutesIn(text: string): number | null {
   const plain = text.trim().toLowerCase().replace(/\s+/g, ' ');
   if (plain === '') return null;
-  if (WORDS[plain] !== undefined) return WORDS[plain];
+  const named = ownEntry(WORDS, plain);
+  if (named !== undefined) return named;
   const clock = CLOCK.exec(plain);
   if (clock) {
     const [big, small, smallest] = [clock[1], clock[2], clock[3] ?? '0'].map(Number) as [number, number, number];

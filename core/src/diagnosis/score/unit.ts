@@ -3,6 +3,7 @@
  * to three either way, its uncertain behaviour is drawn anew, its readings carry noise and slips, and
  * some units carry a fault that the family does not know.
  */
+import { ownEntry } from '../../quantity/index.js';
 import { gaussian, type Random } from '../../numeric/index.js';
 import type { Context, PathTest } from '../../families/index.js';
 import { observationFrom } from '../caseEvents.js';
@@ -86,7 +87,7 @@ function markOf(model: NumberModel, test: PathTest, faults: ReadonlySet<string>,
   const left = test.outcomes.findIndex(
     ({ mark }) =>
       mark !== null &&
-      [...faults].some((ref) => random() < (model.modes[model.modeOf.get(ref) ?? -1]?.marks[mark] ?? 0)),
+      [...faults].some((ref) => random() < (ownEntry(model.modes[model.modeOf.get(ref) ?? -1]?.marks, mark) ?? 0)),
   );
   return left >= 0 ? left : test.outcomes.findIndex((one) => one.mark === null);
 }

@@ -1,4 +1,5 @@
 /** Every id that a path names must exist, and no two things bear one id; a path that does not hold together throws at load. */
+import { ownEntry } from '../../quantity/index.js';
 import { CoreError } from '../../errors.js';
 import type { Family } from '../schema.js';
 import type { Caution } from '../shared/cautions.js';
@@ -53,7 +54,7 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
     for (const value of values.slice(1)) {
       const rows = path.blocks.flatMap((block) => [...block.healthy, ...block.modes.flatMap((mode) => mode.rows)]);
       const used = rows.some((row) => [row.when[`@${id}`] ?? []].flat().includes(value));
-      if (used && !path.tests.some((test) => test.context[id] === value))
+      if (used && !path.tests.some((test) => ownEntry(test.context, id) === value))
         fail('no test asks for the condition', `${id} ${value}`);
     }
   const bans = BANS.map((one) => one.id);

@@ -2,6 +2,7 @@
  * A family's path fitted to a model: parts that it has not, test points as they are called on its board,
  * values from its sheet. A value may be computed from another reading; a loop of such is refused.
  */
+import { ownEntry } from '../../quantity/index.js';
 import { z } from 'zod';
 import { CoreError } from '../../errors.js';
 import type { DrivePath, PathSignal } from './schema.js';
@@ -65,7 +66,7 @@ const nameOf = (path: DrivePath, id: string): string => path.signals.find((one) 
 /** Signals each computed from the next, the last again the first; null when there is no such round. */
 function loopIn(sheet: ModelSheet): string[] | null {
   const needs = (id: string): string[] =>
-    (sheet.bands[id] ?? []).flatMap(({ from, to }) =>
+    (ownEntry(sheet.bands, id) ?? []).flatMap(({ from, to }) =>
       [from, to].flatMap((end) => (end !== null && typeof end === 'object' ? [end.of] : [])),
     );
   const walk = (id: string, way: readonly string[]): string[] | null => {
@@ -156,8 +157,8 @@ export function fitPath(path: DrivePath, sheet: ModelSheet, values: ReadonlyMap<
 
 function fitSignal(signal: PathSignal, sheet: ModelSheet, values: ReadonlyMap<string, number>): PathSignal {
   if (!signal.measure) return signal;
-  const place = sheet.places[signal.id] ?? signal.measure.place;
-  const bands = (sheet.bands[signal.id] ?? []).map(({ state, from, to }) => ({
+  const place = ownEntry(sheet.places, signal.id) ?? signal.measure.place;
+  const bands = (ownEntry(sheet.bands, signal.id) ?? []).map(({ state, from, to }) => ({
     state,
     from: resolved(from, values),
     to: resolved(to, values),

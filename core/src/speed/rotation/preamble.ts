@@ -1,4 +1,5 @@
 /** What the head of a capture says of its time base: names with their values, in whatever order. */
+import { ownEntry } from '../../quantity/index.js';
 
 const INTERVAL =
   /sampl\w*[ _-]*(interval|period|time|spacing)|(time|x|horizontal)?[ _-]*increment|delta[ _]?[xt]|Δ ?t|\bdt\b|\bx?inc\b|time (per|\/) (sample|point)/i;
@@ -26,7 +27,7 @@ export function sampleIntervalOf(preamble: readonly (readonly string[])[]): numb
     const number = Number(value?.[1]?.replace(',', '.'));
     if (!value || !Number.isFinite(number) || number <= 0) continue;
     const named = /\(\s*([numkKMGµμ]?)\s*(s|Hz|Sa\/s|S\/s)\s*\)/.exec(line);
-    const scaled = number * (PREFIX[value[2] || named?.[1] || ''] ?? 1);
+    const scaled = number * (ownEntry(PREFIX, value[2] || named?.[1] || '') ?? 1);
     const isRate = RATE.test(line) && !INTERVAL.test(line);
     return isRate ? 1 / scaled : scaled;
   }

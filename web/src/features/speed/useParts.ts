@@ -1,4 +1,5 @@
 /** Turning parts a person named, kept by family and speed on this device; the platter is known anyway. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import type { Family, FamilySpeed } from '@amber-gauge/core/families';
 import type { TurningPart } from '@amber-gauge/core/speed';
 import { create } from 'zustand';
@@ -30,7 +31,7 @@ export interface Parts {
 
 export function useParts(family: Family, speed: FamilySpeed): Parts {
   const key = `${family.id} ${speed.id}`;
-  const own = useStore((state) => state.own[key]) ?? NONE;
+  const own = useStore((state) => ownEntry(state.own, key)) ?? NONE;
   const keep = useStore((state) => state.keep);
   const known = speed.nominalRpm === null ? [] : [{ name: family.turns, hz: speed.nominalRpm / 60 }];
   return { all: [...known, ...own], own, keep: (parts) => keep(key, parts) };

@@ -1,4 +1,5 @@
 /** Two versions of the same thing, field by field; nothing is overwritten before one was chosen. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import classes from './ConflictChoice.module.css';
 
@@ -11,7 +12,7 @@ interface Props {
 
 export function ConflictChoice({ mine, theirs, onMine, onTheirs }: Props) {
   const differing = Object.entries(mine).filter(
-    ([key, value]) => text(value) !== text((theirs as Record<string, unknown>)[key]),
+    ([key, value]) => text(value) !== text(ownEntry(theirs as Record<string, unknown>, key)),
   );
   return (
     <div className="stack" role="alert">
@@ -29,7 +30,7 @@ export function ConflictChoice({ mine, theirs, onMine, onTheirs }: Props) {
             <tr key={key}>
               <td className="quiet">{key}</td>
               <td>{text(value)}</td>
-              <td>{text((theirs as Record<string, unknown>)[key])}</td>
+              <td>{text(ownEntry(theirs as Record<string, unknown>, key))}</td>
             </tr>
           ))}
         </tbody>

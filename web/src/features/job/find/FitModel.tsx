@@ -1,4 +1,5 @@
 /** Fits the family's path to this model: parts it has not, test points as its board calls them, values from its sheet. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import { keptSheetSchema, type KeptSheet } from '@amber-gauge/contract';
 import { modelOf } from '@amber-gauge/core/bench';
 import { EMPTY_SHEET, sheetProblem, type DrivePath, type ModelSheet } from '@amber-gauge/core/families';
@@ -183,7 +184,7 @@ interface FieldsProps {
 
 function SignalFields({ path, signalId, sheet, onSheet }: FieldsProps) {
   const measure = path.signals.find((one) => one.id === signalId)?.measure;
-  const bands = sheet.bands[signalId] ?? measure?.bands ?? [];
+  const bands = ownEntry(sheet.bands, signalId) ?? measure?.bands ?? [];
   const [typed, setTyped] = useState(() =>
     bands.map((band) => ({ from: endText(path, band.from), to: endText(path, band.to) })),
   );
@@ -205,7 +206,7 @@ function SignalFields({ path, signalId, sheet, onSheet }: FieldsProps) {
     <div className={classes.sheetRow}>
       <Field
         label={`${measure.place}, called here`}
-        value={sheet.places[signalId] ?? ''}
+        value={ownEntry(sheet.places, signalId) ?? ''}
         onChange={(event) => rename(event.target.value)}
       />
       {bands.map((band, i) => (

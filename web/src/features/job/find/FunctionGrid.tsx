@@ -1,4 +1,5 @@
 /** What works, and under which condition: filled from the log, and itself an input. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import type { StageId } from '@amber-gauge/core/bench';
 import type { DrivePath, PathTest } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
@@ -65,7 +66,9 @@ export function gridOf({ path, evidence }: Find): { name: string; cells: Cell[] 
 
 function seenBy(path: DrivePath, events: Find['evidence']['events'], test: PathTest): string | null {
   const same = (context: Readonly<Record<string, string>>) =>
-    path.contexts.every(({ id, values }) => (context[id] ?? values[0]) === (test.context[id] ?? values[0]));
+    path.contexts.every(
+      ({ id, values }) => (ownEntry(context, id) ?? values[0]) === (ownEntry(test.context, id) ?? values[0]),
+    );
   let seen: string | null = null;
   for (const event of events) {
     if (event.kind === 'epoch') seen = null;
@@ -92,8 +95,8 @@ function GridCell({
   const { test, seen } = cell;
   const condition =
     path.contexts
-      .filter((one) => test.context[one.id])
-      .map((one) => test.context[one.id])
+      .filter((one) => ownEntry(test.context, one.id))
+      .map((one) => ownEntry(test.context, one.id))
       .join(', ') || 'as it stands';
   const say = (outcome: string, words: string) => {
     setAnchor(null);

@@ -1,4 +1,5 @@
 /** One next test in large type, with its conditions, where to put the probes, and its answers to tap. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import { endWords, isDead, isLive, openEnds, saidEnds, type BenchEvent, type StageId } from '@amber-gauge/core/bench';
 import { familyOf, needsPower, type DrivePath, type PathTest } from '@amber-gauge/core/families';
 import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
@@ -32,8 +33,8 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
   const signal = path.signals.find((one) => one.id === test.signal);
   const level = path.levels.find((one) => one.id === test.level);
   const context = path.contexts
-    .filter((one) => test.context[one.id])
-    .map((one) => `${one.name}: ${test.context[one.id]}`);
+    .filter((one) => ownEntry(test.context, one.id))
+    .map((one) => `${one.name}: ${ownEntry(test.context, one.id)}`);
   const [note, setNote] = useState('');
   const said = saidEnds(note);
   const answer = (outcome: string, words: string) => {

@@ -1,4 +1,5 @@
 /** The test tape or record in use: chosen by hand, else the first that fits the family. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import type { Job, Source } from '@amber-gauge/contract';
 import { familyOf } from '@amber-gauge/core/families';
 import { create } from 'zustand';
@@ -30,7 +31,7 @@ export function fittingSource(job: Pick<Job, 'familyId'>, sources: readonly Sour
 }
 
 export function useJobSource(job: Pick<Job, 'familyId'>, sources: readonly Source[]) {
-  const chosen = useChosen((state) => state.byFamily[job.familyId]);
+  const chosen = useChosen((state) => ownEntry(state.byFamily, job.familyId));
   const choose = useChosen((state) => state.choose);
   const source = sources.find((one) => one.id === chosen) ?? fittingSource(job, sources);
   return { source, choose: (id: string) => choose(job.familyId, id) };

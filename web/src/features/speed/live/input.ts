@@ -1,4 +1,5 @@
 /** The microphone or line input, raw: no echo cancelling, no noise suppression, no automatic gain. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import tapUrl from '../../../workers/tap.worklet.ts?worker&url';
 
 export interface OpenInput {
@@ -61,6 +62,8 @@ async function permitted(deviceId: string | null): Promise<MediaStream> {
     return await navigator.mediaDevices.getUserMedia({ audio });
   } catch (error) {
     const name = error instanceof DOMException ? error.name : '';
-    throw new Error(OPENING[name] ?? 'The input could not be opened. Another program may hold it.', { cause: error });
+    throw new Error(ownEntry(OPENING, name) ?? 'The input could not be opened. Another program may hold it.', {
+      cause: error,
+    });
   }
 }

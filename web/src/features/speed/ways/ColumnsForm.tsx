@@ -1,4 +1,5 @@
 /** Which column is what, as guessed, for correction before measuring. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import {
   AXIS_UNITS,
   type Answer,
@@ -40,8 +41,8 @@ function Frame({ head, onCancel, onMeasure, children }: FrameProps) {
   return (
     <section className={classes.asked} aria-label="Columns of the table">
       <p className={classes.dropWord}>
-        Read as {head.names.length} columns, separated by {SEPARATORS[head.separator] ?? head.separator}, decimal{' '}
-        {head.decimalComma ? 'comma' : 'point'}, {head.count} rows. Is this right?
+        Read as {head.names.length} columns, separated by {ownEntry(SEPARATORS, head.separator) ?? head.separator},
+        decimal {head.decimalComma ? 'comma' : 'point'}, {head.count} rows. Is this right?
       </p>
       <table className={classes.bands}>
         <thead>

@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import ts from 'typescript';
+
+const root = new URL('../..', import.meta.url).pathname;
+
+/** Places in a workspace where a table is asked for a word by plain indexing, or by `in`, which find what is inherited too. */
+function plainlyAsked(workspace: string): string[] {
+  const host = { ...ts.sys, onUnRecoverableConfigFileDiagnostic: () => undefined };
+  const config = ts.getParsedCommandLineOfConfigFile(`${root}${workspace}/tsconfig.json`, {}, host);
+  if (!config) throw new Error(`no tsconfig in ${workspace}`);
+  const program = ts.createProgram(config.fileNames, { ...config.options, skipLibCheck: true });
+  const checker = program.getTypeChecker();
+  const byAnyWord = (type: ts.Type) =>
+    (type.isUnion() ? type.types : [type]).some((one) =>
+      checker.getIndexInfosOfType(one).some(({ keyType }) => keyType.flags & ts.TypeFlags.String),
+    );
+  const found: string[] = [];
+  for (const file of program.getSourceFiles()) {
+    const name = file.fileName.slice(root.length);
+    if (file.isDeclarationFile || !name.startsWith(`${workspace}/src/`)) continue;
+    if (/\.test\.tsx?$|\.test-data\.ts$|quantity\/own\.ts$/.test(name)) continue;
+    const visit = (node: ts.Node): void => {
+      if (isRead(node) && asksByWord(node)) found.push(`${name}: ${node.getText()}`);
+      ts.forEachChild(node, visit);
+    };
+    visit(file);
+  }
+  return found;
+
+  function asksByWord(node: ts.Node): boolean {
+    if (ts.isElementAccessExpression(node))
+      return (
+        (checker.getTypeAtLocation(node.argumentExpression).flags & ts.TypeFlags.String) !== 0 &&
+        byAnyWord(checker.getTypeAtLocation(node.expression))
+      );
+    return (
+      ts.isBinaryExpression(node) &&
+      node.operatorToken.kind === ts.SyntaxKind.InKeyword &&
+      (checker.getTypeAtLocation(node.left).flags & ts.TypeFlags.String) !== 0 &&
+      node.right.getText() !== 'Object.prototype'
+    );
+  }
+}
+
+/** Everything but the left side of an assignment. */
+function isRead(node: ts.Node): boolean {
+  const { parent } = node;
+  if (!parent || !ts.isBinaryExpression(parent) || parent.left !== node) return true;
+  const { kind } = parent.operatorToken;
+  return kind < ts.SyntaxKind.FirstAssignment || kind > ts.SyntaxKind.LastAssignment;
+}
+
+describe('words that people type or files bring', () => {
+  it.each(['core', 'contract', 'server', 'cli', 'web'])(
+    'never find in %s what every object inherits: tables are asked through ownEntry or a Map',
+    (workspace) => expect(plainlyAsked(workspace)).toEqual([]),
+    30_000,
+  );
+});
