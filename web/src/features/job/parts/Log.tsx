@@ -1,11 +1,11 @@
 /** The bench log, newest first. Lines are struck out with a reason and stay visible. */
 import { STAGE_NAMES, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { OutboxWord } from '../../../shared/ui/OutboxWord.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
-import { LogRow } from './LogRow.js';
+import { LogRows } from './LogRows.js';
 import { StrikeOut } from './StrikeOut.js';
 import classes from '../Job.module.css';
 
@@ -18,11 +18,13 @@ interface Props {
 
 export function Log({ view, stage, open, onClose }: Props) {
   const [striking, setStriking] = useState<string | null>(null);
-  const newest = [...view.lines]
-    .reverse()
-    .filter((line) => line.event.body.kind !== 'strike' && line.event.body.kind !== 'place');
+  const scroll = useRef<HTMLElement>(null);
+  const newest = useMemo(
+    () => view.lines.filter(({ event: { body } }) => body.kind !== 'strike' && body.kind !== 'place').reverse(),
+    [view.lines],
+  );
   return (
-    <aside className={open ? `${classes.log} ${classes.logOpen}` : classes.log} aria-label="Bench log">
+    <aside ref={scroll} className={open ? `${classes.log} ${classes.logOpen}` : classes.log} aria-label="Bench log">
       <div className="row">
         <h2 className={classes.logTitle}>Bench log</h2>
         <Button className={classes.closeLog ?? ''} variant="outlined" onClick={onClose}>
@@ -41,11 +43,7 @@ export function Log({ view, stage, open, onClose }: Props) {
       {newest.length === 0 && (
         <p className="small quiet">Nothing yet. What you type in the line at the foot lands here.</p>
       )}
-      <ul>
-        {newest.map((line) => (
-          <LogRow key={line.event.key} line={line} view={view} onStrike={() => setStriking(line.event.key)} />
-        ))}
-      </ul>
+      <LogRows view={view} lines={newest} scroll={scroll} onStrike={setStriking} />
       {striking && <StrikeOut view={view} stage={stage} target={striking} onDone={() => setStriking(null)} />}
       <p className="off-screen">Stage {STAGE_NAMES[stage]}</p>
     </aside>

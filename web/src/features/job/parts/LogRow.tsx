@@ -1,6 +1,7 @@
 /** One line of the log: time, words, its small ribbon, and whether it is kept yet. */
 import { eventWords, jobTolerance, lineWords, whereWords, valueWords, type BenchEvent } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
+import type { LiHTMLAttributes, Ref } from 'react';
 import { RibbonSmall } from '../../../shared/ribbon/RibbonSmall.js';
 import { dropRefused } from '../../../shared/outbox/outbox.js';
 import { when } from '../../../shared/ui/when.js';
@@ -11,21 +12,27 @@ import classes from '../Job.module.css';
 interface Props {
   readonly line: LogLine;
   readonly view: JobView;
+  readonly index: LogIndex;
   readonly onStrike: () => void;
+  /** Where the row stands when only those in sight are drawn. */
+  readonly place?: LiHTMLAttributes<HTMLLIElement> & {
+    readonly ref: Ref<HTMLLIElement>;
+    readonly 'data-index': number;
+  };
 }
 
-export function LogRow({ line, view, onStrike }: Props) {
+export function LogRow({ line, view, index, onStrike, place }: Props) {
   const { event } = line;
   const struck = view.state.struck.has(event.key);
-  const reason = struck ? strikeReason(view, event.key) : null;
+  const reason = struck ? index.reasons.get(event.key) : undefined;
   return (
-    <li className={classes.line} data-status={line.status}>
+    <li className={classes.line} data-status={line.status} {...place}>
       <div>
         <span className="mono quiet">{when(event.enteredAt)}</span>{' '}
-        <span className={struck ? classes.struck : undefined}>{wordsOf(line, view)}</span>
+        <span className={struck ? classes.struck : undefined}>{wordsOf(line, view, index)}</span>
         {line.status === 'waiting' && <span className={classes.waiting}> waiting</span>}
         {line.status === 'kept' && <span className="off-screen"> kept</span>}
-        {reason && <span className="quiet"> {reason}</span>}
+        {reason !== undefined && <span className="quiet"> (struck out: {reason})</span>}
         {line.refused && <NotKept event={event} why={line.refused} />}
         {event.body.kind === 'speed' && event.body.errorPercent !== null && !struck && (
           <RibbonSmall reading={event.body} limits={jobTolerance(view.job)} width={200} />
@@ -72,17 +79,28 @@ function NotKept({ event, why }: { readonly event: BenchEvent; readonly why: str
   );
 }
 
-/** A reading that was placed later is shown at its place. */
-function wordsOf({ event }: LogLine, view: JobView): string {
-  const power = view.powerWords.get(event.key);
-  if (power !== undefined) return power;
-  if (event.body.kind !== 'reading')
-    return lineWords(event.body, (key) => view.lines.find((one) => one.event.key === key)?.event.body);
-  const placed = view.state.readings.find((reading) => reading.key === event.key);
-  return `${valueWords(event.body)}, ${whereWords({ ...event.body, place: placed?.place ?? event.body.place })}`;
+/** What rows look up of other lines of their log. */
+export interface LogIndex {
+  readonly bodies: ReadonlyMap<string, BenchEvent['body']>;
+  /** Where readings were taken, by the reading's key. */
+  readonly places: ReadonlyMap<string, string | null>;
+  /** Why lines were struck out, by the struck line's key. */
+  readonly reasons: ReadonlyMap<string, string>;
 }
 
-function strikeReason(view: JobView, key: string): string {
-  const stroke = view.lines.find((line) => line.event.body.kind === 'strike' && line.event.body.target === key);
-  return stroke?.event.body.kind === 'strike' ? `(struck out: ${stroke.event.body.reason})` : '';
+export const logIndex = ({ lines, state }: Pick<JobView, 'lines' | 'state'>): LogIndex => ({
+  bodies: new Map(lines.map(({ event }) => [event.key, event.body])),
+  places: new Map(state.readings.map(({ key, place }) => [key, place])),
+  reasons: new Map(
+    lines.flatMap(({ event: { body } }) => (body.kind === 'strike' ? [[body.target, body.reason] as const] : [])),
+  ),
+});
+
+/** A reading that was placed later is shown at its place. */
+function wordsOf({ event }: LogLine, view: JobView, index: LogIndex): string {
+  const power = view.powerWords.get(event.key);
+  if (power !== undefined) return power;
+  if (event.body.kind !== 'reading') return lineWords(event.body, (key) => index.bodies.get(key));
+  const place = index.places.get(event.key) ?? event.body.place;
+  return `${valueWords(event.body)}, ${whereWords({ ...event.body, place })}`;
 }
