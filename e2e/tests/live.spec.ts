@@ -90,3 +90,22 @@ test('pulses on the line input: the sine of a generator as turns a minute', asyn
   await page.getByRole('button', { name: 'Stop listening' }).click();
   await expect(page.getByTestId('speed-number')).toContainText('+0.3');
 });
+
+test('a capture that cannot be is asked about, also after listening was stopped', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/speed`);
+  await page.getByRole('button', { name: 'pulses', exact: true }).click();
+  await page.getByLabel('Pulses a turn').fill('6');
+  await page.getByLabel('Nominal of this shaft, rpm').fill('3150');
+  await page.getByRole('button', { name: 'the line input' }).click();
+  await page.getByRole('button', { name: 'Listen' }).click();
+  await expect(page.getByTestId('live-number')).toContainText(/31[56]\d\d\srpm/, { timeout: 15_000 });
+  await page.waitForTimeout(2000);
+  await page.getByRole('button', { name: 'Capture' }).click();
+  const question = page.getByRole('alert', { name: 'Which reading is right?' });
+  await expect(question).toContainText('Nothing is filed until one is chosen');
+  await expect(page.getByTestId('speed-number')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Stop listening' }).click();
+  await question.getByRole('button', { name: /is right$/ }).click();
+  await expect(question).toHaveCount(0);
+  await expect(page.getByTestId('speed-number')).toContainText('+903');
+});

@@ -41,7 +41,8 @@ await setUp.destroy();
 const sweep = () =>
   void sweepOrphans(db, now()).catch((error: unknown) => logger.warn({ err: String(error) }, 'no sweep'));
 const sweeping = setInterval(sweep, 24 * 3600 * 1000);
-sweep();
+// Not while everything starts: a server that is stopped at once has nothing in hand.
+setTimeout(sweep, 60_000).unref();
 
 const hub = createHub(DATABASE_URL, logger);
 const stream = streamRoutes(hub, (id) => jobRow({ db, now }, id));

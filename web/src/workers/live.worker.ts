@@ -6,6 +6,8 @@ import {
   runOfPulses,
   runOfTone,
   TONE_REFUSALS,
+  type Answer,
+  type AskedSpeed,
   type LivePulsesReading,
   type LivePulsesWish,
   type LiveReading,
@@ -18,10 +20,12 @@ export type LiveListening =
 
 export type ToLive =
   | { readonly kind: 'start'; readonly listening: LiveListening; readonly samples: MessagePort }
-  | { readonly kind: 'capture' };
+  | { readonly kind: 'capture'; readonly answer?: Answer };
 
 export type LiveCapture =
-  { readonly kind: 'run'; readonly run: SpeedRun } | { readonly kind: 'refused'; readonly message: string };
+  | { readonly kind: 'run'; readonly run: SpeedRun }
+  | { readonly kind: 'asked'; readonly question: AskedSpeed }
+  | { readonly kind: 'refused'; readonly message: string };
 
 export type FromLive =
   | { readonly kind: 'reading'; readonly reading: LiveReading | LivePulsesReading }
@@ -29,7 +33,8 @@ export type FromLive =
 
 interface Ear {
   push(samples: Float64Array): readonly (LiveReading | LivePulsesReading)[];
-  capture(): LiveCapture;
+  /** With an answer: what was captured last, measured again. */
+  capture(answer?: Answer): LiveCapture;
 }
 
 const refusal = (message: string): LiveCapture => ({ kind: 'refused', message });
@@ -44,17 +49,17 @@ function earFor(listening: LiveListening): Ear {
       capture() {
         const result = meter.capture();
         if (result.kind === 'measured') return { kind: 'run', run: runOfTone(result, true) };
-        return refusal(result.kind === 'asked' ? result.message : TONE_REFUSALS[result.reason]);
+        return result.kind === 'asked' ? { kind: 'asked', question: result } : refusal(TONE_REFUSALS[result.reason]);
       },
     };
   }
   const pulses = livePulses(listening.wish);
   return {
     push: pulses.push,
-    capture() {
-      const result = pulses.capture();
+    capture(answer) {
+      const result = pulses.capture(answer);
       if (result.kind === 'measured') return { kind: 'run', run: runOfPulses(result) };
-      return refusal(result.kind === 'asked' ? result.message : ROTATION_REFUSALS[result.reason]);
+      return result.kind === 'asked' ? { kind: 'asked', question: result } : refusal(ROTATION_REFUSALS[result.reason]);
     },
   };
 }
@@ -64,7 +69,7 @@ const say = (message: FromLive) => postMessage(message);
 self.onmessage = (event: MessageEvent<ToLive>) => {
   const message = event.data;
   if (message.kind === 'capture') {
-    const capture = ear?.capture() ?? { kind: 'refused' as const, message: 'Nothing was heard yet.' };
+    const capture = ear?.capture(message.answer) ?? { kind: 'refused' as const, message: 'Nothing was heard yet.' };
     return say({ kind: 'captured', capture });
   }
   ear = earFor(message.listening);

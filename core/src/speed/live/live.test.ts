@@ -118,6 +118,22 @@ describe('live pulses', () => {
     expect(result.kind === 'measured' ? result.meanRpm : 0).toBeCloseTo(45.2, 3);
   });
 
+  it('ask about a speed that cannot be, and measure what was heard then by the answer', () => {
+    // 8 slots were taken for one: 8 x 45.2 rpm is eight times what the machine can do.
+    const hz = (8 * 45.2) / 60;
+    const samples = Float64Array.from({ length: 12 * RATE }, (_, n) => (((n * hz) / RATE) % 1 < 0.3 ? 0.6 : 0.02));
+    const counter = livePulses({ sampleRate: RATE, perTurn: 1, nominalRpm: 45 });
+    counter.push(samples);
+    const asked = counter.capture();
+    expect(asked).toMatchObject({ kind: 'asked', code: 'SPEED_OUT_OF_REACH' });
+    // What comes in while somebody thinks does not change what was asked about.
+    counter.push(new Float64Array(5 * RATE).fill(0.02));
+    const answered = counter.capture({ perTurn: 8 });
+    expect(answered.kind === 'measured' ? answered.meanRpm : 0).toBeCloseTo(45.2, 2);
+    const asIs = counter.capture({ asIs: true });
+    expect(asIs.kind === 'measured' ? asIs.meanRpm : 0).toBeCloseTo(8 * 45.2, 1);
+  });
+
   it('wait again when the shaft stops, and refuse an empty capture', () => {
     const counter = livePulses({ sampleRate: RATE, perTurn: 1, nominalRpm: 45 });
     const silent = counter.push(new Float64Array(3 * RATE));

@@ -4,6 +4,7 @@
  */
 import { quantile } from '../../numeric/index.js';
 import { pulsesOf, type PulseResult } from '../rotation/pulses.js';
+import type { Answer } from '../asked.js';
 import { edgeFinder } from '../rotation/edges.js';
 import type { LiveLevel } from './meter.js';
 
@@ -32,7 +33,8 @@ const LEAST_SWING = 0.005;
 
 export interface LivePulses {
   push(samples: Float64Array): readonly LivePulsesReading[];
-  capture(): PulseResult;
+  /** All that was heard so far; with an answer, what the last capture heard, measured again. */
+  capture(answer?: Answer): PulseResult;
 }
 
 /** A live counter of pulses; samples go in with `push`, readings come out ten times a second. */
@@ -44,6 +46,7 @@ export function livePulses(wish: LivePulsesWish): LivePulses {
   let heard = 0;
   let due = hop;
   let peak = 0;
+  let captured: ReturnType<typeof signalNow> | null = null;
   const reading = (): LivePulsesReading => {
     const level = { peak, clipped: peak >= 0.985 };
     peak = 0;
@@ -83,24 +86,29 @@ export function livePulses(wish: LivePulsesWish): LivePulses {
       }
       return out;
     },
-    capture() {
-      const times = Float64Array.from(finder?.edges ?? [], (n) => n / wish.sampleRate);
-      const signal = {
-        kind: 'signal',
-        name: '',
-        timeS: times,
-        levels: finder ? Float64Array.from(finder.levels) : null,
-        senses: null,
-        from: 'live',
-        sampleHz: wish.sampleRate,
-        tickS: 0,
-        edge: 'rising',
-        dutyPercent: null,
-        notes: [],
-      } as const;
-      return pulsesOf(signal, { perTurn: wish.perTurn, nominalRpm: wish.nominalRpm });
+    capture(answer) {
+      if (answer === undefined || captured === null) captured = signalNow();
+      const { channel: _channel, axisUnit: _axisUnit, ...asked } = answer ?? {};
+      return pulsesOf(captured, { perTurn: wish.perTurn, nominalRpm: wish.nominalRpm, ...asked });
     },
   };
+
+  function signalNow() {
+    const times = Float64Array.from(finder?.edges ?? [], (n) => n / wish.sampleRate);
+    return {
+      kind: 'signal',
+      name: '',
+      timeS: times,
+      levels: finder ? Float64Array.from(finder.levels) : null,
+      senses: null,
+      from: 'live',
+      sampleHz: wish.sampleRate,
+      tickS: 0,
+      edge: 'rising',
+      dutyPercent: null,
+      notes: [],
+    } as const;
+  }
 }
 
 /** Mean over the last two turns (at least four pulses); null when they stopped or there are too few. */

@@ -7,7 +7,7 @@ import { expandedUncertainty, type UncertaintyPart } from '../../quantity/index.
 import { requirePositive } from '../../errors.js';
 import { quantile } from '../../numeric/index.js';
 import { ask, FOLD_PART, type AskedSpeed } from '../asked.js';
-import { withoutAdded } from './added.js';
+import { withoutAdded, type AddedTone } from './added.js';
 import { basebandMaker, type Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from './display.js';
@@ -92,7 +92,20 @@ async function measureWhole(source: SampleSource, options: ToneOptions): Promise
   if (found.kind === 'wandering') return unusable('NOT_STEADY');
   if (found.kind === 'no-tone') return unusable(source.frames < 0.3 * source.sampleRate ? 'TOO_SHORT' : 'NO_TONE');
   if (report(0.1) === false) return unusable('STOPPED');
-  const band = await toBaseband(source, found, (done) => report(0.1 + 0.7 * done));
+  const heard = await heardTone(source, found, options, (done) => report(0.1 + 0.7 * done));
+  const result = 'kind' in heard ? heard : evaluated(heard, found, options);
+  report(1);
+  return result;
+}
+
+/** The tone fitted, or a result at once. What it was taken from is let go of with this function: half an hour is 50 MB. */
+async function heardTone(
+  source: SampleSource,
+  found: SurveyFound,
+  options: ToneOptions,
+  report: (done: number) => boolean | void,
+): Promise<ToneResult | FittedTone> {
+  const band = await toBaseband(source, found, report);
   if (!band) return unusable('STOPPED');
   const stretches = findStretches(band, found.amplitude);
   const [stretch] = stretches;
@@ -100,11 +113,7 @@ async function measureWhole(source: SampleSource, options: ToneOptions): Promise
   if ((stretch.end - stretch.start) / band.rate < D.shortestS) {
     return unusable(band.phase.length / band.rate < 1 ? 'TOO_SHORT' : 'NOT_STEADY');
   }
-  const result = inPieces(stretches.map(lengthOf))
-    ? ofPieces(band, stretches, found, options)
-    : evaluateStretch(band, stretch, found, options);
-  report(1);
-  return result;
+  return inPieces(stretches.map(lengthOf)) ? ofPieces(band, stretches, found, options) : fittedTone(band, stretch);
 }
 
 async function toBaseband(
@@ -125,6 +134,18 @@ async function toBaseband(
 /** What is known of the tone besides its baseband. */
 export type ToneFound = Pick<SurveyFound, 'channel' | 'snrDb' | 'clipped'>;
 
+/** One stretch of tone, fitted: what all figures are taken from. */
+interface FittedTone {
+  readonly track: PhaseTrack;
+  readonly fit: TrendFit;
+  readonly mean: number;
+  readonly added: readonly AddedTone[] | null;
+  /** Of the recording, seconds. */
+  readonly startS: number;
+  readonly endS: number;
+  readonly dropouts: number;
+}
+
 /** Fits and evaluates one stretch of tone: the same for a file and for what was heard live. */
 export function evaluateStretch(
   band: Baseband,
@@ -132,10 +153,21 @@ export function evaluateStretch(
   found: ToneFound,
   options: ToneOptions,
 ): ToneResult {
+  const tone = fittedTone(band, stretch);
+  return 'kind' in tone ? tone : evaluated(tone, found, options);
+}
+
+function fittedTone(band: Baseband, stretch: ToneStretch): FittedTone | UnusableTone {
   const first = fitted(band, stretch);
   if (!isSteady(first.track, first.fit, first.mean)) return unusable('NOT_STEADY');
   const cleaned = withoutAdded(band, stretch, first.track, first.fit, first.mean);
-  const { track, fit, mean } = cleaned ? fitted(cleaned.band, stretch) : first;
+  const { start, end, dropouts } = stretch;
+  const place = { startS: start / band.rate, endS: end / band.rate, dropouts };
+  return { ...(cleaned ? fitted(cleaned.band, stretch) : first), added: cleaned?.added ?? null, ...place };
+}
+
+function evaluated(tone: FittedTone, found: ToneFound, options: ToneOptions): ToneResult {
+  const { track, fit, mean, added } = tone;
   const rest = residualDeviation(track, fit.residual, mean);
   const figures = flutterFigures(track, fit, rest, mean);
   const trueMeanHz = mean * (1 + (options.clockCorrectionPpm ?? 0) / 1e6);
@@ -155,25 +187,20 @@ export function evaluateStretch(
     ...figures,
     lines: linesOf(fit, mean),
     tone: {
-      startS: stretch.start / band.rate,
-      endS: stretch.end / band.rate,
+      startS: tone.startS,
+      endS: tone.endS,
       snrDb: found.snrDb,
-      dropouts: stretch.dropouts,
+      dropouts: tone.dropouts,
       clipped: found.clipped,
       channel: found.channel,
-      ...(cleaned ? { added: cleaned.added } : {}),
+      ...(added ? { added } : {}),
       ...(options.lossy ? { lossyLimitPercent: restPeak(rest.unweighted) } : {}),
     },
     series: speedSeries(track, deviation, meanErrorPercent),
     spectrum: flutterSpectrum(track, deviation),
-    warnings: warningsFor(
-      band,
-      stretch,
-      found,
-      options,
-      meanErrorPercent,
-      Math.abs(drift) > Math.max(0.1, 2 * expanded),
-    ).concat(cleaned ? ['ADDED_TONES'] : []),
+    warnings: warningsFor(tone, found, options, meanErrorPercent, Math.abs(drift) > Math.max(0.1, 2 * expanded)).concat(
+      added ? ['ADDED_TONES'] : [],
+    ),
   };
 }
 
@@ -254,8 +281,7 @@ function linesOf(fit: TrendFit, mean: number): FlutterLine[] {
 }
 
 function warningsFor(
-  band: Baseband,
-  stretch: ToneStretch,
+  { startS, endS, dropouts }: FittedTone,
   found: ToneFound,
   options: ToneOptions,
   errorPercent: number,
@@ -263,9 +289,9 @@ function warningsFor(
 ): ToneWarning[] {
   const out: ToneWarning[] = [];
   if (found.clipped) out.push('CLIPPED');
-  if (stretch.dropouts > 0) out.push('DROPOUTS');
-  if ((stretch.end - stretch.start) / band.rate < D.wantedS) out.push('SHORT');
-  if ((stretch.end - stretch.start) / band.rate < D.wowS) out.push('WOW_TOO_SHORT');
+  if (dropouts > 0) out.push('DROPOUTS');
+  if (endS - startS < D.wantedS) out.push('SHORT');
+  if (endS - startS < D.wowS) out.push('WOW_TOO_SHORT');
   if (options.lossy) out.push('LOSSY');
   if (found.snrDb < 30) out.push('NOISY');
   if (drifting) out.push('DRIFTING');

@@ -19,19 +19,48 @@ export interface PhaseTrack {
 
 /** The track of one stretch. */
 export function phaseTrack(band: Baseband, stretch: ToneStretch): PhaseTrack {
-  const raw = unwrapped(band.phase.subarray(stretch.start, stretch.end), stretch.usable, band.rate);
+  const phase = band.phase.subarray(stretch.start, stretch.end);
   const factor = Math.max(1, Math.floor(band.rate / D.flutterHz));
   const rate = band.rate / factor;
   const taps = lowPassTaps({ rate: band.rate, passHz: 0.42 * rate, stopHz: 0.58 * rate, attenuationDb: 80 });
   const half = (taps.length - 1) / 2;
   const startS = (stretch.start + half) / band.rate;
-  return { rate, startS, centreHz: band.centreHz, ...decimate(raw, stretch.usable, taps, factor) };
+  const thinned = stretch.usable.includes(0) ? thinnedOverGaps : thinnedInPieces;
+  return { rate, startS, centreHz: band.centreHz, ...thinned(phase, stretch.usable, taps, factor, band.rate) };
 }
 
-function unwrapped(phase: Float64Array, usable: Uint8Array, rate: number): Float64Array {
-  const out = joined(phase);
-  if (usable.includes(0)) bridgeGaps(out, usable, Math.round(0.1 * rate));
-  return out;
+/** Samples kept at a time: with the factor and the taps a few hundred kilobytes. */
+const KEPT_AT_A_TIME = 16384;
+
+/** Unwraps and thins piece by piece, so that a long recording is never held twice. */
+function thinnedInPieces(phase: Float64Array, _: Uint8Array, taps: Float64Array, factor: number) {
+  const half = (taps.length - 1) / 2;
+  const out = new Float64Array(keptCount(phase.length, half, factor));
+  let first = phase[0] ?? 0;
+  for (let from = 0; from < out.length; from += KEPT_AT_A_TIME) {
+    const to = Math.min(out.length, from + KEPT_AT_A_TIME);
+    const piece = joined(phase.subarray(from * factor, (to - 1) * factor + 2 * half + 1));
+    const shift = first - (piece[0] as number);
+    if (shift !== 0) for (let i = 0; i < piece.length; i++) piece[i] = (piece[i] as number) + shift;
+    symmetricSums(piece, taps.subarray(half), half, factor, out.subarray(from, to));
+    first = piece[(to - from) * factor] ?? 0;
+  }
+  return { phase: out, usable: new Uint8Array(out.length).fill(1) };
+}
+
+const keptCount = (length: number, half: number, factor: number): number =>
+  Math.max(0, Math.floor((length - 2 * half - 1) / factor) + 1);
+
+/** The same where the tone was away in between: gaps are bridged first, which looks at both sides of each. */
+function thinnedOverGaps(phase: Float64Array, usable: Uint8Array, taps: Float64Array, factor: number, rate: number) {
+  const half = (taps.length - 1) / 2;
+  const raw = joined(phase);
+  bridgeGaps(raw, usable, Math.round(0.1 * rate));
+  const out = new Float64Array(keptCount(phase.length, half, factor));
+  symmetricSums(raw, taps.subarray(half), half, factor, out);
+  const mask = new Uint8Array(out.length);
+  for (let m = 0; m < out.length; m++) mask[m] = usable[half + m * factor] as number;
+  return { phase: out, usable: mask };
 }
 
 /** Samples that the compiled loop is given at a time, and from which on it is worth the copying. */
@@ -105,14 +134,4 @@ function meanSlope(phase: Float64Array, usable: Uint8Array, before: number, afte
   return (
     ((phase[before] as number) - (phase[left] as number) + (phase[right] as number) - (phase[after] as number)) / steps
   );
-}
-
-function decimate(phase: Float64Array, usable: Uint8Array, taps: Float64Array, factor: number) {
-  const half = (taps.length - 1) / 2;
-  const count = Math.max(0, Math.floor((phase.length - 2 * half - 1) / factor) + 1);
-  const out = new Float64Array(count);
-  symmetricSums(phase, taps.subarray(half), half, factor, out);
-  const mask = new Uint8Array(count);
-  for (let m = 0; m < count; m++) mask[m] = usable[half + m * factor] as number;
-  return { phase: out, usable: mask };
 }

@@ -1,5 +1,5 @@
 /** An input listened to: started and stopped by hand, readings as state, a capture as a run. */
-import type { LivePulsesReading, LiveReading } from '@amber-gauge/core/speed';
+import type { Answer, AskedSpeed, LivePulsesReading, LiveReading } from '@amber-gauge/core/speed';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FromLive, LiveCapture, LiveListening, ToLive } from '../../../workers/live.worker.js';
 import { inputDevices, openInput, type InputDevice, type OpenInput } from './input.js';
@@ -27,6 +27,7 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
   const [deviceId, setDeviceId] = useState<string | null>(null);
   const [state, setState] = useState<'off' | 'starting' | 'on'>('off');
   const [problem, setProblem] = useState<string | null>(null);
+  const [asked, setAsked] = useState<{ readonly question: AskedSpeed; readonly of: Live } | null>(null);
   const live = useRef<Live | null>(null);
   const heard = useRef({ onReading, onCapture });
   useEffect(() => {
@@ -54,9 +55,11 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
             if (live.current === mine) heard.current.onReading(event.data.reading);
             return;
           }
-          mine.captures--;
-          heard.current.onCapture(event.data.capture);
-          if (live.current !== mine) end(mine);
+          const { capture } = event.data;
+          heard.current.onCapture(capture);
+          // A question keeps what was heard until it is answered, whether or not the input still runs.
+          if (capture.kind === 'asked') return setAsked({ question: capture.question, of: mine });
+          done(mine);
         };
         const message: ToLive = { kind: 'start', listening: listening(input.sampleRate), samples: input.samples };
         worker.postMessage(message, [input.samples]);
@@ -76,5 +79,29 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
     live.current.captures++;
     live.current.worker.postMessage(message);
   }, []);
-  return { devices, deviceId, setDeviceId, state, problem, start, stop, capture };
+  /** Answers the open question; null leaves it. */
+  const answer = (given: Answer | null) => {
+    if (!asked) return;
+    setAsked(null);
+    if (given === null) return done(asked.of);
+    const message: ToLive = { kind: 'capture', answer: given };
+    asked.of.worker.postMessage(message);
+  };
+  return {
+    devices,
+    deviceId,
+    setDeviceId,
+    state,
+    problem,
+    question: asked?.question ?? null,
+    answer,
+    start,
+    stop,
+    capture,
+  };
+
+  function done(of: Live): void {
+    of.captures--;
+    if (live.current !== of) end(of);
+  }
 }

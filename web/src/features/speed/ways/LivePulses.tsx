@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
+import { Question } from './Question.js';
 import type { Handing } from './useHanding.js';
 import { withoutFile } from './way.js';
 import classes from '../parts/Speed.module.css';
@@ -69,6 +70,7 @@ export function LivePulses({ wish, ready, hand, onLive }: Props) {
         level={live.state === 'on' ? (reading?.level ?? null) : null}
         clippedBefore={clipped}
       />
+      {live.question && <Question question={live.question} onAnswer={live.answer} onCancel={() => live.answer(null)} />}
       {(live.problem ?? refusal) && (
         <p role="alert" className={classes.refused}>
           {live.problem ?? refusal}
