@@ -3,7 +3,7 @@ import { memorySource, writeWav } from '../../formats/index.js';
 import { measureRecording } from '../tone/several.js';
 import { synthTone, type SynthTone } from '../tone/synth.js';
 import type { Played } from './play.js';
-import { coded, inRoom, withGainControl, withLevel, withNoise, withTone } from './tones.js';
+import { coded, inRoom, withGainControl, withLevel, withNoise, withSuppression, withTone } from './tones.js';
 
 const RATE = 44100;
 /** Turns once in 1.8 s, 0.1 % peak. */
@@ -30,6 +30,18 @@ const after = (...parts: readonly Float64Array[]): Float64Array => {
   }
   return out;
 };
+
+/** From 0.9 to 0.1 % over 18 s, with wow: its mean over time is 0.5 %. */
+function driftingTone(): Float64Array {
+  const count = 18 * RATE;
+  let phase = 0;
+  return Float64Array.from({ length: count }, (_, n) => {
+    const t = n / RATE;
+    const percent = 0.9 - (0.8 * n) / count + 0.1 * Math.sin(2 * Math.PI * WOW.hz * t);
+    phase += (2 * Math.PI * 3150 * (1 + percent / 100)) / RATE;
+    return 0.5 * Math.sin(phase);
+  });
+}
 
 /** A made recording: how it is made, and what a careful person wants of it. */
 export interface ToneCase {
@@ -139,6 +151,26 @@ export const TONE_CASES: readonly ToneCase[] = [
     samples: () => after(base({ durationS: 9 }), silence(4), base({ durationS: 9, errorPercent: 0.7 })),
     stretches: 2,
     withinPercent: 0.01,
+  },
+  {
+    id: 'a splice, 0.5 then -0.9 %',
+    samples: () => after(base({ durationS: 11 }), base({ durationS: 7, errorPercent: -0.9 })),
+    stretches: 2,
+    withinPercent: 0.01,
+    wow: { percent: 0.1, within: 0.01 },
+  },
+  {
+    id: 'a slow drift is no splice',
+    samples: () => driftingTone(),
+    stretches: 0,
+    withinPercent: 0.02,
+    warning: 'DRIFTING',
+  },
+  {
+    id: 'a phone that suppresses noise',
+    samples: () => withSuppression(withNoise(base(), 0.003, 11), RATE),
+    withinPercent: 0.01,
+    wow: { percent: 0.1, within: 0.03 },
   },
   {
     id: 'a tone near half the sampling rate',

@@ -37,6 +37,30 @@ export function withGainControl(samples: Float64Array, rate: number): Float64Arr
   return out;
 }
 
+/**
+ * A phone's noise suppression: what stands little above its estimate of the noise is taken down, frame by
+ * frame of 10 ms, so that the tone is kept with a gain that flutters and the noise around it is gated.
+ */
+export function withSuppression(samples: Float64Array, rate: number): Float64Array {
+  const frame = Math.round(0.01 * rate);
+  const out = new Float64Array(samples.length);
+  let floor = 0.05;
+  let gain = 1;
+  for (let start = 0; start < samples.length; start += frame) {
+    const part = samples.subarray(start, start + frame);
+    const level = Math.sqrt(part.reduce((sum, value) => sum + value * value, 0) / part.length);
+    // The estimate creeps up under a steady tone and takes it for noise, then falls back.
+    floor += (level < floor ? 0.3 : 0.012) * (level - floor);
+    const wanted = Math.max(0.08, Math.min(1, 1.4 * (1 - 0.9 * (floor / Math.max(1e-9, level)))));
+    if (floor > 0.93 * level) floor *= 0.2;
+    for (let n = 0; n < part.length; n++) {
+      gain += (wanted - gain) * 0.01;
+      out[start + n] = gain * (part[n] as number);
+    }
+  }
+  return out;
+}
+
 const HALF = 256;
 
 /**

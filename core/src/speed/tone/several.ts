@@ -7,6 +7,7 @@ import { median, quantile, hannWindow, nextPowerOfTwo, windowedPower } from '../
 import { ask, SAME_SPEED_PERCENT, type AskedSpeed } from '../asked.js';
 import { measureTone, measureWav, type ToneOptions } from './measure.js';
 import { between, shifted } from './part.js';
+import { stepIn } from './splice.js';
 import type { MeasuredTone, ToneResult, UnusableTone } from './result.js';
 
 /** Test tones that a tape or record may carry, Hz (IEC, NAB and JIS practice, from memory). */
@@ -43,7 +44,9 @@ export async function findBands(source: SampleSource, channel: number): Promise<
       pitches.push(pitchOf(samples.subarray(at, at + size), source.sampleRate));
     }
   }
-  return bandsOf(pitches, step / source.sampleRate);
+  return bandsOf(pitches, step / source.sampleRate).flatMap((band) =>
+    atSplice(band, pitches, step / source.sampleRate),
+  );
 }
 
 /** Frequency of a frame's one strong line, Hz; 0 when there is none. */
@@ -76,6 +79,20 @@ function bandsOf(pitches: readonly number[], stepS: number): ToneBand[] {
     from = to;
   }
   return joined(out);
+}
+
+/** Before and behind a splice, what is left out of either side. */
+const BESIDE_SPLICE_S = 0.2;
+
+function atSplice(band: ToneBand, pitches: readonly number[], stepS: number): ToneBand[] {
+  const [from, to] = [Math.round(band.startS / stepS), Math.round(band.endS / stepS)];
+  const own = pitches.slice(from, to);
+  const at = stepIn(own, stepS);
+  if (at === null) return [band];
+  return [
+    { startS: band.startS, endS: (from + at) * stepS - BESIDE_SPLICE_S, hz: median(own.slice(0, at)) },
+    { startS: (from + at) * stepS + BESIDE_SPLICE_S, endS: band.endS, hz: median(own.slice(at)) },
+  ];
 }
 
 /** Neighbours of one pitch with at most half a second between them are one band with a dropout. */
@@ -168,12 +185,23 @@ export async function measureRecording(
   const layout = await readWavHeader(bytes);
   const durationS =
     layout.kind === 'unusable' ? 0 : wavSamples(bytes, layout).frames / wavSamples(bytes, layout).sampleRate;
-  const covered = tone.tone.endS - tone.tone.startS;
-  if (covered > WHOLE_PART * durationS || options.fromS !== undefined || options.toS !== undefined)
+  // One that drifts over its whole length may be two, spliced.
+  const whole = tone.tone.endS - tone.tone.startS > WHOLE_PART * durationS;
+  if ((whole && !tone.warnings.includes('DRIFTING')) || options.fromS !== undefined || options.toS !== undefined)
     return { kind: 'recording', tone, bands: [] };
   const bands = await measureBands(bytes, options, tone.tone.channel);
   const question = options.asIs ? null : severalSpeeds(bands, options.nominalHz);
-  return question ?? { kind: 'recording', tone, bands: bands.length > 1 ? bands : [] };
+  if (question) return question;
+  if (bands.length < 2) return { kind: 'recording', tone, bands: [] };
+  return { kind: 'recording', tone: (whole && longestOf(bands)) || tone, bands };
+}
+
+/** What the longest of the stretches that could be measured gave. */
+function longestOf(bands: readonly MeasuredBand[]): MeasuredTone | null {
+  const measured = bands.flatMap(({ band, result }) =>
+    result.kind === 'measured' ? [{ lengthS: band.endS - band.startS, result }] : [],
+  );
+  return measured.sort((a, b) => b.lengthS - a.lengthS)[0]?.result ?? null;
 }
 
 /** Bands whose pitch over the wanted nominal differs as speeds do, not as test tones do. */
