@@ -1,3 +1,4 @@
+export * from './answer.js';
 export * from './body.js';
 export * from './evidence.js';
 export * from './confirmed.js';

@@ -5,7 +5,7 @@ import type { DrivePath } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useMoney } from '../../../shared/ui/money.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import type { SuspectView } from '../../../workers/find.worker.js';
+import type { SuspectView } from '@amber-gauge/core/bench';
 import type { JobView } from '../useJobView.js';
 import { TriedHere } from './TriedHere.js';
 import { percent } from './useFind.js';

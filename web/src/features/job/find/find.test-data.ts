@@ -1,25 +1,14 @@
 /** A job's Find as the worker would answer it, computed here, for the tests of its parts. */
 import 'fake-indexeddb/auto';
-import { findEvidence, pathOf, standing, type EventBody } from '@amber-gauge/core/bench';
-import {
-  adviseNext,
-  engineOf,
-  evidenceFor,
-  healthyShare,
-  posteriorOf,
-  suspectsOf,
-  unexplained,
-} from '@amber-gauge/core/diagnosis';
+import { findAnswer, pathOf, readForFind, type EventBody, type FindAnswer } from '@amber-gauge/core/bench';
 import type { DrivePath } from '@amber-gauge/core/families';
 import { cleanup } from '@testing-library/react';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { JOB, line, viewOf } from '../../../test/scene.js';
-import type { FindAnswer } from '../../../workers/find.worker.js';
 import type { Find } from './useFind.js';
 
 export const path = pathOf(JOB) as DrivePath;
-const engine = engineOf(path);
 export const answered = (testId: string, outcome: string): EventBody => ({
   kind: 'answer',
   testId,
@@ -40,23 +29,10 @@ export function findOf(...given: EventBody[]): {
   // Switched on for what was seen, and off again.
   const events = [switched('live-direct'), ...given.map((body) => line(body)), switched('unplugged-unknown')];
   const view = viewOf(events);
-  const evidence = findEvidence(JOB, path, standing(events), {
-    ledger: view.state.ledger,
-    power: view.state.power,
-    places: new Map(),
-  });
-  const posterior = posteriorOf(engine, evidence.events);
-  const answer: FindAnswer = {
-    suspects: suspectsOf(engine, posterior).map((one) => ({
-      ...one,
-      evidence: evidenceFor(engine, posterior, one.block),
-    })),
-    outside: posterior.outside,
-    healthy: healthyShare(engine, posterior),
-    unexplained: unexplained(posterior),
-    advice: adviseNext(engine, posterior, evidence.situation),
-  };
-  return { view, find: { family: path, path, kept: null, evidence, answer, change: null, turn: 1 } };
+  const read = readForFind(JOB, events);
+  const answer = findAnswer(JOB, events);
+  if (!read || !answer) throw new Error('no drive path');
+  return { view, find: { ...read, kept: null, answer, change: null, turn: 1 } };
 }
 
 /** Before and after each: no network, an outbox of its own. */

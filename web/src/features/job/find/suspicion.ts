@@ -2,7 +2,7 @@
 import type { BenchEvent } from '@amber-gauge/core/bench';
 import type { DrivePath } from '@amber-gauge/core/families';
 import type { Suspicion } from '../../../shared/shapes/SuspicionShape.js';
-import type { SuspectView } from '../../../workers/find.worker.js';
+import type { SuspectView } from '@amber-gauge/core/bench';
 
 /** Under this share, after evidence, a block is cleared. */
 const CLEARED = 0.01;

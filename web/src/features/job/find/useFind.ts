@@ -1,22 +1,23 @@
 /** What the drive path makes of the job's log, computed in a worker whenever a line is added or struck out. */
 import type { KeptSheet } from '@amber-gauge/contract';
-import { findEvidence, fittedPath, modelOf, pathOf, standing, type FindEvidence } from '@amber-gauge/core/bench';
-import { NO_KNOWLEDGE, type Knowledge } from '@amber-gauge/core/diagnosis';
-import { EMPTY_SHEET, ratedPath, type DrivePath } from '@amber-gauge/core/families';
+import {
+  modelOf,
+  pathOf,
+  readForFind,
+  type FindAnswer,
+  type FindBasis,
+  type FindReading,
+} from '@amber-gauge/core/bench';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FindAnswer, FindWorker } from '../../../workers/find.worker.js';
+import type { FindWorker } from '../../../workers/find.worker.js';
 import { whenQuiet } from '../../../shared/ui/lazyPart.js';
 import { useKnown, useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 
-export interface Find {
-  /** The family's path, and the same fitted to this model. */
-  readonly family: DrivePath;
-  readonly path: DrivePath;
+export interface Find extends FindReading {
   /** The model's sheet as it is kept; null when it cannot be had. */
   readonly kept: KeptSheet | null;
-  readonly evidence: FindEvidence;
   /** Null until the first answer has come. */
   readonly answer: FindAnswer | null;
   /** The block whose suspicion moved most with the last line, in words; null when nothing moved. */
@@ -36,47 +37,41 @@ function reasoner(): Remote<FindWorker> {
 
 /** Null for a family that has no drive path yet. */
 export function useFind({ job, lines: logged, state }: JobView): Find | null {
-  const family = pathOf(job);
   const model = modelOf(job);
-  const kept = useSheet(job.familyId, model, family !== null && model !== '');
-  const sheet = kept?.sheet ?? EMPTY_SHEET;
-  const known = useKnown(job.familyId, model, family !== null);
-  const fitted = useMemo(() => {
-    if (!family || kept === undefined || known === undefined) return null;
-    const lines = standing(logged.filter((line) => line.status !== 'refused').map((line) => line.event));
-    const places = new Map(state.readings.flatMap((one) => (one.place ? [[one.key, one.place] as const] : [])));
-    const path = fittedPath(ratedPath(family, job.ratedVolts), sheet, lines, places, known?.healthy);
-    return { path, evidence: findEvidence(job, path, lines, { ledger: state.ledger, power: state.power, places }) };
-  }, [family, kept, known, sheet, job, logged, state]);
-  const evidence = fitted?.evidence ?? null;
-  // While the server is away the family's priors stand.
-  const knowledge: Knowledge = useMemo(
-    () => (known ? { family: known.family, model: known.model } : NO_KNOWLEDGE),
-    [known],
-  );
+  const has = pathOf(job) !== null;
+  const kept = useSheet(job.familyId, model, has && model !== '');
+  const known = useKnown(job.familyId, model, has);
+  const question = useMemo(() => {
+    if (!has || kept === undefined || known === undefined) return null;
+    const events = logged.filter((line) => line.status !== 'refused').map((line) => line.event);
+    // While the server is away the family's priors and sheet stand.
+    const basis: FindBasis = { known, ...(kept ? { sheet: kept.sheet } : {}) };
+    const read = readForFind(job, events, basis, state);
+    return read && { events, basis, read };
+  }, [has, kept, known, job, logged, state]);
   // A line that goes from waiting to kept tells nothing new: it must not wipe the words of the change.
   const solved = useRef('');
   const [solution, setSolution] = useState<{ answer: FindAnswer; change: string | null; turn: number } | null>(null);
   useEffect(() => {
-    if (!evidence) return;
-    const { events, situation } = evidence;
-    const question = JSON.stringify([
-      knowledge,
-      sheet.absent,
-      events,
+    if (!question) return;
+    const { events, basis, read } = question;
+    const { situation } = read.evidence;
+    const asked = JSON.stringify([
+      basis,
+      read.evidence.events,
       situation,
       [...situation.done],
       [...situation.unreachable],
       [...situation.putBack],
       [...situation.mended],
     ]);
-    if (question === solved.current) return;
+    if (asked === solved.current) return;
     let stale = false;
     void reasoner()
-      .solve(job.familyId, sheet.absent, knowledge, events, situation)
+      .solve(job, events, basis)
       .then((answer) => {
-        if (stale) return;
-        solved.current = question;
+        if (stale || !answer) return;
+        solved.current = asked;
         setSolution((before) => ({
           answer,
           change: changeWords(before?.answer ?? null, answer),
@@ -86,12 +81,10 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
     return () => {
       stale = true;
     };
-  }, [evidence, knowledge, sheet.absent, job.familyId]);
-  if (!family || !fitted) return null;
+  }, [question, job]);
+  if (!question) return null;
   return {
-    family,
-    path: fitted.path,
-    evidence: fitted.evidence,
+    ...question.read,
     kept: kept ?? null,
     answer: solution?.answer ?? null,
     change: solution?.change ?? null,
