@@ -14,6 +14,7 @@ export * from './timers/index.js';
 export * from './photos/index.js';
 export * from './interruption.js';
 export * from './owed.js';
+export * from './listing.js';
 export * from './sheet.js';
 export * from './speedReading.js';
 export * from './fromEntry.js';

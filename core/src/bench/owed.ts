@@ -3,7 +3,7 @@ import { isLive, STAGES, type StageId } from './event.js';
 import type { JobFacts } from './job.js';
 import { openEnds, stepsOff } from './ledger/index.js';
 import type { JobState, SpeedPair } from './state.js';
-import { holdsHands, isDue, isRunning, TIMER_WORDS } from './timers/index.js';
+import { holdsHands, isDue, isRunning, TIMER_WORDS, type JobTimer } from './timers/index.js';
 
 export interface Owed {
   readonly stage: StageId;
@@ -80,13 +80,11 @@ export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
     until,
   });
   if (state.handedBackAt) return wish('hand-back', 'Handed back', 'done');
-  const due = state.timers.find((timer) => isDue(timer, now));
-  if (due)
-    return wish(
-      timerStage(due.timer),
-      dueWords({ timer: due.timer, label: due.label || TIMER_WORDS[due.timer] }),
-      'hands',
-    );
+  const due = dueWish(
+    state.timers.filter(({ end }) => end === null),
+    now,
+  );
+  if (due) return due;
   const running = state.timers.find((timer) => isRunning(timer, now) && holdsHands(timer));
   if (running) return wish(timerStage(running.timer), running.label, 'waits', running.dueAt);
   const first = firstByHand(owedItems(job, state), state);
@@ -94,6 +92,15 @@ export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
   const stage = first.stage;
   if (first.needs === 'dead' && isLive(state.power)) return wish('make-safe', `Unplug, then: ${first.text}`, 'hands');
   return wish(stage, first.text, stage === 'hand-back' ? 'back' : 'hands');
+}
+
+/** The first of the open timers that has run out, as a wish; null while none has. */
+export function dueWish(timers: readonly Omit<JobTimer, 'end'>[], now: Date): NextWish | null {
+  const due = timers.find((timer) => isDue({ ...timer, end: null }, now));
+  if (!due) return null;
+  const { timer } = due;
+  const text = dueWords({ timer, label: due.label || TIMER_WORDS[timer] });
+  return { stage: timerStage(timer), text, kind: 'hands', until: null };
 }
 
 const timerStage = (timer: string): StageId =>

@@ -3,6 +3,7 @@
  * and only then put in the place of the old one, which is kept. Killed at any point the bench is the old
  * or the new one, whole.
  */
+import { refreshState } from '../features/jobs/refresh.js';
 import { randomBytes } from 'node:crypto';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -10,7 +11,7 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { connect, migrate, type Db } from '../db/connect.js';
 import { grantUse } from '../db/roles.js';
-import { findJob, refreshState } from '../features/jobs/repository.js';
+import { findJob } from '../features/jobs/repository.js';
 import { checkBackup, TABLES, type CheckedBackup } from './check.js';
 import { contentsOf } from './make.js';
 import { BackupRefusal, connected, databaseOf, tool, withDatabase, type Place } from './tools.js';

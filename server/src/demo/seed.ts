@@ -1,4 +1,5 @@
 /** Puts the demo in once, never over data that exists, and takes it out again. */
+import { refreshState } from '../features/jobs/refresh.js';
 import { createHash, randomUUID } from 'node:crypto';
 import { figuresOf } from '@amber-gauge/contract';
 import {
@@ -13,7 +14,7 @@ import { memorySource, writeWav } from '@amber-gauge/core/formats';
 import { measureWav, runOfTone, synthTone } from '@amber-gauge/core/speed';
 import type { Db } from '../db/connect.js';
 import { appendEvents } from '../features/events/repository.js';
-import { insertJob, lockJob, refreshState } from '../features/jobs/repository.js';
+import { insertJob, lockJob } from '../features/jobs/repository.js';
 import { insertPhoto } from '../features/photos/repository.js';
 import { insertRun } from '../features/runs/repository.js';
 import { markSeeded, wasSeeded } from '../features/settings/repository.js';

@@ -1,6 +1,6 @@
 /** SQL of the lists: each served by an index, each bounded. */
 import type { Job, ListTimer } from '@amber-gauge/contract';
-import { isDue } from '@amber-gauge/core/bench';
+import { wishAt, type NextWish } from '@amber-gauge/core/bench';
 import type { Knex } from 'knex';
 import type { Db } from '../../db/connect.js';
 import { toJob, type JobRow } from './repository.js';
@@ -8,7 +8,7 @@ import { toJob, type JobRow } from './repository.js';
 /** A job as a list shows it. */
 export interface JobListRow {
   readonly job: Job;
-  readonly next: { stage: string; kind: string; text: string; until: string | null };
+  readonly next: NextWish;
   readonly power: string;
   readonly speeds: unknown;
   readonly timers: readonly ListTimer[];
@@ -19,8 +19,8 @@ export interface JobListRow {
 }
 
 interface StateRow {
-  next_stage: string;
-  next_kind: string;
+  next_stage: NextWish['stage'];
+  next_kind: NextWish['kind'];
   next_text: string;
   next_until: Date | null;
   timers: ListTimer[];
@@ -161,15 +161,17 @@ const rowsOf = (rows: readonly (JobRow & StateRow)[], now: Date): JobListRow[] =
     movedAt: row.moved_at.toISOString(),
   }));
 
-/** The wish as it was computed last; a timer that has run out since then comes before it. */
-function nextAt(row: StateRow, now: Date): JobListRow['next'] {
-  const timers = row.next_kind === 'done' || !Array.isArray(row.timers) ? [] : row.timers;
-  const due = timers.find((timer) => isDue({ ...timer, end: null }, now));
-  if (due) return { stage: row.next_stage, kind: 'hands', text: `${due.label} done: look at it`, until: null };
-  return {
-    stage: row.next_stage,
-    kind: row.next_kind,
-    text: row.next_text,
-    until: row.next_until?.toISOString() ?? null,
-  };
-}
+/** The wish at `now`. Timers that cannot be read are left to the contract, which sets the row apart. */
+const nextAt = (row: StateRow, now: Date): NextWish =>
+  wishAt(
+    {
+      next: {
+        stage: row.next_stage,
+        kind: row.next_kind,
+        text: row.next_text,
+        until: row.next_until?.toISOString() ?? null,
+      },
+      timers: Array.isArray(row.timers) ? row.timers : [],
+    },
+    now,
+  );

@@ -1,10 +1,7 @@
-/** SQL of jobs and of the state that lists show. */
-import type { Job, JobFields, KeptEvent, UnreadableLine } from '@amber-gauge/contract';
-import { jobNumber, jobState, nextWish } from '@amber-gauge/core/bench';
-import { FAMILIES } from '@amber-gauge/core/families';
+/** SQL of jobs and of the rows that lists show. */
+import type { Job, JobFields } from '@amber-gauge/contract';
+import { searchText, type ListRow } from '@amber-gauge/core/bench';
 import type { Db } from '../../db/connect.js';
-import { heldLog } from '../events/longLogs.js';
-import { logOf } from '../events/repository.js';
 
 export interface JobRow {
   id: string;
@@ -101,104 +98,23 @@ export async function updateJob(db: Db, id: string, fields: Partial<JobFields>):
     .update({ ...columns(fields), version: db.raw('version + 1') });
 }
 
-/**
- * Computes the job's state from its log and writes it where lists read it. Call inside the writing
- * transaction. A log that no state can be computed from says so in the list and stops nothing.
- */
-export async function refreshState(trx: Db, job: Job, now: Date): Promise<void> {
-  let { events, unreadable } = await heldLog(trx, job.id);
-  let state: StateFields | null = stateRow(job, events, unreadable, now);
-  if (!state) {
-    // A row taken on trust is not what it should be: each is read by the contract.
-    ({ events, unreadable } = await logOf(trx, job.id));
-    state = stateRow(job, events, unreadable, now) ?? unknownState(job, now);
-  }
+/** Writes what lists show of a job, with the number of lines it was reckoned from. */
+export async function saveRow(trx: Db, job: Job, listed: ListRow, lineCount: number): Promise<void> {
+  const { next, power, speeds, timers, lastAt } = listed;
   const row = {
     job_id: job.id,
-    ...state,
-    line_count: events.length + unreadable.length,
-    moved_at: state.last_at ?? job.createdAt,
+    next_stage: next.stage,
+    next_kind: next.kind,
+    next_text: next.text,
+    next_until: next.until,
+    timers: JSON.stringify(timers),
+    next_due: timers.map(({ dueAt }) => dueAt).sort()[0] ?? null,
+    power,
+    speeds: JSON.stringify(speeds),
+    last_at: lastAt,
+    line_count: lineCount,
+    moved_at: lastAt ?? job.createdAt,
     search: searchText(job),
   };
   await trx('job_state').insert(row).onConflict('job_id').merge();
-}
-
-/** What a unit is found by, in lower case. */
-function searchText(job: Job): string {
-  const family = FAMILIES.find((one) => one.id === job.familyId)?.name ?? '';
-  const words = [jobNumber(job.number), job.make, job.model, job.serial, job.customer, family, job.complaint];
-  return words.filter(Boolean).join(' ').toLowerCase();
-}
-
-/** What is computed from a log for the lists, by column. */
-interface StateFields {
-  readonly next_stage: string;
-  readonly next_kind: string;
-  readonly next_text: string;
-  readonly next_until: string | null;
-  readonly timers: string;
-  readonly next_due: string | null;
-  readonly power: string;
-  readonly speeds: string;
-  readonly last_at: string | Date | null;
-}
-
-/** The state as lists show it; null when it cannot be computed from these lines. */
-function stateRow(
-  job: Job,
-  events: readonly KeptEvent[],
-  unreadable: readonly UnreadableLine[],
-  now: Date,
-): StateFields | null {
-  try {
-    const state = jobState(job, events, unreadable);
-    const next = nextWish(job, state, now);
-    const open = state.timers.filter((timer) => timer.end === null);
-    return {
-      next_stage: next.stage,
-      next_kind: next.kind,
-      next_text: next.text,
-      next_until: next.until,
-      timers: JSON.stringify(open),
-      next_due: open.map((timer) => timer.dueAt).sort()[0] ?? null,
-      power: state.power,
-      speeds: JSON.stringify(state.speeds.map(briefSpeed)),
-      last_at: state.lastAt,
-    };
-  } catch {
-    return null;
-  }
-}
-
-/** What lists show of a unit whose log no state can be computed from: the dangerous thing. */
-function unknownState(job: Job, now: Date): StateFields {
-  return {
-    next_stage: 'take-in',
-    next_kind: 'hands',
-    next_text: 'its log cannot be worked out: open it, and measure before touching',
-    next_until: null,
-    timers: '[]',
-    next_due: null,
-    power: job.powerKind === 'pack' ? 'pack-in' : 'live-direct',
-    speeds: '[]',
-    last_at: now,
-  };
-}
-
-function briefSpeed(pair: ReturnType<typeof jobState>['speeds'][number]) {
-  const reading = pair.asLeft ?? pair.latest;
-  return {
-    speedId: pair.speedId,
-    label: pair.label,
-    nominalRpm: pair.nominalRpm,
-    reading: reading && {
-      turned: reading.speed.turned,
-      errorPercent: reading.speed.errorPercent,
-      expandedPercent: reading.speed.expandedPercent,
-      wowPeakPercent: reading.speed.wowPeakPercent,
-      rpm: reading.speed.rpm,
-      verdict: reading.verdict.kind,
-      side: reading.verdict.kind === 'not-right' ? reading.verdict.side : null,
-    },
-  };
 }

@@ -1,4 +1,5 @@
 /** What may be done with jobs and their logs; each change of the log renews the state in one transaction. */
+import { refreshState } from './refresh.js';
 import { ownEntry } from '@amber-gauge/core/quantity';
 import { isDeepStrictEqual } from 'node:util';
 import {
@@ -25,7 +26,7 @@ import {
 } from '../events/repository.js';
 import { presentSettings } from '../settings/repository.js';
 import { jobsOfPhotos } from '../photos/repository.js';
-import { findJob, insertJob, jobsById, lockJob, refreshState, updateJob, type NewJob } from './repository.js';
+import { findJob, insertJob, jobsById, lockJob, updateJob, type NewJob } from './repository.js';
 
 /** What a service needs of its surroundings. */
 export interface Services {

@@ -1,0 +1,103 @@
+/** What a list shows of a job, and what it wants there as time goes on: reckoned once a line, read often. */
+import { FAMILIES } from '../families/index.js';
+import type { Verdict } from '../speed/index.js';
+import type { BenchEvent, PowerState } from './event.js';
+import { jobNumber, type JobFacts } from './job.js';
+import { dueWish, nextWish, type NextWish } from './owed.js';
+import type { LostLine } from './power.js';
+import { jobState, type SpeedPair } from './state.js';
+import type { JobTimer } from './timers/index.js';
+
+/** A speed in a list: as left where it was measured so, else the newest reading; percent and turns a minute. */
+export interface BriefSpeed {
+  readonly speedId: string;
+  readonly label: string;
+  readonly nominalRpm: number | null;
+  readonly reading: {
+    readonly turned: boolean;
+    readonly errorPercent: number | null;
+    readonly expandedPercent: number | null;
+    readonly wowPeakPercent: number | null;
+    readonly rpm: number | null;
+    readonly verdict: Verdict['kind'];
+    readonly side: 'slow' | 'fast' | null;
+  } | null;
+}
+
+/** A timer that nobody has ended. */
+export type OpenTimer = Omit<JobTimer, 'end'>;
+
+/** A job as a list shows it; times ISO 8601. */
+export interface ListRow {
+  /** As it was when the row was reckoned: {@link wishAt} gives what it is later. */
+  readonly next: NextWish;
+  readonly power: PowerState;
+  readonly speeds: readonly BriefSpeed[];
+  readonly timers: readonly OpenTimer[];
+  readonly lastAt: string | null;
+}
+
+/**
+ * The row of a job by all its lines, in any order, at `now`. `lost` are lines that cannot be read: one about
+ * power leaves the unit live. A log that no state can be reckoned from throws: see {@link unknownRow}.
+ */
+export function listRow(job: JobFacts, events: readonly BenchEvent[], lost: readonly LostLine[], now: Date): ListRow {
+  const state = jobState(job, events, lost);
+  return {
+    next: nextWish(job, state, now),
+    power: state.power,
+    speeds: state.speeds.map(briefSpeed),
+    timers: state.timers.filter(({ end }) => end === null).map(({ end: _end, ...timer }) => timer),
+    lastAt: state.lastAt,
+  };
+}
+
+/** The row of a unit whose log no state can be reckoned from: the dangerous thing. */
+export const unknownRow = (job: JobFacts, now: Date): ListRow => ({
+  next: {
+    stage: 'take-in',
+    kind: 'hands',
+    text: 'its log cannot be worked out: open it, and measure before touching',
+    until: null,
+  },
+  power: job.powerKind === 'pack' ? 'pack-in' : 'live-direct',
+  speeds: [],
+  timers: [],
+  lastAt: now.toISOString(),
+});
+
+/** What the job wants at `now`: a timer that has run out since the row was reckoned comes before all else. */
+export const wishAt = (row: Pick<ListRow, 'next' | 'timers'>, now: Date): NextWish =>
+  row.next.kind === 'done' ? row.next : (dueWish(row.timers, now) ?? row.next);
+
+/** What a unit is found by, in lower case: number, names, customer, family and complaint. */
+export function searchText(job: JobFacts): string {
+  const words = [
+    jobNumber(job.number),
+    job.make,
+    job.model,
+    job.serial,
+    job.customer,
+    FAMILIES.find(({ id }) => id === job.familyId)?.name,
+    job.complaint,
+  ];
+  return words.filter(Boolean).join(' ').toLowerCase();
+}
+
+function briefSpeed(pair: SpeedPair): BriefSpeed {
+  const reading = pair.asLeft ?? pair.latest;
+  return {
+    speedId: pair.speedId,
+    label: pair.label,
+    nominalRpm: pair.nominalRpm,
+    reading: reading && {
+      turned: reading.speed.turned,
+      errorPercent: reading.speed.errorPercent,
+      expandedPercent: reading.speed.expandedPercent,
+      wowPeakPercent: reading.speed.wowPeakPercent,
+      rpm: reading.speed.rpm,
+      verdict: reading.verdict.kind,
+      side: reading.verdict.kind === 'not-right' ? reading.verdict.side : null,
+    },
+  };
+}
