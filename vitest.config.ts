@@ -13,7 +13,7 @@ export default defineConfig({
       node('contract', ['contract/src/**/*.test.ts']),
       node('cli', ['cli/src/**/*.test.ts'], { testTimeout: 60000 }),
       node('scripts', ['scripts/**/*.test.ts', 'benchmarks/**/*.test.ts']),
-      node('server', ['server/test/**/*.test.ts'], { testTimeout: 30000, hookTimeout: 60000, fileParallelism: false }),
+      node('server', ['server/test/**/*.test.ts'], { testTimeout: 30000, hookTimeout: 60000, maxWorkers: 2 }),
       {
         extends: true,
         test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' },

@@ -14,7 +14,9 @@ import { plainly, step } from './lib/say.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null;
-const grep = process.argv.includes('--grep') ? ['--no-deps', '--grep', process.argv[process.argv.indexOf('--grep') + 1]] : [];
+const grep = process.argv.includes('--grep')
+  ? ['--no-deps', '--grep', process.argv[process.argv.indexOf('--grep') + 1]]
+  : [];
 const COUNTS = join(CACHE, 'counts');
 const totals = { passed: 0, failed: 0 };
 const failedParts = [];
