@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { parseEntry, typedStrobe } from '../src/bench/index.js';
 import { memorySource, writeWav } from '../src/formats/index.js';
 import { familyOf } from '../src/families/index.js';
-import { measureWav, synthTone, weightingDb, WEIGHTING_TABLE } from '../src/speed/index.js';
+import { measureWav, synthTone, weightingDb } from '../src/speed/index.js';
 import { unscaledDetector } from '../src/speed/tone/quasiPeak.js';
 
 const strobe = (line: string, mainsHz: number, nominalRpm: number): number => {
@@ -49,8 +49,29 @@ describe('strobe (bars N = 120 f / n; counts from memory of printed discs)', () 
   });
 });
 
+/** [Hz, dB]: the weighting of IEC 60386, DIN 45507 and AES6-2008, written out from memory of the standards' table. */
+const PUBLISHED_WEIGHTING = [
+  [0.1, -48.0],
+  [0.2, -30.6],
+  [0.315, -19.7],
+  [0.4, -15.0],
+  [0.63, -8.4],
+  [0.8, -6.0],
+  [1, -4.2],
+  [1.6, -1.8],
+  [2, -0.9],
+  [4, 0.0],
+  [6.3, -0.9],
+  [10, -2.1],
+  [20, -5.9],
+  [40, -10.4],
+  [63, -14.2],
+  [100, -17.3],
+  [200, -23.0],
+] as const;
+
 describe('flutter weighting (IEC 60386 / DIN 45507 / AES6-2008, table from memory)', () => {
-  it.each(WEIGHTING_TABLE.map(([hz, db]) => [hz, db] as const))('at %d Hz is %d dB within 0.01', (hz, db) => {
+  it.each(PUBLISHED_WEIGHTING)('at %d Hz is %d dB within 0.01', (hz, db) => {
     expect(weightingDb(hz)).toBeCloseTo(db, 2);
   });
 

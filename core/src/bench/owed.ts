@@ -5,8 +5,12 @@ import { openEnds, stepsOff } from './ledger/index.js';
 import type { JobState, SpeedPair } from './state.js';
 import { holdsHands, isDue, isRunning, TIMER_WORDS, type JobTimer } from './timers/index.js';
 
+/** What is owed where the order of hands depends on it; all else is `work`. */
+export type OwedKind = 'say-power' | 'bleed' | 'held-value' | 'work';
+
 export interface Owed {
   readonly stage: StageId;
+  readonly kind: OwedKind;
   readonly text: string;
   /** What may only be done on a dead unit is never shown as next while it is live. */
   readonly needs: 'dead' | 'any';
@@ -21,15 +25,15 @@ export interface NextWish {
   readonly until: string | null;
 }
 
-type Owe = (stage: StageId, text: string, needs?: Owed['needs']) => void;
+type Owe = (stage: StageId, text: string, more?: Partial<Pick<Owed, 'needs' | 'kind'>>) => void;
 
 /** Everything owed, in stage order. Several may stand for one stage. */
 export function owedItems(job: JobFacts, state: JobState): Owed[] {
   const out: Owed[] = [];
   const worked = state.work.length > 0;
-  const owe: Owe = (stage, text, needs = 'any') => out.push({ stage, text, needs });
-  if (state.doubt) owe('make-safe', `Say whether it is on: ${state.doubt.what}`);
-  if (state.charge) owe('make-safe', `Bleed the charge: ${Math.round(state.charge.volts)} V`);
+  const owe: Owe = (stage, text, more) => out.push({ stage, text, kind: 'work', needs: 'any', ...more });
+  if (state.doubt) owe('make-safe', `Say whether it is on: ${state.doubt.what}`, { kind: 'say-power' });
+  if (state.charge) owe('make-safe', `Bleed the charge: ${Math.round(state.charge.volts)} V`, { kind: 'bleed' });
   if (job.complaint.trim() === '') owe('take-in', 'Write down what the owner says');
   for (const speed of state.speeds) {
     if (!speed.asFound && !worked) owe('take-in', `Measure as found, ${speed.label}`);
@@ -37,10 +41,10 @@ export function owedItems(job: JobFacts, state: JobState): Owed[] {
   if (!state.chargeProved && state.charge === null && !isLive(state.power) && (worked || state.powerSince !== null))
     owe('make-safe', 'Prove the charge gone');
   owedLedger(state, owe);
-  for (const hold of state.holds) owe('find', `Type the value held: ${hold.prompt}`);
+  for (const hold of state.holds) owe('find', `Type the value held: ${hold.prompt}`, { kind: 'held-value' });
   const homeless = state.readings.filter((reading) => reading.place === null).length;
   if (homeless > 0) owe('find', homeless === 1 ? 'Place one reading' : `Place ${homeless} readings`);
-  for (const { move } of state.ledger.moves) owe('mend', `Finish: ${move.name}`, 'any');
+  for (const { move } of state.ledger.moves) owe('mend', `Finish: ${move.name}`);
   if (!worked && foundWrong(state)) owe('mend', 'Nothing done yet');
   if (worked) owedSpeeds(state, owe);
   if (isLive(state.power) && worked && out.length === 0) owe('hand-back', 'Unplug before it goes back');
@@ -51,10 +55,11 @@ export function owedItems(job: JobFacts, state: JobState): Owed[] {
 /** Once the work is done the unit goes together again; until then what is off is only counted. */
 function owedLedger(state: JobState, owe: Owe): void {
   const { ledger } = state;
-  for (const { end } of openEnds(ledger)) owe('open-up', `Close: ${end.what}, ${end.how}`, 'dead');
+  for (const { end } of openEnds(ledger)) owe('open-up', `Close: ${end.what}, ${end.how}`, { needs: 'dead' });
   const off = stepsOff(ledger);
-  if (off.length > 0) owe('open-up', off.length === 1 ? 'Put 1 step back' : `Put ${off.length} steps back`, 'dead');
-  for (const finding of state.findings) if (finding.explained === null) owe('open-up', finding.text, 'dead');
+  if (off.length > 0)
+    owe('open-up', off.length === 1 ? 'Put 1 step back' : `Put ${off.length} steps back`, { needs: 'dead' });
+  for (const finding of state.findings) if (finding.explained === null) owe('open-up', finding.text, { needs: 'dead' });
 }
 
 function owedSpeeds(state: JobState, owe: Owe): void {
@@ -114,9 +119,9 @@ const dueWords = (timer: { readonly timer: string; readonly label: string }): st
  * the work: before that the mend comes first.
  */
 function firstByHand(owed: readonly Owed[], state: JobState): Owed | null {
-  const danger = owed.find((item) => /^(?:Say whether it is on|Bleed the charge)/.test(item.text));
+  const danger = owed.find(({ kind }) => kind === 'say-power' || kind === 'bleed');
   if (danger) return danger;
-  const held = owed.find((item) => item.text.startsWith('Type the value held'));
+  const held = owed.find(({ kind }) => kind === 'held-value');
   if (held) return held;
   const worked = state.work.length > 0;
   return owed.find((item) => worked || item.stage !== 'open-up') ?? owed[0] ?? null;

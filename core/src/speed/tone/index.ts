@@ -5,4 +5,4 @@ export * from './several.js';
 export { addedWords, type AddedTone } from './added.js';
 export { speedPlayed, type SpeedPlayed } from './speedByTone.js';
 export { TONE_DEFAULTS } from './defaults.js';
-export { WEIGHTING_TABLE, weight, weightingDb } from './weighting.js';
+export { weight, weightingDb } from './weighting.js';

@@ -5,7 +5,7 @@
  */
 
 /** [Hz, dB] of the published table. */
-export const WEIGHTING_TABLE: readonly (readonly [number, number])[] = [
+const WEIGHTING_TABLE: readonly (readonly [number, number])[] = [
   [0.1, -48],
   [0.2, -30.6],
   [0.315, -19.7],
