@@ -77,6 +77,19 @@ describe('what a list shows of a job', () => {
     },
   );
 
+  it('leads from a wait for the charge to the meter, at Make safe', () => {
+    const events = [
+      line({ kind: 'power', state: 'live-isolated', conditions: [] }, 0),
+      line({ kind: 'power', state: 'unplugged-unknown', conditions: [] }, 1),
+      line({ kind: 'timer', timer: 'discharge', label: 'Bleed', minutes: 5 }, 2),
+    ];
+    expect(wishAt(listRow(JOB, events, [], at(3)), at(8))).toMatchObject({
+      stage: 'make-safe',
+      kind: 'hands',
+      text: 'Wait over: measure what is left',
+    });
+  });
+
   it('keeps no timer that was ended, and a unit handed back wants nothing more', () => {
     const timer = line({ kind: 'timer', timer: 'soak', label: '', minutes: 10 }, 2);
     const events = [timer, line({ kind: 'timer-end', target: timer.key, how: 'stopped' }, 3)];

@@ -71,6 +71,45 @@ function read(...lines: BenchEvent[]) {
 const share = (block: string, ...lines: BenchEvent[]) =>
   suspectsOf(engine, posteriorOf(engine, read(...lines).events)).find((one) => one.block === block)?.share ?? 0;
 
+describe('work that touches a part', () => {
+  const touched = (familyId: string, what: string, action: 'clean' | 'replace' = 'clean') => {
+    const own = { ...job, familyId };
+    const { events } = findEvidence(
+      own,
+      pathOf(own) as DrivePath,
+      [line({ kind: 'work', action, what })],
+      jobStateOf(own),
+    );
+    const [epoch] = events;
+    return epoch?.kind === 'epoch' ? epoch.touched : null;
+  };
+  const jobStateOf = (own: JobFacts) => {
+    const { ledger, power } = jobState(own, []);
+    return { ledger, power, places: new Map<string, string>() };
+  };
+  const named = (familyId: string, word: string) =>
+    (pathOf({ familyId }) as DrivePath).blocks
+      .filter(({ name }) => new RegExp(`\\b${word}`).test(name))
+      .map(({ id }) => id);
+
+  it('is known by whole words: a recorder is no cord, a planet no plane', () => {
+    const families = FAMILIES.filter((one) => pathOf({ familyId: one.id }) && named(one.id, 'cord').length > 0);
+    expect(families.length).toBeGreaterThan(0);
+    for (const { id } of families) {
+      for (const block of named(id, 'cord')) {
+        expect(touched(id, 'the recorder heads'), id).not.toContain(block);
+        expect(touched(id, 'the cord', 'replace'), id).toContain(block);
+      }
+    }
+  });
+
+  it('is known in the plural as in the singular', () => {
+    const [belt] = named(family.id, 'belt');
+    expect(touched(family.id, 'both belts', 'replace')).toContain(belt);
+    expect(touched(family.id, 'Belt', 'replace')).toContain(belt);
+  });
+});
+
 describe('what was measured elsewhere speaks in Find', () => {
   it('speeds as found are observations, at the speed and warmth they were taken', () => {
     const { events, situation } = read(speed('33', -1.8), speed('45', -1.7, { condition: 'warm' }));

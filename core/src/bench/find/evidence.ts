@@ -167,18 +167,24 @@ export function findEvidence(
 const curedBlocks = (path: DrivePath, repairId: string): string[] =>
   curedBy(path, repairId).map(({ mode }) => mode.split('.')[0] ?? '');
 
-/** Blocks whose name stands in what was done. */
+/** A word without its plural, in small letters. */
+const singular = (word: string): string => word.toLowerCase().replace(/(?<=\w{3})s$/, '');
+const wordsIn = (text: string): string[] => (text.match(/[\p{L}\p{N}]+/gu) ?? []).map(singular);
+
+/** Blocks with a word of their name in what was done: whole words, "recorder" is no "cord". */
 function touchedBy(path: DrivePath, text: string): string[] {
-  const plain = text.toLowerCase();
+  const said = new Set(wordsIn(text));
   return path.blocks
-    .filter((block) =>
-      block.name
-        .toLowerCase()
-        .split(/\W+/)
-        .some((word) => word.length > 3 && plain.includes(word)),
-    )
+    .filter((block) => wordsIn(block.name).some((word) => word.length >= LEAST_WORD && said.has(word)))
     .map((block) => block.id);
 }
+
+/** Shorter words ("and", "of") name no part. */
+const LEAST_WORD = 4;
+
+/** Do the words of `part` stand in `text` one after another? */
+const says = (text: string, part: string): boolean =>
+  ` ${wordsIn(text).join(' ')} `.includes(` ${wordsIn(part).join(' ')} `);
 
 /** Tests whose question has been answered, by whatever asked it. */
 function doneIn(path: DrivePath, seen: readonly Observation[]): Set<string> {
@@ -201,8 +207,8 @@ function situationOf(
   path: DrivePath,
   { ledger, power }: { readonly ledger: Ledger; readonly power: PowerState },
 ): Pick<Situation, 'level' | 'power'> {
-  const off = stepsOff(ledger).map((step) => `${step.step.what} ${step.step.text}`.toLowerCase());
-  const reached = path.levels.findLast((level) => level.steps.some((word) => off.some((text) => text.includes(word))));
+  const off = stepsOff(ledger).map((step) => `${step.step.what} ${step.step.text}`);
+  const reached = path.levels.findLast((level) => level.steps.some((word) => off.some((text) => says(text, word))));
   return { level: (reached ?? path.levels[0])?.id ?? '', power: isLive(power) ? 'live' : 'dead' };
 }
 
