@@ -47,6 +47,10 @@ module.exports = {
     only('contract-imports-core-only', '^contract/', '^(server|web|cli|e2e)/'),
     only('server-and-web-never-meet', '^server/', '^(web|cli|e2e)/'),
     only('web-and-server-never-meet', '^web/', '^(server|cli|e2e)/'),
+    // The job and the speed desk stand beside each other; what both measure with lies in features/measuring.
+    only('job-and-speed-desk-never-meet', '^web/src/features/job/', '^web/src/features/speed/'),
+    only('speed-desk-and-job-never-meet', '^web/src/features/speed/', '^web/src/features/job/'),
+    only('measuring-knows-neither', '^web/src/features/measuring/', '^web/src/features/(job|speed)/'),
     only('cli-stays-thin', '^cli/', '^(server|web|e2e)/'),
     {
       name: 'sql-only-in-repositories',

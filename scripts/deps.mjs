@@ -41,31 +41,38 @@ const PLANTED = [
     "import { createApp } from '../../server/src/app.js';\nexport const planted = createApp;\n",
     'web-and-server-never-meet',
   ],
+  [
+    'web/src/features/job/planted.ts',
+    "import { SpeedDesk } from '../speed/SpeedDesk.js';\nexport const planted = SpeedDesk;\n",
+    'job-and-speed-desk-never-meet',
+  ],
 ];
 
-const clean = check();
-let failed = clean.violations.length;
-for (const violation of clean.violations) console.error(`${violation.rule.name}: ${violation.from} -> ${violation.to}`);
-const expected = Number(readFileSync(join(ROOT, 'scripts', 'deps.least'), 'utf8'));
-if (clean.read < expected) {
-  console.error(`only ${clean.read} modules were read, at least ${expected} were expected`);
-  failed++;
-}
-for (const [file, text, rule] of PLANTED) {
-  const path = join(ROOT, file);
-  mkdirSync(join(path, '..'), { recursive: true });
-  writeFileSync(path, text);
+/** Puts the violations in, reads the whole once, and takes them out again. */
+function checkWithPlants() {
+  const paths = PLANTED.map(([file]) => join(ROOT, file));
   try {
-    const caught = check().violations.some((violation) => violation.rule.name === rule && violation.from === file);
-    if (!caught) {
-      console.error(`the planted violation of ${rule} was not caught`);
-      failed++;
-    }
+    PLANTED.forEach(([, text], i) => {
+      mkdirSync(join(paths[i], '..'), { recursive: true });
+      writeFileSync(paths[i], text);
+    });
+    return check();
   } finally {
-    rmSync(path);
+    for (const path of paths) rmSync(path, { force: true });
   }
 }
-console.log(
-  `dependency rules: ${clean.read} modules read, ${PLANTED.length} planted violations tried, ${failed} wrong`,
+
+const { violations, read } = checkWithPlants();
+const planted = new Set(PLANTED.map(([file]) => file));
+const own = violations.filter(({ from }) => !planted.has(from));
+for (const violation of own) console.error(`${violation.rule.name}: ${violation.from} -> ${violation.to}`);
+const missed = PLANTED.filter(
+  ([file, , rule]) => !violations.some((one) => one.rule.name === rule && one.from === file),
 );
+for (const [, , rule] of missed) console.error(`the planted violation of ${rule} was not caught`);
+const expected = Number(readFileSync(join(ROOT, 'scripts', 'deps.least'), 'utf8'));
+const modules = read - PLANTED.length;
+if (modules < expected) console.error(`only ${modules} modules were read, at least ${expected} were expected`);
+const failed = own.length + missed.length + (modules < expected ? 1 : 0);
+console.log(`dependency rules: ${modules} modules read, ${PLANTED.length} planted violations tried, ${failed} wrong`);
 process.exitCode = failed > 0 ? 1 : 0;

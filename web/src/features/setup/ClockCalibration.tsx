@@ -6,8 +6,8 @@ import Button from '@mui/material/Button';
 import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
 import { decodeElse, inWorker, reporting, STOPPED } from '../../workers/speedClient.js';
-import { FileDrop } from '../speed/ways/FileDrop.js';
-import { numberOf } from '../speed/ways/way.js';
+import { FileDrop } from '../measuring/ways/FileDrop.js';
+import { numberOf } from '../measuring/ways/way.js';
 import { useSettingsChange } from './useSettingsChange.js';
 
 interface Answer extends Found {

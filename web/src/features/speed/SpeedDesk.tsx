@@ -7,21 +7,21 @@ import { Link } from 'react-router';
 import { useRun, useRuns, useSettings, useSources } from '../../shared/api/queries.js';
 import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { useStored } from '../../shared/ui/useStored.js';
-import { useJobSource } from '../job/parts/useJobSource.js';
-import { FileRun } from './parts/FileRun.js';
-import { ImportRun } from './parts/ImportRun.js';
-import { MachineChoice } from './parts/MachineChoice.js';
-import { RunList } from './parts/RunList.js';
-import { SpeedReadout } from './parts/SpeedReadout.js';
-import { Warnings } from './parts/Warnings.js';
-import { storeRun } from './storeRun.js';
-import { useParts } from './useParts.js';
-import { Ways } from './ways/Ways.js';
-import { wayOf, waysFor, type Way } from './ways/way.js';
+import { useJobSource } from '../../shared/api/useJobSource.js';
+import { FileRun } from '../measuring/parts/FileRun.js';
+import { ImportRun } from '../measuring/parts/ImportRun.js';
+import { MachineChoice } from '../measuring/parts/MachineChoice.js';
+import { RunList } from '../measuring/parts/RunList.js';
+import { SpeedReadout } from '../measuring/parts/SpeedReadout.js';
+import { Warnings } from '../measuring/parts/Warnings.js';
+import { storeRun } from '../measuring/storeRun.js';
+import { useParts } from '../measuring/useParts.js';
+import { Ways } from '../measuring/ways/Ways.js';
+import { wayOf, waysFor, type Way } from '../measuring/ways/way.js';
 import { isToday } from '../../shared/ui/when.js';
 import classes from './Desk.module.css';
 
-const RunDetail = lazyPart(() => import('./parts/RunDetail.js').then((module) => module.RunDetail));
+const RunDetail = lazyPart(() => import('../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
 export function SpeedDesk() {
   const sources = useSources().data ?? [];

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { download } from '../../shared/ui/download.js';
 import { inWorker } from '../../workers/speedClient.js';
-import { numberOf } from './ways/way.js';
+import { numberOf } from '../measuring/ways/way.js';
 import classes from './Desk.module.css';
 
 const RATES = [44100, 48000, 96000, 192000] as const;

@@ -10,18 +10,18 @@ import { useState } from 'react';
 import { useRun, useSettings, useSources } from '../../../shared/api/queries.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { lazyPart } from '../../../shared/ui/lazyPart.js';
-import { SpeedReadout } from '../../speed/parts/SpeedReadout.js';
-import { Warnings } from '../../speed/parts/Warnings.js';
-import { storeInJob } from '../../speed/storeRun.js';
-import { useParts } from '../../speed/useParts.js';
-import { Ways } from '../../speed/ways/Ways.js';
-import { waysFor, type Way } from '../../speed/ways/way.js';
+import { SpeedReadout } from '../../measuring/parts/SpeedReadout.js';
+import { Warnings } from '../../measuring/parts/Warnings.js';
+import { storeInJob } from '../../measuring/storeRun.js';
+import { useParts } from '../../measuring/useParts.js';
+import { Ways } from '../../measuring/ways/Ways.js';
+import { waysFor, type Way } from '../../measuring/ways/way.js';
 import type { StageProps } from '../stages/Stage.js';
 import { ReadingField } from './ReadingField.js';
-import { useJobSource } from './useJobSource.js';
+import { useJobSource } from '../../../shared/api/useJobSource.js';
 import classes from '../stages/Stages.module.css';
 
-const RunDetail = lazyPart(() => import('../../speed/parts/RunDetail.js').then((module) => module.RunDetail));
+const RunDetail = lazyPart(() => import('../../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
 export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StageProps) {
   const sources = useSources().data ?? [];

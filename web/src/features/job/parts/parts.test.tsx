@@ -11,7 +11,7 @@ import { Log } from './Log.js';
 import { PlaceReading } from './PlaceReading.js';
 import { ReadingField } from './ReadingField.js';
 import { Spine } from './Spine.js';
-import { isCapture } from './useCapture.js';
+import { isCapture } from '../../../shared/ui/isCapture.js';
 
 const speed33 = jobSpeeds(JOB)[0] as ReturnType<typeof jobSpeeds>[number];
 const speed = (errorPercent: number): SpeedBody => ({

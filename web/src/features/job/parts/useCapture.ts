@@ -5,17 +5,11 @@ import { useSettings } from '../../../shared/api/queries.js';
 import { serverTimeOf } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { fieldHasFocus } from '../../../shared/ui/focus.js';
+import { isCapture } from '../../../shared/ui/isCapture.js';
 import { useWindowEvent } from '../../../shared/ui/useWindowEvent.js';
 
 /** A space this soon after another key belongs to a sentence typed blind, ms. */
 const TYPING_MS = 3000;
-
-/** True when this key press is the capture key: inside fields too, except Space; auto-repeat never counts. */
-export function isCapture(event: Pick<KeyboardEvent, 'key' | 'repeat'>, captureKey: string, inField: boolean): boolean {
-  if (event.repeat) return false;
-  if (event.key === captureKey) return captureKey !== ' ' || !inField;
-  return event.key === ' ' && !inField && document.activeElement === document.body;
-}
 
 export const holdLine = (stage: StageId, prompt: string, at?: Date) => makeLine(stage, { kind: 'hold', prompt }, at);
 

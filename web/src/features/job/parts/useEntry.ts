@@ -21,7 +21,7 @@ import { useSettings, useSheet, useSources } from '../../../shared/api/queries.j
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import { useGoLive } from './goLive.js';
-import { useJobSource } from './useJobSource.js';
+import { useJobSource } from '../../../shared/api/useJobSource.js';
 
 export interface EntryUse {
   readonly entry: Entry;

@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { fieldHasFocus } from '../../../shared/ui/focus.js';
-import { isCapture } from '../../job/parts/useCapture.js';
+import { isCapture } from '../../../shared/ui/isCapture.js';
 
 export function useCaptureKey(active: boolean, onKey: (timeStampMs: number) => void): string {
   const captureKey = useSettings().data?.captureKey ?? 'F9';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { minutesIn } from '../bench/timers/index.js';
+import { minutesIn } from './timers/index.js';
 import { inUnit } from '../diagnosis/observation.js';
-import { ownEntry } from './own.js';
-import { spokenMeasures } from './spoken.js';
-import { readUnit, readValue } from './notation.js';
+import { ownEntry } from '../quantity/own.js';
+import { spokenMeasures } from '../quantity/spoken.js';
+import { readUnit, readValue } from '../quantity/notation.js';
 
 const INHERITED = ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf'];
 
