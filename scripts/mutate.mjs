@@ -31,7 +31,7 @@ const RUNGS = ['core', 'contract', 'cli', 'web', 'server'];
 const TESTS = { core: ['core'], contract: ['contract', 'server'], cli: ['cli'], web: ['web'], server: ['server'] };
 /** Tables of the trade and drawn things are no logic. */
 const NO_LOGIC =
-  /\.test\.|test-data|\.d\.ts$|families\/(paths|records|parts)|kernel\/bytes|demo\/|migrations\/|tokens\.ts|theme\.ts/;
+  /\.test\.|test-data|\.d\.ts$|families\/(paths|records|parts)|kernel\/bytes|demo\/|speed\/made|diagnosis\/score|tone\/synth|migrations\/|tokens\.ts|theme\.ts/;
 
 function sourcesBelow(dir) {
   return readdirSync(dir, { withFileTypes: true }).flatMap((entry) => {
