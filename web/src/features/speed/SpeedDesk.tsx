@@ -19,7 +19,7 @@ import { useParts } from '../measuring/useParts.js';
 import { Ways } from '../measuring/ways/Ways.js';
 import { wayOf, waysFor, type Way } from '../measuring/ways/way.js';
 import { isToday } from '../../shared/ui/when.js';
-import classes from './Desk.module.css';
+import classes from '../measuring/Desk.module.css';
 
 const RunDetail = lazyPart(() => import('../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 

@@ -9,7 +9,7 @@ import { Link } from 'react-router';
 import { download } from '../../shared/ui/download.js';
 import { inWorker } from '../../workers/speedClient.js';
 import { numberOf } from '../measuring/ways/way.js';
-import classes from './Desk.module.css';
+import classes from '../measuring/Desk.module.css';
 
 const RATES = [44100, 48000, 96000, 192000] as const;
 const CODINGS = [
