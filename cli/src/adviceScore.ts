@@ -2,7 +2,7 @@
 import { engineOf, scoreAdvice, WAYS, type FamilyScore } from '@amber-gauge/core/diagnosis';
 import { PATHS } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { positive, readFlags } from './options.js';
 import { CliRefusal } from './refusal.js';
 

@@ -12,7 +12,7 @@ import {
 import { fixed, ownEntry } from '@amber-gauge/core/quantity';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { CliRefusal } from './refusal.js';
 
 export async function familyPagesCommand(args: readonly string[]): Promise<CommandAnswer> {

@@ -3,7 +3,7 @@ import { readCase, solveCase, type CaseAnswer } from '@amber-gauge/core/diagnosi
 import { FAMILIES, PATHS } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import { readFileSync } from 'node:fs';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { CliRefusal } from './refusal.js';
 
 export async function findCommand(args: readonly string[]): Promise<CommandAnswer> {

@@ -10,7 +10,7 @@ import {
   type EntryReading,
 } from '@amber-gauge/core/bench';
 import { FAMILIES, PATHS } from '@amber-gauge/core/families';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { CliRefusal } from './refusal.js';
 
 /** Mains counted with for a strobe ring; the shop's own is set in the application. */

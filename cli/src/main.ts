@@ -1,5 +1,6 @@
 /** Entry of the command line; see docs/command-line.md. */
 import { ownEntry } from '@amber-gauge/core/quantity';
+import type { CommandAnswer } from './answer.js';
 import { CliRefusal } from './refusal.js';
 
 type Command = (args: readonly string[]) => Promise<CommandAnswer>;
@@ -16,12 +17,6 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   'advice-score': async () => (await import('./adviceScore.js')).adviceScoreCommand,
   'family-pages': async () => (await import('./familyPages.js')).familyPagesCommand,
 };
-
-/** What a command gives: one JSON object, and the same in words. */
-export interface CommandAnswer {
-  readonly json: Readonly<Record<string, unknown>>;
-  readonly words: string;
-}
 
 async function run(argv: readonly string[]): Promise<number> {
   const json = argv.includes('--json');

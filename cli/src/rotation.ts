@@ -21,7 +21,7 @@ import {
 import { unanswered } from './asked.js';
 import { byPart } from './byPart.js';
 import { isRecording, withFile } from './fileSource.js';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { given, positive, readOptions, type Options } from './options.js';
 import { CliRefusal } from './refusal.js';
 

@@ -11,7 +11,7 @@ import {
   type MeasuredSound,
 } from '@amber-gauge/core/speed';
 import { withFile } from './fileSource.js';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { given, positive, readOptions } from './options.js';
 import { CliRefusal } from './refusal.js';
 

@@ -12,7 +12,7 @@ import {
 import { unanswered } from './asked.js';
 import { byPart } from './byPart.js';
 import { withFile } from './fileSource.js';
-import type { CommandAnswer } from './main.js';
+import type { CommandAnswer } from './answer.js';
 import { given, positive, readOptions } from './options.js';
 import { CliRefusal } from './refusal.js';
 

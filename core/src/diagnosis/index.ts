@@ -1,6 +1,7 @@
 export * from './engine.js';
 export * from './healthy.js';
 export * from './observation.js';
+export * from './belief.js';
 export * from './posterior.js';
 export * from './pins.js';
 export * from './suspects.js';

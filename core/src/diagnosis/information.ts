@@ -2,7 +2,7 @@
 import type { PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
-import type { Posterior } from './posterior.js';
+import type { Posterior } from './belief.js';
 import type { Suspect } from './suspects.js';
 
 /** What is looked for: hypotheses that differ only in faults which nothing seen speaks for are one and the same. */

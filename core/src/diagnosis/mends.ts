@@ -3,7 +3,7 @@ import { banWords, type DrivePath, type PathRepair } from '../families/index.js'
 import { BAN_SHARE, clearedModes, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
-import type { Posterior } from './posterior.js';
+import type { Posterior } from './belief.js';
 
 export interface MendAdvice {
   readonly repair: PathRepair;

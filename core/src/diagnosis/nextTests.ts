@@ -9,7 +9,8 @@ import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
 import { information, pairInformation, splitsOf, targetOf, type Target } from './information.js';
 import { mendsOf, type MendAdvice } from './mends.js';
-import { posteriorOf, type Posterior } from './posterior.js';
+import { posteriorOf } from './posterior.js';
+import type { Posterior } from './belief.js';
 import { MINUTES_PER_MONEY, openingMinutes, owedOpening, reaching, WAIT_PART, type Situation } from './reaching.js';
 import { suspectsOf } from './suspects.js';
 

@@ -9,7 +9,8 @@ import { block, mode, reads, row, signal } from '../families/path/build.js';
 import { adviseNext } from './nextTests.js';
 import { engineOf } from './engine.js';
 import { ANYTHING } from './beyond.js';
-import { HEALTHY_WEIGHT, OUTSIDE_PRIOR, posteriorOf, type Event } from './posterior.js';
+import { HEALTHY_WEIGHT, OUTSIDE_PRIOR, posteriorOf } from './posterior.js';
+import type { Event } from './belief.js';
 import { suspectsOf } from './suspects.js';
 
 const STATES = ['none', 'low', 'right'] as const;

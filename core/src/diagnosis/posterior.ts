@@ -8,6 +8,7 @@ import { keyOf } from './hypotheses.js';
 import { matches, matchesBeyond, sizesOf, slipChance, type Observation } from './observation.js';
 import { pinsOf, type Pins } from './pins.js';
 import { standingAfter } from './bans.js';
+import type { Event, Group, Posterior } from './belief.js';
 
 /** Chance that the fault lies outside the model. */
 export const OUTSIDE_PRIOR = 0.03;
@@ -18,44 +19,6 @@ export const OUTSIDE_PRIOR = 0.03;
 export const HEALTHY_WEIGHT = 0.1;
 /** Odds of a fault that work brings in, in a block touched since the last good reading (common practice: one job in twenty). */
 export const TOUCHED_ODDS = 0.05;
-
-/** What happened, in order. */
-export type Event =
-  | { readonly kind: 'saw'; readonly observation: Observation }
-  /** A mend or a strip-down step. */
-  | {
-      readonly kind: 'epoch';
-      readonly mended: readonly { readonly mode: string; readonly residual: number }[];
-      readonly touched: readonly string[];
-    }
-  /** By hand: this block is not it, or it is; or something is that the path does not know. */
-  | { readonly kind: 'hand'; readonly block: string; readonly verdict: 'ruled-out' | 'pinned' | 'outside' };
-
-/** Readings of one thing in one context and epoch, with their common likelihood by world. */
-export interface Group {
-  readonly ids: readonly string[];
-  readonly likelihood: Float64Array;
-  readonly match: Float64Array;
-  /** Likelihood by way to be outside the model. */
-  readonly beyond: Float64Array;
-  /** All its readings were made with power off. */
-  readonly dead: boolean;
-}
-
-export interface Posterior {
-  /** Share of each world; with `outside` they sum to 1. */
-  readonly worlds: Float64Array;
-  readonly hypotheses: Float64Array;
-  /** Share of each way to be outside the model, and their sum. */
-  readonly beyond: Float64Array;
-  readonly outside: number;
-  /** Groups of the present epoch. */
-  readonly groups: readonly Group[];
-  /** What was seen at the parts themselves. */
-  readonly pins: Pins;
-  /** Bans raised by what was seen or told, and not lifted since. */
-  readonly standing: readonly string[];
-}
 
 /** A pinned block is this many times likelier; a ruled-out one as much less (by hand, so never for certain). */
 const HAND_FACTOR = 200;

@@ -1,7 +1,7 @@
 /** How the unit stands, and what it costs to reach a part from there. */
 import { needsPower, type PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
-import type { Posterior } from './posterior.js';
+import type { Posterior } from './belief.js';
 
 /** How the unit stands now. */
 export interface Situation {

@@ -1,6 +1,6 @@
 /** Who is suspected, what speaks for and against each, and which readings nobody explains. */
 import type { Engine } from './engine.js';
-import type { Posterior } from './posterior.js';
+import type { Posterior } from './belief.js';
 
 export interface SuspectMode {
   readonly mode: string;

@@ -14,6 +14,7 @@ export * from './rotation/gyroColumns.js';
 export { TIME_UNITS } from './rotation/timeBase.js';
 export type { WeakSegment } from './rotation/weak.js';
 export * from './rotation/pulses.js';
+export * from './rotation/pulseResult.js';
 export * from './rotation/signal.js';
 export * from './rotation/gyro.js';
 export * from './strobe/ring.js';

@@ -7,7 +7,8 @@ import { curedBy } from '../mends.js';
 import { adviseNext, BY_WORTH, LEAST_BITS, type Advice, type Choosing, type TestAdvice } from '../nextTests.js';
 import { reaching, untouched, type Situation } from '../reaching.js';
 import type { Observation } from '../observation.js';
-import { posteriorOf, type Event, type Posterior } from '../posterior.js';
+import { posteriorOf } from '../posterior.js';
+import type { Event, Posterior } from '../belief.js';
 import { suspectsOf, unexplained } from '../suspects.js';
 import type { Unit } from './unit.js';
 

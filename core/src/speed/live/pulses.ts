@@ -3,7 +3,8 @@
  * second, and all of it evaluated on a capture.
  */
 import { quantile } from '../../numeric/index.js';
-import { pulsesOf, type PulseResult } from '../rotation/pulses.js';
+import { pulsesOf } from '../rotation/pulses.js';
+import type { PulseResult } from '../rotation/pulseResult.js';
 import type { Answer } from '../asked.js';
 import { edgeFinder } from '../rotation/edges.js';
 import type { LiveLevel } from './meter.js';

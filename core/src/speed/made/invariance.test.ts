@@ -2,7 +2,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { measureGyro } from '../rotation/gyro.js';
-import { measurePulses, type MeasuredPulses } from '../rotation/pulses.js';
+import { measurePulses } from '../rotation/pulses.js';
+import type { MeasuredPulses } from '../rotation/pulseResult.js';
 import { changesCsv, gyroCsv, timesCsv } from './logs.js';
 import { markTimes } from './shaft.js';
 

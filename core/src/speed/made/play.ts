@@ -1,6 +1,7 @@
 /** Plays a made log through the meter and holds the outcome against what was expected. */
 import { measureGyro, type GyroResult } from '../rotation/gyro.js';
-import { measurePulses, type PulseResult } from '../rotation/pulses.js';
+import { measurePulses } from '../rotation/pulses.js';
+import type { PulseResult } from '../rotation/pulseResult.js';
 import type { MadeCase } from './case.js';
 
 export interface Played {

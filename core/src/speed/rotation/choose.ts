@@ -5,7 +5,7 @@ import { ask, isReachable, rpmWords, type AskedSpeed } from '../asked.js';
 import { holdsSpeeds, quadrature, signalsOf, type PulseSignal } from './channels.js';
 import type { PulseColumns } from './columns.js';
 import { sampleIntervalOf } from './preamble.js';
-import type { PulseWish } from './pulses.js';
+import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { TIME_UNITS, tickOf, unitNamed, unitOf, unwrapCounter } from './timeBase.js';
 

@@ -1,6 +1,6 @@
 /** Several runs of one drive as one figure: their mean by time, with the scatter from run to run. */
 import { expandedUncertainty, type UncertaintyPart } from '../../quantity/index.js';
-import type { MeasuredPulses } from './pulses.js';
+import type { MeasuredPulses } from './pulseResult.js';
 
 /** Null for nothing; a single run is itself. The series and lines shown are those of the longest run. */
 export function combined(runs: readonly MeasuredPulses[]): MeasuredPulses | null {

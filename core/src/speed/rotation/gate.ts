@@ -1,7 +1,7 @@
 /** The last look at a measured speed before it is given. */
 import { ask, FOLD_PART, isReachable, rpmWords, type AskedSpeed, type Choice } from '../asked.js';
 import type { PulseSignal } from './channels.js';
-import type { MeasuredPulses, PulseWish } from './pulses.js';
+import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import { WANDERS } from '../tone/budget.js';
 import { TIME_UNITS } from './timeBase.js';
 

@@ -7,60 +7,19 @@ import { CoreError, requirePositive } from '../../errors.js';
 import { readTable } from '../../formats/index.js';
 import { median } from '../../numeric/index.js';
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
-import type { AskedSpeed } from '../asked.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { fitTrend, legendre, type TrendFit } from '../tone/trend.js';
 import type { PulseSignal } from './channels.js';
-import { guessPulseColumns, type PulseColumns } from './columns.js';
+import { guessPulseColumns } from './columns.js';
 import { countPulses, type CountedPulses } from './count.js';
 import { chosenSignal } from './choose.js';
 import { combined } from './combined.js';
 import { gated } from './gate.js';
+import type { MeasuredPulses, PulseResult, PulseWish } from './pulseResult.js';
 import { stretchesOf, type ChosenStretches, type PulseStretch } from './stretches.js';
-import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
+import type { RotationWarning, UnusableRotation } from './result.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
-import { weakSegments, type WeakSegment } from './weak.js';
-
-export interface MeasuredPulses extends Rotation {
-  readonly kind: 'measured';
-  /** Pulses absent that no damaged segment explains. */
-  readonly missing: number;
-  readonly doubled: number;
-  /** Segments that fail every turn: pulse absent, or its place off by more than a quarter of the pitch. */
-  readonly damagedSegmentsPerTurn: number;
-  /** Error of the spacing from pulse i to the next, percent of the mean pitch; pulse 0 is the first in the file. */
-  readonly spacingErrorsPercent: readonly number[];
-  /** Places where the level dips once a turn; empty where the file holds no level. */
-  readonly weakSegments: readonly WeakSegment[];
-  readonly perTurn: number;
-  readonly from: PulseSignal['from'];
-  /** Which edge was used, and of which channel; '' where there was one only. */
-  readonly edge: PulseSignal['edge'];
-  readonly channel: string;
-  readonly dutyPercent: number | null;
-}
-
-export type PulseResult = MeasuredPulses | UnusableRotation | AskedSpeed;
-
-export interface PulseWish {
-  readonly perTurn: number;
-  readonly nominalRpm: number;
-  /** As corrected by hand; guessed when not given. */
-  readonly columns?: PulseColumns;
-  /** Channel by name where a file has several. */
-  readonly channel?: string;
-  /** Seconds in one unit of the time column, where the guess is not believed. */
-  readonly timeUnitS?: number;
-  /** Seconds between samples of a capture without a time column. */
-  readonly sampleIntervalS?: number;
-  /** Only this part of the log, seconds from its first pulse. */
-  readonly fromS?: number;
-  readonly toS?: number;
-  /** Both edges of each pulse stand in the file: every second time is taken. */
-  readonly bothEdges?: boolean;
-  /** The figure was asked about and is right as it is. */
-  readonly asIs?: boolean;
-}
+import { weakSegments } from './weak.js';
 
 /** A place off by more than this part of the pitch every turn is damage, not tolerance (common practice). */
 const DAMAGED_PITCH_PART = 0.25;

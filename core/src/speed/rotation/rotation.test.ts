@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { readTable } from '../../formats/index.js';
 import { gaussian, seeded } from '../../numeric/index.js';
 import { measureGyro } from './gyro.js';
-import { measurePulses, type MeasuredPulses } from './pulses.js';
+import { measurePulses } from './pulses.js';
+import type { MeasuredPulses } from './pulseResult.js';
 
 interface Wheel {
   readonly rpm: number;

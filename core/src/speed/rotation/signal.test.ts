@@ -4,7 +4,8 @@ import { gaussian, seeded } from '../../numeric/index.js';
 import { guessPulseColumns } from './columns.js';
 import { guessGyroColumns } from './gyroColumns.js';
 import { measureGyro } from './gyro.js';
-import { measurePulses, type MeasuredPulses } from './pulses.js';
+import { measurePulses } from './pulses.js';
+import type { MeasuredPulses } from './pulseResult.js';
 import { measurePulseWav } from './signal.js';
 
 const RATE = 44100;

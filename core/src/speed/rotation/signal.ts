@@ -3,7 +3,8 @@ import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '.
 import type { AskedSpeed } from '../asked.js';
 import type { PulseSignal } from './channels.js';
 import { edgesOf, swingOf } from './edges.js';
-import { pulsesOf, requirePerTurn, type MeasuredPulses, type PulseWish } from './pulses.js';
+import { pulsesOf, requirePerTurn } from './pulses.js';
+import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import type { UnusableRotation } from './result.js';
 
 const refuse = (reason: UnusableRotation['reason']): UnusableRotation => ({ kind: 'unusable', reason, line: 0 });

@@ -1,7 +1,7 @@
 /** The steady stretches of a row of pulses, and which of them are measured. */
 import { ask, rpmWords, SAME_SPEED_PERCENT, type AskedSpeed, type SteadyStretch } from '../asked.js';
 import type { PulseSignal } from './channels.js';
-import type { PulseWish } from './pulses.js';
+import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { medianOfFive, steadyStretches } from './steady.js';
 import { quantile } from '../../numeric/index.js';

@@ -1,7 +1,7 @@
 /** From what each way measured to the one type of run. */
 import { expandedUncertainty } from '../../quantity/index.js';
 import type { MeasuredGyro } from '../rotation/gyro.js';
-import type { MeasuredPulses } from '../rotation/pulses.js';
+import type { MeasuredPulses } from '../rotation/pulseResult.js';
 import type { Rotation } from '../rotation/result.js';
 import type { MeasuredSound } from '../sound/result.js';
 import type { Stopwatch } from '../stopwatch.js';

@@ -2,7 +2,7 @@
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { slowNoise, wanderHz } from './lines.js';
-import type { ToneOptions } from './measure.js';
+import type { ToneOptions } from './options.js';
 import type { PhaseTrack } from './phase.js';
 import type { TrendFit } from './trend.js';
 

@@ -1,5 +1,6 @@
 export * from './result.js';
 export * from './measure.js';
+export * from './options.js';
 export * from './synth.js';
 export * from './several.js';
 export { addedWords, type AddedTone } from './added.js';

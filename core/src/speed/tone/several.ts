@@ -5,7 +5,8 @@
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
 import { median, quantile, hannWindow, nextPowerOfTwo, windowedPower } from '../../numeric/index.js';
 import { ask, SAME_SPEED_PERCENT, type AskedSpeed } from '../asked.js';
-import { measureTone, measureWav, type ToneOptions } from './measure.js';
+import { measureTone, measureWav } from './measure.js';
+import type { ToneOptions } from './options.js';
 import { between, shifted } from './part.js';
 import { stepIn } from './splice.js';
 import type { MeasuredTone, ToneResult, UnusableTone } from './result.js';

@@ -16,7 +16,7 @@ import { storeInJob } from '../../measuring/storeRun.js';
 import { useParts } from '../../measuring/useParts.js';
 import { Ways } from '../../measuring/ways/Ways.js';
 import { waysFor, type Way } from '../../measuring/ways/way.js';
-import type { StageProps } from '../stages/Stage.js';
+import type { StageProps } from '../stages/stageProps.js';
 import { ReadingField } from './ReadingField.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 import classes from '../stages/Stages.module.css';

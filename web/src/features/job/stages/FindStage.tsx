@@ -9,7 +9,7 @@ import { PhotoAdd } from '../photos/PhotoAdd.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
 import { StageLines } from '../parts/StageLines.js';
 import { when } from '../../../shared/ui/when.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps) {

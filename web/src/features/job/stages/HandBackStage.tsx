@@ -10,7 +10,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import { when } from '../../../shared/ui/when.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {

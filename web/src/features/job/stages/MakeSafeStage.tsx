@@ -12,7 +12,7 @@ import { SafeLines } from '../safe/SafeLines.js';
 import { StartVolts } from '../safe/StartVolts.js';
 import safe from '../safe/Safe.module.css';
 import { askedBy } from './prompt.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StageProps) {

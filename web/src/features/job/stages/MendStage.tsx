@@ -11,7 +11,7 @@ import { TimerStart } from '../parts/TimerStart.js';
 import { Cautions } from '../safe/Cautions.js';
 import { Refused } from '../safe/Refused.js';
 import { when } from '../../../shared/ui/when.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function MendStage({ view, stage, prompt }: StageProps) {

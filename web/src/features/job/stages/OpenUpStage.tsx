@@ -7,7 +7,7 @@ import { PutBack } from '../ledger/PutBack.js';
 import { StepEntry } from '../ledger/StepEntry.js';
 import { StepList } from '../ledger/StepList.js';
 import { useStored } from '../../../shared/ui/useStored.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function OpenUpStage({ view, stage, prompt }: StageProps) {

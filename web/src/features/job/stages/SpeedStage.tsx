@@ -4,7 +4,7 @@ import { familyOf } from '@amber-gauge/core/families';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
 import { TimerStart } from '../parts/TimerStart.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function SpeedStage(props: StageProps) {

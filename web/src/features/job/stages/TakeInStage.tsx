@@ -8,7 +8,7 @@ import { EditJob } from '../parts/EditJob.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
-import type { StageProps } from './Stage.js';
+import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function TakeInStage(props: StageProps) {
