@@ -49,7 +49,8 @@ function earFor(listening: LiveListening): Ear {
       capture() {
         const result = meter.capture();
         if (result.kind === 'measured') return { kind: 'run', run: runOfTone(result, true) };
-        return result.kind === 'asked' ? { kind: 'asked', question: result } : refusal(TONE_REFUSALS[result.reason]);
+        // A tone heard live is one stretch at the sound card's own rate: nothing of it is asked about.
+        return refusal(result.kind === 'asked' ? result.message : TONE_REFUSALS[result.reason]);
       },
     };
   }

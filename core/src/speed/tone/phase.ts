@@ -25,15 +25,17 @@ export function phaseTrack(band: Baseband, stretch: ToneStretch): PhaseTrack {
   const taps = lowPassTaps({ rate: band.rate, passHz: 0.42 * rate, stopHz: 0.58 * rate, attenuationDb: 80 });
   const half = (taps.length - 1) / 2;
   const startS = (stretch.start + half) / band.rate;
-  const thinned = stretch.usable.includes(0) ? thinnedOverGaps : thinnedInPieces;
-  return { rate, startS, centreHz: band.centreHz, ...thinned(phase, stretch.usable, taps, factor, band.rate) };
+  const thinned = stretch.usable.includes(0)
+    ? thinnedOverGaps(phase, stretch.usable, taps, factor, band.rate)
+    : thinnedInPieces(phase, taps, factor);
+  return { rate, startS, centreHz: band.centreHz, ...thinned };
 }
 
 /** Samples kept at a time: with the factor and the taps a few hundred kilobytes. */
 const KEPT_AT_A_TIME = 16384;
 
 /** Unwraps and thins piece by piece, so that a long recording is never held twice. */
-function thinnedInPieces(phase: Float64Array, _: Uint8Array, taps: Float64Array, factor: number) {
+function thinnedInPieces(phase: Float64Array, taps: Float64Array, factor: number) {
   const half = (taps.length - 1) / 2;
   const out = new Float64Array(keptCount(phase.length, half, factor));
   let first = phase[0] ?? 0;

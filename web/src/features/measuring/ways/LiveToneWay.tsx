@@ -9,7 +9,6 @@ import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
 import { NO_SOURCE, SourceChoice } from './SourceChoice.js';
-import { Question } from './Question.js';
 import { PlayedQuestion } from './PlayedQuestion.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
@@ -99,7 +98,6 @@ export function LiveToneWay(props: WayProps) {
           </span>
         </div>
       )}
-      {live.question && <Question question={live.question} onAnswer={live.answer} onCancel={() => live.answer(null)} />}
       {(live.problem ?? refusal) && (
         <p role="alert" className={classes.refused}>
           {live.problem ?? refusal}
