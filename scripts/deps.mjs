@@ -1,6 +1,7 @@
 /**
- * The dependency rules, and proof that they bite: planted violations must be found, and the number
- * of modules read must be plausible (a checker that reads nothing passes everything).
+ * The dependency rules and what nobody uses (files, exports, packages), and proof that they bite: planted
+ * violations must be found, and the number of modules read must be plausible (a checker that reads nothing
+ * passes everything).
  */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -8,6 +9,7 @@ import { spawnSync } from 'node:child_process';
 import { ROOT } from './lib/run.mjs';
 
 const cruise = join(ROOT, 'node_modules', '.bin', 'depcruise');
+const knip = join(ROOT, 'node_modules', '.bin', 'knip');
 
 function check() {
   const run = spawnSync(
@@ -48,7 +50,31 @@ const PLANTED = [
   ],
   ['core/src/numeric/planted.ts', "import type { B } from './planted2.js';\nexport type A = B | 1;\n", 'no-circles'],
   ['core/src/numeric/planted2.ts', "import type { A } from './planted.js';\nexport type B = A | 2;\n", 'no-circles'],
+  ['core/src/numeric/planted3.ts', 'export const named = 1;\nexport const notNamed = 2;\n', null],
+  ['core/src/numeric/planted.test.ts', "import 'left-pad';\nimport { named } from './planted3.js';\nnamed;\n", null],
 ];
+
+/** Files nobody imports, exports nobody names, packages not listed: what must be found in the planted files. */
+const UNUSED = [
+  ['files', 'core/src/numeric/planted.ts', 'core/src/numeric/planted.ts'],
+  ['exports', 'core/src/numeric/planted3.ts', 'notNamed'],
+  ['unlisted', 'core/src/numeric/planted.test.ts', 'left-pad'],
+];
+
+/** What nobody uses: [kind, file, name]. */
+function unused() {
+  const run = spawnSync(knip, ['--no-progress', '--reporter', 'json'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+  });
+  const { issues } = JSON.parse(run.stdout);
+  return issues.flatMap(({ file, ...kinds }) =>
+    Object.entries(kinds).flatMap(([kind, found]) =>
+      (Array.isArray(found) ? found : []).map(({ name }) => [kind, file, name]),
+    ),
+  );
+}
 
 /** Puts the violations in, reads the whole once, and takes them out again. */
 function checkWithPlants() {
@@ -58,23 +84,32 @@ function checkWithPlants() {
       mkdirSync(join(paths[i], '..'), { recursive: true });
       writeFileSync(paths[i], text);
     });
-    return check();
+    return { ...check(), idle: unused() };
   } finally {
     for (const path of paths) rmSync(path, { force: true });
   }
 }
 
-const { violations, read } = checkWithPlants();
+const { violations, read, idle } = checkWithPlants();
 const planted = new Set(PLANTED.map(([file]) => file));
 const own = violations.filter(({ from }) => !planted.has(from));
 for (const violation of own) console.error(`${violation.rule.name}: ${violation.from} -> ${violation.to}`);
 const missed = PLANTED.filter(
-  ([file, , rule]) => !violations.some((one) => one.rule.name === rule && [one.from, one.to].includes(file)),
+  ([file, , rule]) =>
+    rule !== null && !violations.some((one) => one.rule.name === rule && [one.from, one.to].includes(file)),
 );
 for (const [, , rule] of missed) console.error(`the planted violation of ${rule} was not caught`);
+const same = (a, b) => a.every((word, i) => word === b[i]);
+const idleOwn = idle.filter(([, file]) => !planted.has(file));
+for (const [kind, file, name] of idleOwn) console.error(`nobody uses it (${kind}): ${name} in ${file}`);
+const idleMissed = UNUSED.filter((one) => !idle.some((found) => same(one, found)));
+for (const [kind] of idleMissed) console.error(`the planted one of unused ${kind} was not caught`);
 const expected = Number(readFileSync(join(ROOT, 'scripts', 'deps.least'), 'utf8'));
 const modules = read - PLANTED.length;
+const wrongOf = (...lists) => lists.reduce((sum, list) => sum + list.length, 0);
 if (modules < expected) console.error(`only ${modules} modules were read, at least ${expected} were expected`);
-const failed = own.length + missed.length + (modules < expected ? 1 : 0);
-console.log(`dependency rules: ${modules} modules read, ${PLANTED.length} planted violations tried, ${failed} wrong`);
+const failed = wrongOf(own, missed, idleOwn, idleMissed) + (modules < expected ? 1 : 0);
+console.log(
+  `dependency rules: ${modules} modules read, ${PLANTED.filter(([, , rule]) => rule).length + UNUSED.length} planted violations tried, ${failed} wrong`,
+);
 process.exitCode = failed > 0 ? 1 : 0;

@@ -9,7 +9,7 @@ import { step } from './say.mjs';
 /** Where backups go. */
 export const BACKUP_DIR = process.env.BACKUP_DIR ?? join(ROOT, '.data', 'backups');
 
-export const DATA_DIR = join(ROOT, '.data', 'pg');
+const DATA_DIR = join(ROOT, '.data', 'pg');
 
 /**
  * @returns {Promise<{ url: string, appUrl: string, stop: () => Promise<void>, revive: () => Promise<void> }>} the owner's

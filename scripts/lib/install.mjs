@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CACHE, quietly, ROOT } from './run.mjs';
+import { quietly, ROOT } from './run.mjs';
 import { Plain, step } from './say.mjs';
 
 const STAMP = join(ROOT, 'node_modules', '.amber-gauge-installed');
@@ -37,7 +37,7 @@ async function canSudo() {
  * Debian packages, installed when `there()` is false: as root or by sudo without a password,
  * otherwise one message that names them.
  */
-export async function ensureDebian(packages, there) {
+async function ensureDebian(packages, there) {
   if (there()) return;
   const names = packages.join(' ');
   const asRoot = isRoot();
@@ -89,4 +89,3 @@ export function postgresBin() {
 export const ensurePostgres = () => ensureDebian(['postgresql'], () => postgresBin() !== null);
 export const CHROMIUM = '/usr/bin/chromium';
 export const ensureChromium = () => ensureDebian(['chromium'], () => existsSync(CHROMIUM));
-export { CACHE };

@@ -61,7 +61,7 @@ export function makeLike(dir) {
 }
 
 /** Makes a folder that the runner alone can read. */
-export function makeOwned(dir, who) {
+function makeOwned(dir, who) {
   const existed = existsSync(dir);
   mkdirSync(dir, { recursive: true });
   if (who && (!existed || statSync(dir).uid === 0)) chownSync(dir, who.uid, who.gid);

@@ -36,7 +36,7 @@ export interface Ran {
 }
 
 /** "test: answer", "test: value unit", "work: block", "mend: id = result", "trial: how part = result volts amps". */
-export function entryOf(path: DrivePath, line: string): CaseEntry {
+function entryOf(path: DrivePath, line: string): CaseEntry {
   const [head, rest] = line.split(/: (.*)/s) as [string, string];
   if (head === 'work') return { work: rest.split(', ') };
   if (head === 'mend') {

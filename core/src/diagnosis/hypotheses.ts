@@ -4,7 +4,7 @@
  */
 import type { NumberModel, NumberRow } from './model.js';
 
-export interface Hypothesis {
+interface Hypothesis {
   /** Modes by index, rising; empty when nothing is wrong. */
   readonly modes: readonly number[];
   /** Product of the odds of its modes. */
@@ -38,7 +38,7 @@ const MOST_OF_CAUSE = 0.95;
  * Odds of faults together. A victim beside its cause is as likely as the cause makes it: chance of both is the
  * victim's odds times the cause's share of such victims. A victim alone, and a cause without its victim, are what remains.
  */
-export function weightOf({ modes: all, causes }: NumberModel, modes: readonly number[]): number {
+function weightOf({ modes: all, causes }: NumberModel, modes: readonly number[]): number {
   let weight = 1;
   for (const m of modes) {
     const odds = all[m]?.odds ?? 0;

@@ -15,7 +15,7 @@ export interface NumberRow {
     | { readonly kind: 'choice'; readonly states: readonly number[]; readonly chances: readonly number[] };
 }
 
-export interface NumberMode {
+interface NumberMode {
   /** "block.mode". */
   readonly ref: string;
   readonly block: number;
@@ -46,7 +46,7 @@ export interface NumberModel {
 }
 
 /** The victim, where found, has the cause beside it in this share of units; modes by index. */
-export interface Cause {
+interface Cause {
   readonly cause: number;
   readonly victim: number;
   readonly share: number;

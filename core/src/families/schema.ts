@@ -5,13 +5,13 @@ const id = z.string().regex(/^[a-z0-9.-]+$/);
 const words = z.string().min(1);
 
 /** What a number rests on. */
-export const originSchema = z.object({
+const originSchema = z.object({
   kind: z.enum(['standard', 'practice', 'sheet', 'chosen']),
   text: words,
 });
 
 /** A speed the family can have: record speeds in rpm, tape speeds in cm/s, or none when it has no nominal. */
-export const speedSchema = z.object({
+const speedSchema = z.object({
   id,
   label: words,
   nominalRpm: z.number().positive().nullable(),
@@ -19,7 +19,7 @@ export const speedSchema = z.object({
 });
 
 /** Limits of mean speed for a use of the machine, percent. */
-export const toleranceUseSchema = z.object({
+const toleranceUseSchema = z.object({
   use: words,
   lowerPercent: z.number().negative(),
   upperPercent: z.number().positive(),
@@ -32,13 +32,13 @@ export type PowerKind = (typeof POWER_KINDS)[number];
 const powerKinds = z.array(z.enum(POWER_KINDS)).min(1);
 
 /** The unit's own run of blocks, in up to four lanes. */
-export const laneSchema = z.object({
+const laneSchema = z.object({
   id: z.enum(['supply', 'control', 'mechanical', 'feedback']),
   blocks: z.array(z.object({ id, name: words })).min(1),
 });
 
 /** Something that holds charge after the plug or pack is out. */
-export const storeSchema = z.object({
+const storeSchema = z.object({
   id,
   name: words,
   powerKinds,
@@ -50,7 +50,7 @@ export const storeSchema = z.object({
 });
 
 /** One thing to do before the unit is opened, with why. */
-export const safeLineSchema = z.object({
+const safeLineSchema = z.object({
   id,
   text: words,
   why: words,
@@ -62,7 +62,7 @@ export const safeLineSchema = z.object({
 });
 
 /** Something that is usually taken off, unplugged or bridged and then forgotten. */
-export const usualEndSchema = z.object({
+const usualEndSchema = z.object({
   id,
   what: words,
   how: z.enum(['unsoldered', 'unplugged', 'cut', 'bridged', 'switched', 'lifted', 'removed']),
@@ -73,7 +73,7 @@ export const usualEndSchema = z.object({
 });
 
 /** A usual piece of work that opens ends by itself and closes them with its last line. */
-export const moveSchema = z.object({
+const moveSchema = z.object({
   id,
   name: words,
   kind: z.enum(['test', 'mend']),

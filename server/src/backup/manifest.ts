@@ -8,7 +8,7 @@ import { BackupRefusal } from './tools.js';
 
 export const MANIFEST_FORMAT = 'amber-gauge-backup';
 
-export const manifestSchema = z.object({
+const manifestSchema = z.object({
   format: z.literal(MANIFEST_FORMAT),
   madeAt: momentSchema,
   /** Migrations that the schema had been through, in order. */

@@ -7,7 +7,7 @@ import type { Logger } from 'pino';
 
 /** A job that changed, or null when changes may have been missed: fetch everything anew. */
 export type Change = string | null;
-export type Listener = (change: Change) => void;
+type Listener = (change: Change) => void;
 
 export interface Hub {
   /** Calls `listener` for each change until the function returned is called. */

@@ -18,7 +18,7 @@ export interface DemoTone {
   readonly seconds: number;
 }
 
-export type DemoLine = {
+type DemoLine = {
   /** Hours before the start of the demo. */
   readonly hoursAgo: number;
   readonly stage: StageId;

@@ -44,7 +44,7 @@ export const DAY: Palette = {
   cleared: '#4E6152',
 };
 
-export const NIGHT: Palette = {
+const NIGHT: Palette = {
   page: '#15110C',
   sheet: '#1E1811',
   rail: '#282016',
@@ -82,7 +82,6 @@ export const TYPE = {
 } as const;
 
 export const FONT_TEXT = "'Atkinson Hyperlegible Next Variable', 'DejaVu Sans', sans-serif";
-export const FONT_MONO = "'Atkinson Hyperlegible Mono Variable', 'DejaVu Sans', monospace";
 
 /** Name of a colour's custom property: amberFill is --amber-fill, ink2 is --ink-2. */
 export const propertyOf = (name: string): string =>

@@ -66,7 +66,7 @@ export function viewOf(events: readonly BenchEvent[], job: Job = JOB): JobView {
   };
 }
 
-export const SETTINGS = {
+const SETTINGS = {
   shopName: 'Shop',
   shopAddress: '',
   currency: 'EUR',

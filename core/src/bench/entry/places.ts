@@ -77,7 +77,7 @@ function isNear(typed: string, name: string): boolean {
 }
 
 /** Edits from one word to the other, neighbours exchanged counting once (optimal string alignment). */
-export function distance(a: string, b: string): number {
+function distance(a: string, b: string): number {
   const rows: number[][] = [Array.from({ length: b.length + 1 }, (_one, j) => j)];
   for (let i = 1; i <= a.length; i++) {
     const [last, before] = [rows[i - 1] as number[], rows[i - 2]];

@@ -19,7 +19,7 @@ const MINUTES: Readonly<Record<string, number>> = {
 };
 
 /** "half past ten" is 10:30, "quarter to two" 1:45, "ten o'clock" 10:00; null when it is no clock position. */
-export function clockIn(text: string): string | null {
+function clockIn(text: string): string | null {
   const plain = text
     .trim()
     .toLowerCase()

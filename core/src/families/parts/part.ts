@@ -22,13 +22,6 @@ export const liveAt = ({ level, riskMin, cautions }: Reach) => ({
   cautions: [...cautions],
 });
 
-/** Parts one after the other. */
-export const join = (...parts: readonly Partial<PathPart>[]): PathPart => ({
-  signals: parts.flatMap((part) => part.signals ?? []),
-  blocks: parts.flatMap((part) => part.blocks ?? []),
-  tests: parts.flatMap((part) => part.tests ?? []),
-  repairs: parts.flatMap((part) => part.repairs ?? []),
-});
 
 /** What can be seen with the lid on. */
 export const OUTSIDE: Pick<PathTest, 'outside' | 'power'> = { outside: true, power: 'running' };

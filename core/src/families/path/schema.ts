@@ -16,7 +16,7 @@ const bandSchema = z.object({
 });
 
 /** Where and in what a signal is measured, with the bands of its states. */
-export const measureSchema = z.object({
+const measureSchema = z.object({
   place: words,
   unit: words,
   /** Rated volts that the bands are written for: they grow and shrink with those of the unit's plate. Null where they do not. */
@@ -25,7 +25,7 @@ export const measureSchema = z.object({
   origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'bench', 'chosen']), text: words }),
 });
 
-export const signalSchema = z.object({
+const signalSchema = z.object({
   id,
   name: words,
   states: z.array(words).min(2),
@@ -38,15 +38,15 @@ export const signalSchema = z.object({
 const outSchema = z.union([words, z.record(words, z.number().gt(0).max(1))]);
 
 /** Conditions name signals or, with @, keys of the context; a list means any of these; what is not named is anything. */
-export const rowSchema = z.object({
+const rowSchema = z.object({
   when: z.record(words, z.union([words, z.array(words).min(1)])),
   out: z.record(words, outSchema),
 });
 
 /** What is done to a part to make its fault come or go. */
-export const PROVOCATIONS = ['cold', 'heat', 'tap', 'breath', 'load'] as const;
+const PROVOCATIONS = ['cold', 'heat', 'tap', 'breath', 'load'] as const;
 
-export const modeSchema = z.object({
+const modeSchema = z.object({
   id,
   name: words,
   /** Chance that a unit of the family that comes in has it. */
@@ -65,7 +65,7 @@ export const modeSchema = z.object({
   provoked: z.array(z.enum(PROVOCATIONS)),
 });
 
-export const pathBlockSchema = z.object({
+const pathBlockSchema = z.object({
   id,
   name: words,
   lane: z.enum(['supply', 'control', 'mechanical', 'feedback']),
@@ -75,7 +75,7 @@ export const pathBlockSchema = z.object({
   modes: z.array(modeSchema),
 });
 
-export const outcomeSchema = z.object({
+const outcomeSchema = z.object({
   id,
   words,
   /** States of the signal that this outcome stands for. */
@@ -98,7 +98,7 @@ const testRowSchema = z.object({
   right: id,
 });
 
-export const pathTestSchema = z.object({
+const pathTestSchema = z.object({
   id,
   name: words,
   /** One or two imperative lines. */
@@ -138,7 +138,7 @@ export const pathTestSchema = z.object({
   limit: z.object({ unit: words, below: z.number().positive(), answer: id, right: id }).nullable(),
 });
 
-export const pathRepairSchema = z.object({
+const pathRepairSchema = z.object({
   id,
   name: words,
   /** "block.mode", or "block.*" for every mode of the block. */

@@ -1,7 +1,7 @@
 /** Speeds and tolerances that families share. Nominal speeds: IEC 60098 and IEC 60094 (from memory). */
 import type { FamilySpeed, ToleranceUse } from '../schema.js';
 
-export const rpm = (id: string, label: string, nominalRpm: number): FamilySpeed => ({
+const rpm = (id: string, label: string, nominalRpm: number): FamilySpeed => ({
   id,
   label,
   nominalRpm,

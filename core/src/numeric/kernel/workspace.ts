@@ -7,7 +7,7 @@ import { KERNEL_BYTES } from './bytes.js';
 type Sums = (...args: number[]) => void;
 
 /** What core/kernel/kernel.ts exports; all places are byte addresses. */
-export interface KernelCalls {
+interface KernelCalls {
   readonly mixSums: Sums;
   readonly filterSums: Sums;
   readonly addWave: Sums;

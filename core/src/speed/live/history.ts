@@ -3,7 +3,7 @@ import { median } from '../../numeric/index.js';
 import type { Baseband, ComplexPush } from '../tone/baseband.js';
 import { wrap } from '../tone/presence.js';
 
-export interface Slope {
+interface Slope {
   /** Hz against the centre. */
   readonly hz: number;
   /** Mean amplitude, full scale = 1. */

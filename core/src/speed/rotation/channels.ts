@@ -82,7 +82,7 @@ export const holdsSpeeds = (table: NumberTable, time: number): boolean => {
 };
 
 /** A column that only counts rows, or never falls: no level. */
-export const isCounter = (values: Float64Array): boolean => {
+const isCounter = (values: Float64Array): boolean => {
   for (let i = 1; i < values.length; i++) if ((values[i] as number) < (values[i - 1] as number)) return false;
   return true;
 };

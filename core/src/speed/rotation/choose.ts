@@ -119,7 +119,7 @@ function usualGap(timeS: Float64Array): number {
 }
 
 /** Turns a minute if the times were seconds. */
-export const roughRpm = (signal: PulseSignal, perTurn: number): number =>
+const roughRpm = (signal: PulseSignal, perTurn: number): number =>
   60 / Math.max(1e-300, usualGap(signal.timeS)) / perTurn;
 
 function pick(

@@ -37,7 +37,7 @@ export interface Edges {
  * A jump of more than `jump` of the swing between two samples says nothing of where between them it
  * lies. With under `samples` to a pulse that shows in the wow: half a sample either way is 0.7 / samples.
  */
-export const COARSE = { jump: 0.7, samples: 2000 } as const;
+const COARSE = { jump: 0.7, samples: 2000 } as const;
 
 /** Low and high level of the channel that swings most, from looks spread over the whole; null when none swings. */
 export async function swingOf(source: SampleSource, only: number | null = null): Promise<Swing | null> {

@@ -20,10 +20,10 @@ import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
 
 /** Time base of a scope or logger, limit either way, percent (common practice: 100 ppm). */
-export const TIME_BASE_LIMIT_PERCENT = 0.01;
+const TIME_BASE_LIMIT_PERCENT = 0.01;
 
 /** Wow is not told from fewer turns than this. */
-export const WOW_TURNS = 2;
+const WOW_TURNS = 2;
 
 /** Shaft phase in turns at rising times. */
 export interface TurnSamples {

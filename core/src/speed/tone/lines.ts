@@ -8,7 +8,7 @@ import type { PhaseTrack } from './phase.js';
 import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
 
 /** Hann power of a residual: |X|^2 by bin of `binHz`, normalised so that white noise of 1 rad^2 gives 1. */
-export interface ResidualSpectrum {
+interface ResidualSpectrum {
   readonly binHz: number;
   readonly power: Float64Array;
 }
@@ -102,7 +102,7 @@ function sampledMedian(values: Float64Array, most: number): number {
 }
 
 /** Spectrum of the residual, zero-padded to a power of two. */
-export function residualSpectrum(
+function residualSpectrum(
   track: PhaseTrack,
   residual: Float64Array,
   squares = windowSquares(track),

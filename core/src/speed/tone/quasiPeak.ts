@@ -6,7 +6,7 @@
  * memory): single pulses once a second of 10, 30, 60 and 100 ms read about 21, 62, 90 and 100 %,
  * falling to 36 to 44 % between 100 ms pulses. The weighting is not in circuit for that check.
  */
-export const QUASI_PEAK = { smoothS: 0.02, riseS: 0.016, fallS: 0.98 } as const;
+const QUASI_PEAK = { smoothS: 0.02, riseS: 0.016, fallS: 0.98 } as const;
 
 /** A detector at `rate` samples a second; feed it deviations, read the largest indication. */
 export interface QuasiPeakDetector {

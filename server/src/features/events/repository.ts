@@ -120,9 +120,6 @@ export async function countLines(db: Db, jobId: string): Promise<number> {
   return row.n;
 }
 
-/** The lines of a job that can be read. */
-export const eventsOf = async (db: Db, jobId: string): Promise<KeptEvent[]> => (await logOf(db, jobId)).events;
-
 /** Kinds of line that tell what was wrong with a unit and what a healthy one shows. */
 const TELLING = ['answer', 'mended', 'strike', 'reading', 'place', 'speed', 'work', 'hand-back'];
 

@@ -41,7 +41,7 @@ export interface ListWish {
 }
 
 /** A row's place in a list: when it moved and which it is. */
-export interface ListPlace {
+interface ListPlace {
   readonly movedAt: Date;
   readonly jobId: string;
 }

@@ -5,7 +5,7 @@
 import sharp from 'sharp';
 import { HttpError } from '../../http/errors.js';
 
-export interface Picture {
+interface Picture {
   readonly mediaType: 'image/jpeg' | 'image/png';
   readonly bytes: Buffer;
 }
@@ -16,7 +16,7 @@ export interface MadePicture extends Picture {
 }
 
 /** Most picture elements that are decoded at all: a phone's best and some more. */
-export const MOST_PIXELS = 40_000_000;
+const MOST_PIXELS = 40_000_000;
 /** Longest sides kept, px. */
 const LONGEST = 4000;
 const SMALL = 320;

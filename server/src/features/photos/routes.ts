@@ -11,7 +11,7 @@ import { madePicture } from './picture.js';
 import { findPhoto, insertPhoto, pictureOf, roomLeft } from './repository.js';
 
 /** Largest picture taken, bytes; the page shrinks to far less. */
-export const PHOTO_LIMIT = 8 * 1024 * 1024;
+const PHOTO_LIMIT = 8 * 1024 * 1024;
 
 export function photoRoutes({ db, now }: Services): Router {
   const router = apiRouter();

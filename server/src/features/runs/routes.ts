@@ -11,7 +11,7 @@ import { presentSettings } from '../settings/repository.js';
 import { fileRun, findRun, insertRun, keepRecording, listRuns, recordingOf } from './repository.js';
 
 /** Largest recording kept, bytes: ten minutes at 48 kHz, 16 bit, mono, and a little. */
-export const RECORDING_LIMIT = 64 * 1024 * 1024;
+const RECORDING_LIMIT = 64 * 1024 * 1024;
 
 export function runRoutes({ db }: Services): Router {
   const router = apiRouter();

@@ -23,7 +23,7 @@ const useChosen = create<ChosenStore>()(
 );
 
 /** Records carry 3150 Hz as a rule, cassettes 3000 or 3150 Hz; a name that says tape or record decides first. */
-export function fittingSource(job: Pick<Job, 'familyId'>, sources: readonly Source[]): Source | null {
+function fittingSource(job: Pick<Job, 'familyId'>, sources: readonly Source[]): Source | null {
   const medium = familyOf(job.familyId).testTone;
   return (
     sources.find((source) => medium !== 'none' && source.name.toLowerCase().includes(medium)) ?? sources[0] ?? null

@@ -28,7 +28,7 @@ export function OutboxWord() {
 }
 
 /** "This device’s clock is 3 min slow; lines carry the bench’s time". */
-export function clockWords(offsetMs: number): string {
+function clockWords(offsetMs: number): string {
   const minutes = Math.round(Math.abs(offsetMs) / 60_000);
   const size = minutes < 120 ? `${minutes} min` : `${Math.round(minutes / 60)} h`;
   return `This device’s clock is ${size} ${offsetMs > 0 ? 'slow' : 'fast'}; lines carry the bench’s time`;

@@ -7,7 +7,7 @@ type Lane = PathBlock['lane'];
 export const RAIL_X: Readonly<Record<Lane, number>> = { feedback: 6, supply: 19, control: 32, mechanical: 46 };
 
 /** A piece of rail in a row: from one edge to the other, or a turn at its foot. */
-export interface Rail {
+interface Rail {
   readonly lane: Lane;
   /** Path data within a row of width 56 and height 1 (scaled by the row's own height). */
   readonly from: 'top' | 'middle';

@@ -7,7 +7,7 @@ import { useEffect, useRef, useState } from 'react';
 import { fieldHasFocus } from '../../../shared/ui/focus.js';
 
 /** After Esc the next key within this time is a command, ms. */
-export const COMMAND_MS = 4000;
+const COMMAND_MS = 4000;
 
 export const POWER_KEY = 'F8';
 

@@ -5,7 +5,7 @@ import shrinkPicture from 'browser-image-compression';
 const KEPT = { maxWidthOrHeight: 2000, maxSizeMB: 1.2 } as const;
 const SMALL = { maxWidthOrHeight: 320, maxSizeMB: 0.06 } as const;
 /** A file larger than this is no photo from a phone, bytes. */
-export const FILE_LIMIT = 40 * 1024 * 1024;
+const FILE_LIMIT = 40 * 1024 * 1024;
 
 export interface ShrunkPhoto {
   readonly bytes: ArrayBuffer;

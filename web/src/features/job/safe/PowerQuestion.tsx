@@ -8,7 +8,7 @@ import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
 
 /** Function keys: a letter would be the beginning of a line. */
-export const ANSWER_KEYS = { on: 'F6', off: 'F7' } as const;
+const ANSWER_KEYS = { on: 'F6', off: 'F7' } as const;
 
 export function PowerQuestion({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const { doubt } = view.state;

@@ -13,7 +13,7 @@ export interface Handed {
 }
 
 /** Columns that name a gyroscope, or four columns that are no capture, are one's log; other tables are pulses. */
-export async function wayForTable(file: File, ways: readonly Way[]): Promise<Way | null> {
+async function wayForTable(file: File, ways: readonly Way[]): Promise<Way | null> {
   const guess = await guessFor(file).catch(() => null);
   const gyro = guess?.gyro;
   const isGyro =

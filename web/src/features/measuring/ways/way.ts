@@ -4,7 +4,7 @@ import type { Family, FamilySpeed } from '@amber-gauge/core/families';
 import type { Tolerance } from '@amber-gauge/core/quantity';
 import type { SpeedRun } from '@amber-gauge/core/speed';
 
-export const WAYS = ['recording', 'live tone', 'pulses', 'gyroscope', 'strobe disc', 'stopwatch', 'sound'] as const;
+const WAYS = ['recording', 'live tone', 'pulses', 'gyroscope', 'strobe disc', 'stopwatch', 'sound'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** Ways that fit: a tone where there is a test tape or record, disc and gyroscope where a platter turns, the others anywhere. */
