@@ -9,7 +9,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { seedDemoOnce } from '../src/demo/seed.js';
 import { printers } from '../src/features/sheet/printers.js';
+import type { EventBody } from '@amber-gauge/core/bench';
 import type { Printer } from '../src/features/sheet/printed.js';
+import { drawnOn, wordsOn } from './drawn.js';
 import { harness, line, newJob, note, type Harness } from './harness.js';
 
 let h: Harness;
@@ -19,7 +21,7 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 
-async function pdfOf(jobId: string, app = h.app) {
+async function pagesOf(jobId: string, app = h.app) {
   const answer = await request(app)
     .get(`/api/v1/jobs/${jobId}/sheet.pdf`)
     .buffer(true)
@@ -31,6 +33,11 @@ async function pdfOf(jobId: string, app = h.app) {
   expect(answer.headers['content-type']).toContain('application/pdf');
   const doc = await getDocument({ data: new Uint8Array(answer.body as Buffer) }).promise;
   const pages = await Promise.all(Array.from({ length: doc.numPages }, (_, i) => doc.getPage(i + 1)));
+  return { doc, pages, raw: (answer.body as Buffer).toString('latin1') };
+}
+
+async function pdfOf(jobId: string, app = h.app) {
+  const { doc, pages, raw } = await pagesOf(jobId, app);
   const texts = await Promise.all(
     pages.map(async (page) =>
       (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '),
@@ -40,7 +47,7 @@ async function pdfOf(jobId: string, app = h.app) {
     text: texts.join(' ').replace(/\s+/g, ' '),
     size: pages[0]?.getViewport({ scale: 1 }),
     pages: doc.numPages,
-    raw: (answer.body as Buffer).toString('latin1'),
+    raw,
   };
 }
 
@@ -67,6 +74,72 @@ describe('the sheet as PDF', () => {
     expect(pages).toBeGreaterThan(2);
     for (let i = 0; i < 90; i++) expect(text).toContain(`remark number ${i} with`);
     expect(text.replaceAll(' ', '')).toContain('Ωand33⅓');
+  });
+});
+
+describe('the ribbon in the PDF', () => {
+  const speed = (errorPercent: number): EventBody => ({
+    kind: 'speed',
+    text: '',
+    speedId: '45',
+    method: 'tone-recording',
+    turned: true,
+    errorPercent,
+    expandedPercent: 0.1,
+    referenceIncluded: true,
+    wowPeakPercent: 0.1,
+    rpm: 45 * (1 + errorPercent / 100),
+    sourceName: null,
+    runId: null,
+    condition: null,
+  });
+
+  it('has every mark and every figure where the rule of the scale puts it', async () => {
+    const limits = { use: 'agreed', lowerPercent: -1, upperPercent: 1.5, origin: { kind: 'practice', text: 'agreed' } };
+    const wish = newJob({ speedIds: ['45'], tolerance: limits });
+    await request(h.app).post('/api/v1/jobs').send(wish).expect(201);
+    const events = [line(speed(-3)), line({ kind: 'work', action: 'adjust', what: 'the 45 trim' }), line(speed(0.1))];
+    await request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events }).expect(201);
+    const { pages } = await pagesOf(wish.id);
+    const page = pages[0] as (typeof pages)[0];
+    const drawn = await drawnOn(page);
+    const words = await wordsOn(page);
+    // The sheet's margin is 20 mm; the rest is asinh(2 u) / asinh(80) of 170 mm, each side in its own limit.
+    const top = drawn.find(({ fill }) => fill === '#fbe6b8')?.top ?? 0;
+    const box = (fill: string | null, stroke: string | null, left: number, right: number) =>
+      drawn.some((one) => one.fill === fill && one.stroke === stroke && one.left === left && one.right === right);
+    const INK = '#221c15';
+    expect(drawn).toContainEqual({
+      fill: '#fbe6b8',
+      stroke: null,
+      left: 80.82,
+      right: 129.18,
+      top,
+      bottom: expect.closeTo(top + 8, 1),
+    });
+    expect(box('#ffffff', INK, 62.67, 63.87), 'as found, hollow').toBe(true);
+    expect(box(INK, null, 106.63, 107.83), 'as left, solid').toBe(true);
+    expect(box(INK, null, 105, 109.41), 'wow as left').toBe(true);
+    expect(box(null, INK, 62.73, 63.83), 'bracket as found').toBe(true);
+    expect(box(null, INK, 105, 109.41), 'bracket as left').toBe(true);
+    expect(box(null, INK, 64.27, 104.63), 'arrow').toBe(true);
+    expect(box(INK, null, 104.63, 106.23), 'its head, at the end of as left').toBe(true);
+    for (const x of [20, 31.61, 43.21, 54.79, 69.92, 80.82, 129.18, 140.08, 155.21, 166.79, 178.39, 190])
+      expect(box(null, INK, x, x), `tick at ${x}`).toBe(true);
+    const under = words.filter(({ y }) => Math.abs(y - (top + 13)) < 0.1);
+    expect(under.map(({ text, x, width }) => [text, Math.round(x + width / 2)])).toEqual([
+      ['45', 105],
+      ['−20', 32],
+      ['−5', 55],
+      ['−1', 81],
+      ['+1.5', 129],
+      ['+7.5', 155],
+      ['+30', 178],
+    ]);
+    const said = words.map(({ text }) => text).join(' ');
+    expect(said).toContain('−3.00 ± 0.10 % +0.10 ± 0.10 % slow, not right yet right');
+    expect(said).toContain('Tolerance −1.0 to +1.5 % for agreed');
+    expect(said).toContain('Adjusted the 45 trim');
   });
 });
 

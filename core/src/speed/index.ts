@@ -2,6 +2,7 @@ export * from './tone/index.js';
 export * from './stopwatch.js';
 export * from './verdict.js';
 export * from './ribbon.js';
+export * from './ribbonMarks.js';
 export * from './clock.js';
 export * from './parts.js';
 export * from './wowByPart.js';

@@ -102,11 +102,7 @@ function sampledMedian(values: Float64Array, most: number): number {
 }
 
 /** Spectrum of the residual, zero-padded to a power of two. */
-function residualSpectrum(
-  track: PhaseTrack,
-  residual: Float64Array,
-  squares = windowSquares(track),
-): ResidualSpectrum {
+function residualSpectrum(track: PhaseTrack, residual: Float64Array, squares = windowSquares(track)): ResidualSpectrum {
   const size = nextPowerOfTwo(Math.max(8, residual.length));
   const window = hannWindow(residual.length);
   return { binHz: track.rate / size, power: windowedPower(residual, window, size, { scale: 1 / squares }) };

@@ -2,7 +2,8 @@
 import type { SheetModel, SheetSpeed, SheetSpeedSide } from '@amber-gauge/core/bench';
 import PDFDocument from 'pdfkit';
 import { heightOf, registerFonts, write, type Face, type TextStyle } from './fonts.js';
-import { drawRibbon, MM, RIBBON_PRINT } from './ribbonPrint.js';
+import { RIBBON_PRINT } from '@amber-gauge/core/speed';
+import { drawRibbon, MM } from './ribbonPrint.js';
 
 const INK = '#221C15';
 const INK2 = '#5B5043';
@@ -112,10 +113,10 @@ function layOut(pen: Writer, model: SheetModel, printDate: PrintDate): void {
 }
 
 function speedBlock(pen: Writer, model: SheetModel, speed: SheetSpeed, printDate: PrintDate): void {
-  pen.room(RIBBON_PRINT.height + 26 * MM);
+  pen.room(RIBBON_PRINT.height * MM + 26 * MM);
   pen.line(speed.label, pen.style('bold', 11), 0);
   drawRibbon(pen.doc, speed, model.tolerance, LEFT, pen.y);
-  pen.y += RIBBON_PRINT.height;
+  pen.y += RIBBON_PRINT.height * MM;
   const half = 84 * MM;
   const cells = (pick: (side: SheetSpeedSide) => string, face: Face, size: number, colour: string) =>
     pen.row(

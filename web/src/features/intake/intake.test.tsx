@@ -145,13 +145,26 @@ describe('the ribbon in print', () => {
     const { container, unmount } = show(
       <RibbonPrint speed={{ label: '45 rpm', nominalRpm: 45, asFound: side(-3), asLeft: side(0.1) }} limits={limits} />,
     );
-    expect(container.querySelector('[class*=arrow]')).not.toBeNull();
-    expect(container.querySelectorAll('[class*=hollow]')).toHaveLength(1);
-    expect(container.querySelectorAll('[class*=solid]')).toHaveLength(1);
+    // asinh(2 u) / asinh(80) of 170 mm: -3 % in a limit of -1 % stands at 43.27 mm, +0.1 % in +1.5 % at 87.23 mm.
+    const box = (role: string) =>
+      ['x', 'width'].map((name) =>
+        Number(container.querySelector(`[data-role=${role}]`)?.getAttribute(name)).toFixed(2),
+      );
+    expect(box('found')).toEqual(['42.67', '1.20']);
+    expect(box('mean')).toEqual(['86.63', '1.20']);
+    expect(box('window')).toEqual(['60.82', '48.36']);
+    expect(container.querySelector('[data-role=arrowHead]')?.getAttribute('d')).toBe('M86.23 1L84.63 0.2L84.63 1.8z');
+    expect(container.querySelector('[data-role=bracket]')?.getAttribute('d')).toMatch(
+      /^M42\.73 10L42\.73 11\.4L43\.83/,
+    );
+    const words = ['slow', 'fast', '45', '−20', '−5', '−1', '+1.5', '+7.5', '+30'];
+    expect([...container.querySelectorAll('text')].map((text) => text.textContent)).toEqual(words);
     unmount();
     const empty = show(
       <RibbonPrint speed={{ label: '45 rpm', nominalRpm: 45, asFound: side(null), asLeft: null }} limits={limits} />,
     );
-    expect(empty.container.querySelector('[class*=solid],[class*=hollow],[class*=arrow]')).toBeNull();
+    expect(
+      empty.container.querySelector('[data-role=mean],[data-role=found],[data-role=arrow],[data-role=arrowHead]'),
+    ).toBeNull();
   });
 });

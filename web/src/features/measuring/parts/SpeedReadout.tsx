@@ -1,8 +1,8 @@
 /** The ribbon, the number, the verdict: what matters now, readable at arm's length. */
 import { howMeasured, type SpeedBody } from '@amber-gauge/core/bench';
 import { errorDecimals, fixed, signed, type Tolerance } from '@amber-gauge/core/quantity';
-import { centreLabel, verdictWords, type FigureInUse, type Verdict } from '@amber-gauge/core/speed';
-import { RibbonLarge, type Trail } from '../../../shared/ribbon/RibbonLarge.js';
+import { centreLabel, verdictWords, type FigureInUse, type RibbonTrail, type Verdict } from '@amber-gauge/core/speed';
+import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
 import type { ReactNode } from 'react';
 import classes from './Speed.module.css';
 
@@ -14,7 +14,7 @@ interface Props {
   readonly centre: string | null;
   /** The tolerance in words, with its origin. */
   readonly origin: string;
-  readonly trail: Trail | null;
+  readonly trail: RibbonTrail | null;
   /** Wow and flutter by the standard in use; null where the way sees none. */
   readonly wow?: FigureInUse | null;
   /** What can be done with this reading, at the end of the number's row. */
