@@ -58,6 +58,33 @@ export default ts.config(
     languageOptions: { globals: globals.node },
   },
   {
+    // Logic: no function so long that an idea is missing in it. Paths are tables; a component's markup has its own measure.
+    files: [
+      'core/src/**/*.ts',
+      'contract/src/**/*.ts',
+      'server/src/**/*.ts',
+      'cli/src/**/*.ts',
+      'web/src/**/*.{ts,tsx}',
+    ],
+    ignores: ['**/*.test.{ts,tsx}', 'core/src/families/parts/**', 'server/src/db/migrations/**'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='replace'][arguments.0.value=','][arguments.1.value='.']",
+          message: 'Read numbers with decimal() or numberIn() of core/quantity.',
+        },
+      ],
+    },
+  },
+  { files: ['core/src/quantity/decimal.ts'], rules: { 'no-restricted-syntax': 'off' } },
+  {
+    files: ['web/src/**/*.tsx', 'web/src/app/theme.ts'],
+    ignores: ['**/*.test.tsx'],
+    rules: { 'max-lines-per-function': ['error', { max: 100, skipBlankLines: true, skipComments: true }] },
+  },
+  {
     // What is held against a publication is written out beside the check: the product's own tables are no witness of themselves.
     files: ['core/published/**/*.ts'],
     rules: {

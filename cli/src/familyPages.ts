@@ -35,77 +35,94 @@ const row = (...cells: readonly string[]): string => `| ${cells.map(cell).join('
 /** The page of one family in Markdown. */
 export function familyPage(family: Family, path: DrivePath): string {
   const engine = engineOf(path, { most: 1, leastMore: Infinity });
-  const { alike } = reportOf(engine);
-  const nameOf = (ref: string) => faultName(path, ref);
-  const lines = [
+  return [
     `# ${family.order}. ${family.name}`,
     '',
     'Made from the data by `npm run family-pages`; correct the data, not this page. Common practice unless a source is named.',
     '',
-    ...(path.options.length > 0
-      ? [
-          '## Variants',
-          '',
-          ...path.options.map((one) => `- ${one.name}: ${one.choices.map((choice) => choice.name).join(', or ')}`),
-          '',
-        ]
-      : []),
-    '## Path',
-    '',
-    ...LANES.flatMap((lane) => {
-      const blocks = path.blocks.filter((block) => block.lane === lane);
-      return blocks.length > 0 ? [`- ${lane}: ${blocks.map((block) => block.name).join(', ')}`] : [];
-    }),
-    '',
-    `Asked under: ${path.contexts.map((one) => `${one.name} (${one.values.join(', ')})`).join('; ')}.`,
-    '',
-    `Reached by: ${path.levels.map((one) => `${one.name} (${one.minutes} min)`).join(', then ')}.`,
-    '',
-    '## Faults',
-    '',
-    'Chance that a unit which comes in has it, in percent; by work: likelier after the part was touched.',
-    '',
-    row('part', 'fault', '%', 'mended by'),
-    '|---|---|---|---|',
-    ...path.blocks.flatMap((block) =>
-      block.modes.map((mode) =>
-        row(
-          block.name,
-          `${mode.name}${mode.bans ? ` (no power: ${banOf(mode.bans).why.toLowerCase()})` : ''}`,
-          mode.byWork ? 'by work' : fixed(100 * mode.prior, 1),
-          mendsOf(path, `${block.id}.${mode.id}`),
-        ),
-      ),
-    ),
-    '',
-    '## Tests',
-    '',
-    row('test', 'how', 'where', 'power', 'hands + waiting, min', 'healthy', 'other answers', 'opens, cautions'),
-    '|---|---|---|---|---|---|---|---|',
-    ...path.tests.map((test) => testRow(engine, family, test)),
-    '',
-    '## Mends',
-    '',
-    row('mend', 'hands + waiting, min', 'parts, money', 'still there after it, %'),
-    '|---|---|---|---|',
-    ...path.repairs.map((one) =>
-      row(one.name, `${one.handsMin} + ${one.waitMin}`, String(one.money), fixed(100 * one.residual, 0)),
-    ),
-    '',
-    '## Faults that no test tells apart',
-    '',
-    ...(alike.length > 0
-      ? alike.map((pair) => `- ${nameOf(pair.modes[0])}, and ${nameOf(pair.modes[1])} (one mend cures both)`)
-      : ['None.']),
-    '',
+    ...pathSection(path),
+    ...faultSection(path),
+    ...testSection(engine, family),
+    ...mendSection(path),
+    ...alikeSection(engine),
     '## Cautions',
     '',
     ...family.cautions.map((id) => `- ${CAUTIONS.find((one) => one.id === id)?.text ?? id}`),
     '',
     family.licensed,
     '',
+  ].join('\n');
+}
+
+function pathSection(path: DrivePath): string[] {
+  const variants = path.options.map((one) => `- ${one.name}: ${one.choices.map(({ name }) => name).join(', or ')}`);
+  const lanes = LANES.flatMap((lane) => {
+    const blocks = path.blocks.filter((block) => block.lane === lane);
+    return blocks.length > 0 ? [`- ${lane}: ${blocks.map((block) => block.name).join(', ')}`] : [];
+  });
+  return [
+    ...(variants.length > 0 ? ['## Variants', '', ...variants, ''] : []),
+    '## Path',
+    '',
+    ...lanes,
+    '',
+    `Asked under: ${path.contexts.map((one) => `${one.name} (${one.values.join(', ')})`).join('; ')}.`,
+    '',
+    `Reached by: ${path.levels.map((one) => `${one.name} (${one.minutes} min)`).join(', then ')}.`,
+    '',
   ];
-  return lines.join('\n');
+}
+
+function faultSection(path: DrivePath): string[] {
+  const rows = path.blocks.flatMap((block) =>
+    block.modes.map((mode) =>
+      row(
+        block.name,
+        `${mode.name}${mode.bans ? ` (no power: ${banOf(mode.bans).why.toLowerCase()})` : ''}`,
+        mode.byWork ? 'by work' : fixed(100 * mode.prior, 1),
+        mendsOf(path, `${block.id}.${mode.id}`),
+      ),
+    ),
+  );
+  return [
+    '## Faults',
+    '',
+    'Chance that a unit which comes in has it, in percent; by work: likelier after the part was touched.',
+    '',
+    row('part', 'fault', '%', 'mended by'),
+    '|---|---|---|---|',
+    ...rows,
+    '',
+  ];
+}
+
+const testSection = (engine: Engine, family: Family): string[] => [
+  '## Tests',
+  '',
+  row('test', 'how', 'where', 'power', 'hands + waiting, min', 'healthy', 'other answers', 'opens, cautions'),
+  '|---|---|---|---|---|---|---|---|',
+  ...engine.model.path.tests.map((test) => testRow(engine, family, test)),
+  '',
+];
+
+const mendSection = (path: DrivePath): string[] => [
+  '## Mends',
+  '',
+  row('mend', 'hands + waiting, min', 'parts, money', 'still there after it, %'),
+  '|---|---|---|---|',
+  ...path.repairs.map((one) =>
+    row(one.name, `${one.handsMin} + ${one.waitMin}`, String(one.money), fixed(100 * one.residual, 0)),
+  ),
+  '',
+];
+
+function alikeSection(engine: Engine): string[] {
+  const { path } = engine.model;
+  const { alike } = reportOf(engine);
+  const pairs = alike.map(
+    ({ modes: [one, other] }) => `- ${faultName(path, one)}, and ${faultName(path, other)} (one mend cures both)`,
+  );
+  return ['## Faults that no test tells apart', '', ...(pairs.length > 0 ? pairs : ['None.']), ''];
 }
 
 function faultName(path: DrivePath, ref: string): string {

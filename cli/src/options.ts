@@ -1,4 +1,5 @@
 /** `FILE --name value ...` by Node's own parser, with plain refusals. */
+import { decimal } from '@amber-gauge/core/quantity';
 import { parseArgs } from 'node:util';
 import { CliRefusal } from './refusal.js';
 
@@ -47,7 +48,7 @@ export function readFlags(args: readonly string[], names: readonly string[], usa
 
 /** A number above zero, or a refusal that names the option. */
 export function positive(value: string | undefined, name: string): number {
-  const number = Number(value?.replace(',', '.'));
+  const number = decimal(value ?? '');
   if (value === undefined || !Number.isFinite(number) || number <= 0) {
     throw new CliRefusal(
       'USAGE',
@@ -60,5 +61,5 @@ export function positive(value: string | undefined, name: string): number {
 /** As {@link positive}, undefined where the option is not given; nought is a number too. */
 export function given(value: string | undefined, name: string): number | undefined {
   if (value === undefined) return undefined;
-  return Number(value.replace(',', '.')) === 0 ? 0 : positive(value, name);
+  return decimal(value) === 0 ? 0 : positive(value, name);
 }

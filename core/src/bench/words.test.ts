@@ -144,7 +144,7 @@ describe('a job', () => {
   it('carries a tolerance of its family, the first unless another use is named', () => {
     expect(toleranceOfUse(family).use).toBe('home listening');
     const strict = toleranceOfUse(family, 'broadcast, dancing to pitch');
-    expect(jobTolerance({ tolerance: strict })).toMatchObject({ lower: -0.3, upper: 0.3 });
+    expect(jobTolerance({ tolerance: strict })).toMatchObject({ lowerPercent: -0.3, upperPercent: 0.3 });
     expect(toleranceOfUse(family, 'no such use').use).toBe('home listening');
     expect(plain(toleranceWords({ tolerance: strict }))).toContain('±0.3 % for broadcast');
     expect(plain(toleranceWords({ tolerance: toleranceOfUse(family) }))).toContain('−1.0 to +1.5 %');

@@ -1,6 +1,6 @@
 /** A row of readings that one answer sums up: every joint of a line, three pairs of windings. */
 import type { PathTest } from '../families/index.js';
-import { fixed } from '../quantity/index.js';
+import { fixed, decimal } from '../quantity/index.js';
 
 export type RowAnswer =
   | { readonly kind: 'answer'; readonly outcome: string; readonly words: string }
@@ -13,7 +13,7 @@ export function readCell(text: string): number | null {
   const plain = text.trim();
   if (OPEN.test(plain)) return Infinity;
   if (!/^-?\d+(?:[.,]\d+)?$/.test(plain)) return null;
-  return Number(plain.replace(',', '.'));
+  return decimal(plain);
 }
 
 /** The answer that a row of readings stands for, in the order too low, open, too far apart, right. */

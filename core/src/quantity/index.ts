@@ -1,5 +1,5 @@
 export * from './own.js';
-export * from './units.js';
+export { decimal, numberIn } from './decimal.js';
 export * from './tolerance.js';
 export * from './uncertainty.js';
 export * from './show.js';

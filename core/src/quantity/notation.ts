@@ -2,6 +2,7 @@
  * The trade's way of writing values: 4k7, 2R2, 0u1, 15n, 12,4 V, 0.62Vpp, >20M, OL. Decimal comma
  * and point both count; a comma before exactly three digits ("1,500") is asked about, never guessed.
  */
+import { decimal } from './decimal.js';
 import { ownEntry } from './own.js';
 
 /** How a voltage was read. */
@@ -99,7 +100,7 @@ export function readValue(text: string): Written {
   const rest = body.slice(number.length).trim();
   const thousands = /^[+\-−]?([1-9]\d{0,2}),(\d{3})$/.exec(number);
   if (thousands) {
-    const [asDecimal, asThousands] = [toNumber(number), toNumber(number.replace(',', ''))];
+    const [asDecimal, asThousands] = [decimal(number), decimal(number.replace(',', ''))];
     return { kind: 'ask', asDecimal, asThousands, rest };
   }
   const unit = readUnit(rest);
@@ -109,7 +110,7 @@ export function readValue(text: string): Written {
   }
   return {
     kind: 'value',
-    value: toNumber(number) * unit.scale,
+    value: decimal(number) * unit.scale,
     unit: unit.unit,
     qualifier: unit.qualifier,
     bound: mark,
@@ -132,7 +133,7 @@ function specialValue(text: string): Written | null {
 
 function letterPoint(match: RegExpExecArray, bound: Bound, offset: number, text: string): Written {
   const [, whole, letter, decimals, tail] = match as unknown as [string, string, string, string, string];
-  const plain = toNumber(`${whole}.${decimals}`);
+  const plain = decimal(`${whole}.${decimals}`);
   const unit = letter === 'R' || letter === 'k' || letter === 'K' || letter === 'M' ? 'Ω' : letter === 'V' ? 'V' : 'F';
   const scale = letter === 'R' || letter === 'V' ? 1 : (ownEntry(PREFIX, letter) as number);
   const said = tail.trim();
@@ -172,9 +173,4 @@ export function readUnit(text: string): UnitRead | null {
   }
   const known = WHOLE.has(rest) ? undefined : ownEntry(UNITS, rest);
   return known ? { unit: known.unit, scale: scale * (known.scale ?? 1), qualifier: known.qualifier ?? null } : null;
-}
-
-/** A number with point or comma and either minus. */
-function toNumber(text: string): number {
-  return Number(text.replace(',', '.').replace('−', '-'));
 }

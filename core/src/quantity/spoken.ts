@@ -2,6 +2,7 @@
  * Measures in a line as it is spoken: "27,5 V DC", "0.6 V ripple", "4k7", "4.6 to 5.4 V", "under an
  * ohm", "O.L.", "5/16 in". Finds every one with its place in the line; what stands between is words.
  */
+import { decimal } from './decimal.js';
 import { ownEntry } from './own.js';
 import type { Bound, Qualifier } from './notation.js';
 import { PREFIX, SPELLINGS, type Spelling } from './spokenUnits.js';
@@ -227,5 +228,3 @@ function scaleOf(text: string, one: SpokenMeasure): number {
   const value = one.values[0] ?? 0;
   return written !== 0 && !INFIX.test(text.slice(one.from)) ? value / written : 1;
 }
-
-const decimal = (text: string): number => Number(text.replace(',', '.'));

@@ -21,7 +21,7 @@ export function ribbonPlace(u: number): number {
 
 /** Place of an error in percent: each side is measured in its own limit. */
 export function placeOf(errorPercent: number, limits: Tolerance): number {
-  return ribbonPlace(errorPercent < 0 ? errorPercent / -limits.lower : errorPercent / limits.upper);
+  return ribbonPlace(errorPercent < 0 ? errorPercent / -limits.lowerPercent : errorPercent / limits.upperPercent);
 }
 
 /** A tick of the scale; `label` is null where no figure stands. */
@@ -69,7 +69,7 @@ export function ribbonGeometry(reading: RibbonReading, limits: Tolerance, centre
 function ticksFor(limits: Tolerance): RibbonTick[] {
   const side = (sign: 1 | -1) =>
     RIBBON_TICKS.map((multiple) => {
-      const value = sign * multiple * (sign < 0 ? -limits.lower : limits.upper);
+      const value = sign * multiple * (sign < 0 ? -limits.lowerPercent : limits.upperPercent);
       return {
         place: sign * ribbonPlace(multiple),
         label: RIBBON_FIGURES.includes(multiple) ? signed(value, decimalsOf(value)) : null,

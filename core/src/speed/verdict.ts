@@ -19,19 +19,19 @@ export function judge(errorPercent: number, expandedPercent: number | null, limi
   }
   const low = errorPercent - expandedPercent;
   const high = errorPercent + expandedPercent;
-  if (low >= limits.lower && high <= limits.upper) return { kind: 'right' };
-  if (low > limits.upper) return { kind: 'not-right', side: 'fast' };
-  if (high < limits.lower) return { kind: 'not-right', side: 'slow' };
+  if (low >= limits.lowerPercent && high <= limits.upperPercent) return { kind: 'right' };
+  if (low > limits.upperPercent) return { kind: 'not-right', side: 'fast' };
+  if (high < limits.lowerPercent) return { kind: 'not-right', side: 'slow' };
   return { kind: 'undecided', decide: whatDecides(errorPercent, expandedPercent, limits) };
 }
 
 function whatDecides(errorPercent: number, expandedPercent: number, limits: Tolerance): string {
-  const halfWindow = (limits.upper - limits.lower) / 2;
+  const halfWindow = (limits.upperPercent - limits.lowerPercent) / 2;
   if (expandedPercent >= halfWindow) {
-    return `±${tidy(expandedPercent)} % cannot prove a window of ${tidy(limits.upper - limits.lower)} %: use a better test tape or record, or a longer recording.`;
+    return `±${tidy(expandedPercent)} % cannot prove a window of ${tidy(limits.upperPercent - limits.lowerPercent)} %: use a better test tape or record, or a longer recording.`;
   }
-  const inside = errorPercent >= limits.lower && errorPercent <= limits.upper;
-  const room = Math.min(errorPercent - limits.lower, limits.upper - errorPercent);
+  const inside = errorPercent >= limits.lowerPercent && errorPercent <= limits.upperPercent;
+  const room = Math.min(errorPercent - limits.lowerPercent, limits.upperPercent - errorPercent);
   return inside
     ? `Bring the uncertainty under ±${tidy(room)} %, or trim ${tidy(expandedPercent - room)} % towards the middle.`
     : 'Trim towards the middle: the reading is over the limit by less than its uncertainty.';

@@ -1,5 +1,5 @@
 /** What was done to the unit: power, work, ends opened and closed, timers, orders. */
-import { ownEntry } from '../../quantity/index.js';
+import { ownEntry, decimal } from '../../quantity/index.js';
 import { saidClosed, saidEnds } from '../ledger/index.js';
 import { minutesIn, type TimerKind } from '../timers/index.js';
 import type { WorkAction } from '../event.js';
@@ -146,6 +146,6 @@ const STARTS =
 /** "starts at 60 V": brought up on a variable transformer. */
 export function startVoltsIn(text: string): Entry | null {
   const match = STARTS.exec(text);
-  const volts = match ? Number((match[1] as string).replace(',', '.')) : Number.NaN;
+  const volts = match ? decimal(match[1] as string) : Number.NaN;
   return volts > 0 && volts <= 1000 ? { kind: 'start-volts', volts } : null;
 }

@@ -1,5 +1,5 @@
 /** A line with measures: what was read, where, at which speed, cold or warm; or plain words. */
-import { spokenMeasures, type SpokenMeasure } from '../../quantity/index.js';
+import { spokenMeasures, type SpokenMeasure, decimal } from '../../quantity/index.js';
 import { resolve } from './places.js';
 import { BLANK_READING, type Entry, type EntryKnown, type EntryReading } from './types.js';
 
@@ -227,7 +227,7 @@ function counterIn(line: string): { readonly reading: EntryReading; readonly res
       );
   const match = gives ?? swapped;
   if (!match) return null;
-  const [one, two] = [match[1], match[2]].map((text) => Number((text as string).replace(',', '.'))) as [number, number];
+  const [one, two] = [match[1], match[2]].map((text) => decimal(text as string)) as [number, number];
   const [nominalHz, value] = gives ? [one, two] : [two, one];
   if (!(value > 0.3 * nominalHz && value < 3 * nominalHz)) return null;
   return {
@@ -257,7 +257,7 @@ function bothSides(line: string): Entry | null {
   if (side(match[1] as string) === side(match[5] as string)) return null;
   const make = (word: string, value: string): EntryReading => ({
     ...BLANK_READING,
-    values: [Number(value.replace(',', '.'))],
+    values: [decimal(value)],
     unit: 'mm',
     place: `${side(word)} ${what}`,
   });

@@ -1,5 +1,5 @@
 /** Trim positions by the clock and bars of a strobe ring. */
-import { ownEntry } from '../../quantity/index.js';
+import { ownEntry, decimal } from '../../quantity/index.js';
 import type { Entry } from './types.js';
 
 const HOURS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
@@ -104,5 +104,3 @@ function unknownSpeed(line: string, speedId: string): Entry {
   const from = line.indexOf(speedId);
   return { kind: 'bad', from, to: from + speedId.length, message: `this unit has no speed ${speedId}` };
 }
-
-const decimal = (text: string): number => Number(text.replace(',', '.'));

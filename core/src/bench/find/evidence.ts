@@ -74,6 +74,93 @@ export function fittedPath(
   return fitPath(known, sheet, valuesIn(named, lines, places));
 }
 
+/** Where the log was read and what it leads to: the engine's events as they grow, line by line. */
+class EvidenceReader {
+  readonly events: Event[] = [];
+  readonly problems: { key: string; message: string }[] = [];
+  readonly words = new Map<string, string>();
+  readonly unreachable = new Set<string>();
+  readonly mended = new Set<string>();
+  /** Seen since the last work. */
+  seen: Observation[] = [];
+  since: string | null = null;
+
+  constructor(
+    private readonly job: JobFacts,
+    private readonly path: DrivePath,
+    private readonly lines: readonly BenchEvent[],
+    private readonly places: ReadonlyMap<string, string>,
+  ) {}
+
+  read({ key, body }: BenchEvent): void {
+    const { path } = this;
+    switch (body.kind) {
+      case 'answer':
+        return this.answered(key, body);
+      case 'speed':
+        return this.saw(key, speedObservation(this.job, path, key, body), body);
+      case 'reading': {
+        const read = readingObservation(path, key, body, body.place ?? this.places.get(key) ?? null);
+        if (typeof read === 'string') this.problems.push({ key, message: read });
+        else this.saw(key, read, body);
+        return;
+      }
+      case 'unreachable':
+        this.unreachable.add(body.testId);
+        return;
+      case 'tried':
+        return this.tried(key, body);
+      case 'suspect':
+        this.events.push({ kind: 'hand', block: body.block, verdict: body.verdict });
+        return;
+      case 'mended':
+        this.mended.add(body.repairId);
+        return this.worked(curedBy(path, body.repairId), [
+          ...new Set([...touchedBy(path, body.name), ...curedBlocks(path, body.repairId)]),
+        ]);
+      case 'work':
+        this.since = this.wordsOf(body);
+        return this.worked([], touchedBy(path, body.what));
+    }
+  }
+
+  private wordsOf(body: BenchEvent['body']): string {
+    return lineWords(body, (key) => this.lines.find((line) => line.key === key)?.body);
+  }
+
+  private saw(key: string, observation: Observation | null, body: BenchEvent['body']): void {
+    if (!observation) return;
+    this.events.push({ kind: 'saw', observation });
+    this.seen.push(observation);
+    this.words.set(key, this.wordsOf(body));
+  }
+
+  private answered(key: string, body: Extract<BenchEvent['body'], { kind: 'answer' }>): void {
+    const entry = {
+      test: body.testId,
+      ...(body.outcome !== null ? { outcome: body.outcome } : {}),
+      ...(body.value !== null ? { value: body.value, unit: body.unit ?? '' } : {}),
+    };
+    const read = observationFrom(this.path, entry, key);
+    if (read.kind === 'unusable') this.problems.push({ key, message: read.message });
+    else this.saw(key, read.observation, body);
+  }
+
+  private tried(key: string, body: Extract<BenchEvent['body'], { kind: 'tried' }>): void {
+    const entry = { trial: body.trial, part: body.block, result: body.result, amps: body.amps ?? undefined };
+    const read = trialEvents(this.path, entry, key, complaintIn(this.path, this.events));
+    if ('reason' in read) this.problems.push({ key, message: read.message });
+    else this.events.push(...read);
+    this.words.set(key, this.wordsOf(body));
+  }
+
+  /** After work what was seen before holds no more. */
+  private worked(mended: ReturnType<typeof curedBy>, touched: readonly string[]): void {
+    this.events.push({ kind: 'epoch', mended, touched: [...touched] });
+    this.seen = [];
+  }
+}
+
 /** Turns standing lines, in order, into what the engine reads. */
 export function findEvidence(
   job: JobFacts,
@@ -81,74 +168,9 @@ export function findEvidence(
   lines: readonly BenchEvent[],
   state: { readonly ledger: Ledger; readonly power: PowerState; readonly places: ReadonlyMap<string, string> },
 ): FindEvidence {
-  const events: Event[] = [];
-  const problems: { key: string; message: string }[] = [];
-  const words = new Map<string, string>();
-  let seen: Observation[] = [];
-  let since: string | null = null;
-  const unreachable = new Set<string>();
-  const mended = new Set<string>();
-  const find = (key: string) => lines.find((line) => line.key === key)?.body;
-  const saw = (key: string, observation: Observation | null, body: BenchEvent['body']) => {
-    if (!observation) return;
-    events.push({ kind: 'saw', observation });
-    seen.push(observation);
-    words.set(key, lineWords(body, find));
-  };
-  for (const { key, body } of lines) {
-    switch (body.kind) {
-      case 'answer': {
-        const entry = {
-          test: body.testId,
-          ...(body.outcome !== null ? { outcome: body.outcome } : {}),
-          ...(body.value !== null ? { value: body.value, unit: body.unit ?? '' } : {}),
-        };
-        const read = observationFrom(path, entry, key);
-        if (read.kind === 'unusable') problems.push({ key, message: read.message });
-        else saw(key, read.observation, body);
-        break;
-      }
-      case 'speed':
-        saw(key, speedObservation(job, path, key, body), body);
-        break;
-      case 'reading': {
-        const read = readingObservation(path, key, body, body.place ?? state.places.get(key) ?? null);
-        if (typeof read === 'string') problems.push({ key, message: read });
-        else saw(key, read, body);
-        break;
-      }
-      case 'unreachable':
-        unreachable.add(body.testId);
-        break;
-      case 'tried': {
-        const entry = { trial: body.trial, part: body.block, result: body.result, amps: body.amps ?? undefined };
-        const read = trialEvents(path, entry, key, complaintIn(path, events));
-        if ('reason' in read) problems.push({ key, message: read.message });
-        else events.push(...read);
-        words.set(key, lineWords(body, find));
-        break;
-      }
-      case 'suspect':
-        events.push({ kind: 'hand', block: body.block, verdict: body.verdict });
-        break;
-      case 'mended':
-        mended.add(body.repairId);
-        events.push({
-          kind: 'epoch',
-          mended: curedBy(path, body.repairId),
-          touched: [...new Set([...touchedBy(path, body.name), ...curedBlocks(path, body.repairId)])],
-        });
-        seen = [];
-        break;
-      case 'work':
-        events.push({ kind: 'epoch', mended: [], touched: touchedBy(path, body.what) });
-        since = lineWords(body, find);
-        seen = [];
-        break;
-      default:
-        break;
-    }
-  }
+  const reader = new EvidenceReader(job, path, lines, state.places);
+  for (const line of lines) reader.read(line);
+  const { events, problems, since, words, unreachable, mended } = reader;
   return {
     events,
     problems,
@@ -156,7 +178,7 @@ export function findEvidence(
     words,
     situation: {
       ...situationOf(path, state),
-      done: doneIn(path, seen),
+      done: doneIn(path, reader.seen),
       unreachable,
       mended,
       putBack: putBackFirst(job, path, state.ledger),

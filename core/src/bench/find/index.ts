@@ -7,3 +7,5 @@ export * from './known.js';
 export { betweenRows, type BetweenValue } from './between.js';
 export * from './trials.js';
 export * from './workOf.js';
+export * from './bandEnd.js';
+export * from './suspicion.js';

@@ -2,6 +2,7 @@
  * Open ends, ends closed again and distances in a line as it is spoken: "unsoldered motor red and black",
  * "3 pin plug off the board", "hall gap 17 mm". One line may make several.
  */
+import { decimal } from '../../quantity/index.js';
 import type { Distance, EndHow } from './body.js';
 
 /** An end that the line opens. */
@@ -133,7 +134,7 @@ const DISTANCE =
 /** Distances measured before they are disturbed: "hall gap 17 mm". Each is set back within 5 %, at least 0.1 mm. */
 export function saidDistances(line: string): Distance[] {
   return [...line.matchAll(DISTANCE)].map(([, what, number, unit]) => {
-    const value = Number((number as string).replace(',', '.'));
+    const value = decimal(number as string);
     const least = unit === 'cm' ? BACK_LEAST_MM / 10 : BACK_LEAST_MM;
     return {
       what: bare(what as string),

@@ -1,5 +1,5 @@
 /** Lengths of time as people write them: "20 min", "1:30 h", "12h", "1 h 30", "45 s", "half an hour". */
-import { ownEntry } from '../../quantity/index.js';
+import { ownEntry, decimal } from '../../quantity/index.js';
 
 const WORDS: Readonly<Record<string, number>> = {
   'half an hour': 30,
@@ -33,12 +33,16 @@ export function minutesIn(text: string): number | null {
     return positive(inMinutes ? big + small / 60 : 60 * big + small + smallest / 60);
   }
   const seconds = ONLY_SECONDS.exec(plain);
-  if (seconds) return positive(decimal(seconds[1]) / 60);
+  if (seconds) return positive(decimal(seconds[1] as string) / 60);
   const parts = PARTS.exec(plain);
   if (!parts || parts.slice(1).every((one) => one === undefined)) return null;
-  const [days, hours, minutes, rest] = parts.slice(1).map(decimal) as [number, number, number, number];
+  const [days, hours, minutes, rest] = parts.slice(1).map((one) => (one === undefined ? 0 : decimal(one))) as [
+    number,
+    number,
+    number,
+    number,
+  ];
   return positive(1440 * days + 60 * hours + minutes + rest / 60);
 }
 
-const decimal = (text: string | undefined): number => Number((text ?? '0').replace(',', '.'));
 const positive = (minutes: number): number | null => (minutes > 0 && Number.isFinite(minutes) ? minutes : null);

@@ -22,6 +22,5 @@ export const liveAt = ({ level, riskMin, cautions }: Reach) => ({
   cautions: [...cautions],
 });
 
-
 /** What can be seen with the lid on. */
 export const OUTSIDE: Pick<PathTest, 'outside' | 'power'> = { outside: true, power: 'running' };

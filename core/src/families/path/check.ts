@@ -4,141 +4,139 @@ import { CoreError } from '../../errors.js';
 import type { Family } from '../schema.js';
 import type { Caution } from '../shared/cautions.js';
 import { BANS } from '../shared/bans.js';
-import type { DrivePath } from './schema.js';
+import type { DrivePath, PathTest } from './schema.js';
+
+/** How a path is found at fault, and what it may name. */
+interface Checking {
+  readonly family: Family;
+  readonly path: DrivePath;
+  fail(where: string, id: string): never;
+  /** No id twice. */
+  differ(where: string, ids: readonly string[]): void;
+  /** No id that is not known. */
+  must(where: string, ids: readonly string[], known: readonly string[]): void;
+}
+
+const BAN_IDS = BANS.map((one) => one.id);
+const idsOf = (things: readonly { readonly id: string }[]): string[] => things.map(({ id }) => id);
+const modesOf = (path: DrivePath): string[] =>
+  path.blocks.flatMap((block) => block.modes.map((mode) => `${block.id}.${mode.id}`));
 
 /** @throws CoreError UNKNOWN_ID naming the family, the place and the id. */
 export function checkPath(family: Family, path: DrivePath, cautions: readonly Caution[]): void {
   const fail = (where: string, id: string): never => {
     throw new CoreError('UNKNOWN_ID', `${family.id}, ${where}: ${id}`, { id });
   };
-  const differ = (where: string, ids: readonly string[]) => {
-    const twice = ids.find((id, i) => ids.indexOf(id) !== i);
-    if (twice !== undefined) fail(`${where} twice`, twice);
+  const check: Checking = {
+    family,
+    path,
+    fail,
+    differ(where, ids) {
+      const twice = ids.find((id, i) => ids.indexOf(id) !== i);
+      if (twice !== undefined) fail(`${where} twice`, twice);
+    },
+    must(where, ids, known) {
+      for (const id of ids) if (!known.includes(id)) fail(`${where} not known`, id);
+    },
   };
-  const must = (where: string, ids: readonly string[], known: readonly string[]) => {
-    for (const id of ids) if (!known.includes(id)) fail(`${where} not known`, id);
-  };
-  const signals = new Map(path.signals.map((signal) => [signal.id, signal]));
-  const blocks = new Map(path.blocks.map((block) => [block.id, block]));
-  const levels = path.levels.map((level) => level.id);
-  const modes = path.blocks.flatMap((block) => block.modes.map((mode) => `${block.id}.${mode.id}`));
-  differ(
-    'signal',
-    path.signals.map((signal) => signal.id),
-  );
-  differ(
-    'block',
-    path.blocks.map((block) => block.id),
-  );
-  differ('mode', modes);
-  differ(
-    'test',
-    path.tests.map((test) => test.id),
-  );
-  differ(
-    'repair',
-    path.repairs.map((repair) => repair.id),
-  );
-  for (const block of path.blocks)
-    must(`inputs of ${block.id}`, [...block.inputs, ...block.outputs], [...signals.keys()]);
-  for (const { id, healthy } of path.blocks)
+  check.differ('signal', idsOf(path.signals));
+  check.differ('block', idsOf(path.blocks));
+  check.differ('mode', modesOf(path));
+  check.differ('test', idsOf(path.tests));
+  check.differ('repair', idsOf(path.repairs));
+  checkBlocks(check);
+  checkContexts(check);
+  const lifted = new Set(path.tests.flatMap((test) => test.lifts));
+  for (const test of path.tests) {
+    checkTest(check, test, lifted, idsOf(cautions));
+    if (test.marks) checkMarks(check, test);
+    else checkAnswers(check, test);
+  }
+  checkRepairs(check);
+}
+
+function checkBlocks({ path, must, fail }: Checking): void {
+  for (const { id, inputs, outputs, healthy, modes } of path.blocks) {
+    must(`inputs of ${id}`, [...inputs, ...outputs], idsOf(path.signals));
     if (healthy.some((one) => Object.values(one.out).some((out) => typeof out !== 'string')))
       fail('a healthy part does one thing, not one of several', id);
-  for (const option of path.options)
-    must(
-      `option ${option.id}`,
-      option.choices.flatMap((choice) => choice.absent),
-      [...blocks.keys(), ...path.tests.map((test) => test.id)],
-    );
+    const bans = modes.flatMap((mode) => (mode.bans ? [mode.bans] : []));
+    must(`ban of ${id}`, bans, BAN_IDS);
+  }
+  for (const { id, choices } of path.options) {
+    const absent = choices.flatMap((choice) => choice.absent);
+    must(`option ${id}`, absent, [...idsOf(path.blocks), ...idsOf(path.tests)]);
+  }
+}
+
+/** A condition that a part answers to is one that some test asks for. */
+function checkContexts({ path, fail }: Checking): void {
+  const rows = path.blocks.flatMap((block) => [...block.healthy, ...block.modes.flatMap((mode) => mode.rows)]);
   for (const { id, values } of path.contexts)
     for (const value of values.slice(1)) {
-      const rows = path.blocks.flatMap((block) => [...block.healthy, ...block.modes.flatMap((mode) => mode.rows)]);
       const used = rows.some((row) => [row.when[`@${id}`] ?? []].flat().includes(value));
       if (used && !path.tests.some((test) => ownEntry(test.context, id) === value))
         fail('no test asks for the condition', `${id} ${value}`);
     }
-  const bans = BANS.map((one) => one.id);
-  for (const { id, modes: own } of path.blocks)
-    must(
-      `ban of ${id}`,
-      own.flatMap((mode) => (mode.bans ? [mode.bans] : [])),
-      bans,
-    );
-  const lifted = new Set(path.tests.flatMap((test) => test.lifts));
-  for (const test of path.tests) {
-    must(
-      `ban of ${test.id}`,
-      [...test.lifts, ...test.outcomes.flatMap((one) => (one.raises ? [one.raises] : []))],
-      bans,
-    );
-    for (const { raises } of test.outcomes)
-      if (raises && raises !== 'cell' && !lifted.has(raises)) fail('nothing lifts the ban', raises);
-    if ([test.signal !== null, test.block !== null, test.marks].filter(Boolean).length !== 1)
-      fail('test reads not exactly one thing', test.id);
-    differ(
-      `answer of ${test.id}`,
-      test.outcomes.map((outcome) => outcome.id),
-    );
-    must(
-      `test before ${test.id}`,
-      test.after,
-      path.tests.map((one) => one.id),
-    );
-    must(`level of ${test.id}`, [test.level], levels);
-    must(
-      `open end of ${test.id}`,
-      test.opens,
-      family.openEnds.map((end) => end.id),
-    );
-    must(
-      `caution of ${test.id}`,
-      test.cautions,
-      cautions.map((caution) => caution.id),
-    );
-    for (const [key, value] of Object.entries(test.context))
-      must(`context of ${test.id}`, [value], path.contexts.find((context) => context.id === key)?.values ?? []);
-    if (test.marks) {
-      if (!test.outcomes.some((one) => one.mark === null)) fail('no answer for no mark at all', test.id);
-      continue;
-    }
-    const known = test.signal
-      ? [...(signals.get(test.signal)?.states ?? fail('signal not known', test.signal)), 'hunting']
-      : [
-          'healthy',
-          ...(blocks.get(test.block ?? '')?.modes.map((mode) => mode.id) ?? fail('block not known', test.block ?? '')),
-        ];
-    must(
-      `answers of ${test.id}`,
-      test.outcomes.flatMap((outcome) => [...outcome.states, ...outcome.modes]),
-      known,
-    );
-    const answered = test.outcomes.flatMap((outcome) => [...outcome.states, ...outcome.modes]);
-    differ(`answer of ${test.id}`, answered);
-    const { row } = test;
-    if (row)
-      must(
-        `row of ${test.id}`,
-        [row.right, ...[row.low, row.open, row.apart].flatMap((one) => (one ? [one.answer] : []))],
-        test.outcomes.map((outcome) => outcome.id),
-      );
-    if (test.block) must(`no answer of ${test.id} for`, known, answered);
+}
+
+function checkTest(
+  { family, path, must, differ, fail }: Checking,
+  test: PathTest,
+  lifted: ReadonlySet<string>,
+  cautions: readonly string[],
+): void {
+  const raised = test.outcomes.flatMap((one) => (one.raises ? [one.raises] : []));
+  must(`ban of ${test.id}`, [...test.lifts, ...raised], BAN_IDS);
+  for (const ban of raised) if (ban !== 'cell' && !lifted.has(ban)) fail('nothing lifts the ban', ban);
+  if ([test.signal !== null, test.block !== null, test.marks].filter(Boolean).length !== 1)
+    fail('test reads not exactly one thing', test.id);
+  differ(`answer of ${test.id}`, idsOf(test.outcomes));
+  must(`test before ${test.id}`, test.after, idsOf(path.tests));
+  must(`level of ${test.id}`, [test.level], idsOf(path.levels));
+  must(`open end of ${test.id}`, test.opens, idsOf(family.openEnds));
+  must(`caution of ${test.id}`, test.cautions, cautions);
+  for (const [key, value] of Object.entries(test.context))
+    must(`context of ${test.id}`, [value], path.contexts.find((context) => context.id === key)?.values ?? []);
+}
+
+function checkMarks({ fail }: Checking, test: PathTest): void {
+  if (!test.outcomes.some((one) => one.mark === null)) fail('no answer for no mark at all', test.id);
+}
+
+/** Each state or fault is the answer of exactly one outcome. */
+function checkAnswers({ path, must, differ, fail }: Checking, test: PathTest): void {
+  const known = knownAnswers(path, test) ?? fail('not known', test.signal ?? test.block ?? '');
+  const answered = test.outcomes.flatMap((outcome) => [...outcome.states, ...outcome.modes]);
+  must(`answers of ${test.id}`, answered, known);
+  differ(`answer of ${test.id}`, answered);
+  const { row } = test;
+  if (row) {
+    const answers = [row.low, row.open, row.apart].flatMap((one) => (one ? [one.answer] : []));
+    must(`row of ${test.id}`, [row.right, ...answers], idsOf(test.outcomes));
   }
-  must(
-    'cause or victim',
-    path.causes.flatMap(({ cause, victim }) => [cause, victim]),
-    modes,
-  );
-  for (const repair of path.repairs) {
-    must(`level of ${repair.id}`, [repair.level], levels);
-    must(
-      `cures of ${repair.id}`,
-      repair.cures.filter((ref) => !ref.endsWith('.*')),
-      modes,
-    );
-    must(
-      `cures of ${repair.id}`,
-      repair.cures.filter((ref) => ref.endsWith('.*')).map((ref) => ref.slice(0, -2)),
-      [...blocks.keys()],
-    );
+  if (test.block) must(`no answer of ${test.id} for`, known, answered);
+}
+
+/** States of the signal that a test reads, or faults of the part it looks at; null when there is no such thing. */
+function knownAnswers(path: DrivePath, test: PathTest): string[] | null {
+  if (test.signal) {
+    const signal = path.signals.find((one) => one.id === test.signal);
+    return signal ? [...signal.states, 'hunting'] : null;
+  }
+  const block = path.blocks.find((one) => one.id === test.block);
+  return block ? ['healthy', ...idsOf(block.modes)] : null;
+}
+
+function checkRepairs({ path, must }: Checking): void {
+  const modes = modesOf(path);
+  const linked = path.causes.flatMap(({ cause, victim }) => [cause, victim]);
+  must('cause or victim', linked, modes);
+  for (const { id, level, cures } of path.repairs) {
+    const whole = cures.filter((ref) => ref.endsWith('.*')).map((ref) => ref.slice(0, -2));
+    const single = cures.filter((ref) => !ref.endsWith('.*'));
+    must(`level of ${id}`, [level], idsOf(path.levels));
+    must(`cures of ${id}`, single, modes);
+    must(`cures of ${id}`, whole, idsOf(path.blocks));
   }
 }

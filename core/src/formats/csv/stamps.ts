@@ -1,4 +1,5 @@
 /** Stamps of date or clock in a text column, as seconds. */
+import { decimal } from '../../quantity/index.js';
 
 const CLOCK = /(?:(\d{1,2}):)?(\d{1,2}):(\d{2})([.,]\d+)?\s*(am|pm)?/i;
 const DATE = /(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/;
@@ -21,7 +22,7 @@ export function stampSeconds(cell: string): number | null {
   const hour = (Number(hours ?? 0) % (half ? 12 : 100)) + (half?.toLowerCase() === 'pm' ? 12 : 0);
   const date = DATE.exec(text);
   const day = date ? Date.UTC(Number(date[1]), Number(date[2]) - 1, Number(date[3])) / 1000 : 0;
-  return day + 3600 * hour + 60 * Number(minutes) + Number(seconds) + Number(part?.replace(',', '.') ?? 0);
+  return day + 3600 * hour + 60 * Number(minutes) + Number(seconds) + (part === undefined ? 0 : decimal(part));
 }
 
 /** A column of stamps as seconds from its first, midnight passed over; null when not all of it are stamps. */

@@ -3,6 +3,7 @@
  * and unit rows, comment lines. Guesses are part of the result, so that they can be shown.
  */
 
+import { decimal } from '../../quantity/index.js';
 import { stampColumn, stampSeconds } from './stamps.js';
 
 /** A table of finite numbers, all rows of one width. */
@@ -143,7 +144,7 @@ function fillMixed(rows: readonly Row[], dialect: MixedDialect): NumberTable | T
     if (isText && !seconds) return texts.push({ name: names[c] as string, cells: words });
     if (seconds) stamps = columns.length;
     columnNames.push(names[c] as string);
-    return columns.push(seconds ?? Float64Array.from(words, (word) => Number(word.replace(',', '.'))));
+    return columns.push(seconds ?? Float64Array.from(words, (word) => decimal(word)));
   });
   const { separator, decimalComma } = dialect;
   const lineOf = Uint32Array.from(body, (row) => row.line);
@@ -204,7 +205,7 @@ function preferDecimalComma(rows: readonly Row[], dialect: Dialect): Dialect {
   if (dialect.separator !== ',' || dialect.width !== 2) return dialect;
   const numeric = rows.filter((row) => /^-?\d+,\d+$/.test(row.text));
   if (numeric.length < rows.length - 2 || numeric.length < 3) return dialect;
-  const values = numeric.slice(0, 2000).map((row) => Number(row.text.replace(',', '.')));
+  const values = numeric.slice(0, 2000).map((row) => decimal(row.text));
   const rising = values.every((value, i) => i === 0 || value > (values[i - 1] as number));
   return rising && looksDecimal(numeric) ? { separator: ' ', decimalComma: true, width: 1 } : dialect;
 }
@@ -240,9 +241,7 @@ const LARGEST = 1e100;
 
 function isNumbers(cells: readonly string[], dialect: Dialect): boolean {
   const pattern = dialect.decimalComma ? COMMA : POINT;
-  return (
-    cells.length > 0 && cells.every((cell) => pattern.test(cell) && Math.abs(Number(cell.replace(',', '.'))) < LARGEST)
-  );
+  return cells.length > 0 && cells.every((cell) => pattern.test(cell) && Math.abs(decimal(cell)) < LARGEST);
 }
 
 function fill(rows: readonly Row[], header: readonly string[][], dialect: Dialect): NumberTable | TableRefusal {
@@ -256,7 +255,7 @@ function fill(rows: readonly Row[], header: readonly string[][], dialect: Dialec
       return refuse('TEXT_IN_NUMBERS', row.line);
     }
     for (let c = 0; c < dialect.width; c++) {
-      (columns[c] as Float64Array)[i] = Number((cells[c] as string).replace(',', '.'));
+      (columns[c] as Float64Array)[i] = decimal(cells[c] as string);
     }
     lineOf[i] = row.line;
   }

@@ -31,102 +31,131 @@ const SETTLE_S = 0.2;
 /** The ends of a mean over whole turns are each taken over this long, seconds. */
 const END_S = 0.1;
 
-/** A ring of `capacity` baseband samples at `rate` (Hz); its `push` takes blocks as the filters give them. */
-export function phaseHistory(rate: number, halfBandHz: number, capacity: number): PhaseHistory {
-  const phase = new Float64Array(capacity);
-  const amplitude = new Float32Array(capacity);
-  let count = 0;
-  let unwrapped = 0;
-  let before = 0;
-  const settle = Math.ceil(SETTLE_S * rate);
-  const available = () => Math.max(0, Math.min(count - settle, capacity));
-  const at = (back: number) => (count - 1 - back + capacity) % capacity;
-  const push: ComplexPush = (re, im, size) => {
+/** The ring itself: phase unwrapped and amplitude of the newest samples, and sums over them. */
+class PhaseRing {
+  private readonly phase: Float64Array;
+  private readonly amplitude: Float32Array;
+  private readonly settle: number;
+  private count = 0;
+  private unwrapped = 0;
+  private before = 0;
+
+  constructor(
+    private readonly rate: number,
+    private readonly capacity: number,
+  ) {
+    this.phase = new Float64Array(capacity);
+    this.amplitude = new Float32Array(capacity);
+    this.settle = Math.ceil(SETTLE_S * rate);
+  }
+
+  /** How many samples may be used. */
+  get available(): number {
+    return Math.max(0, Math.min(this.count - this.settle, this.capacity));
+  }
+
+  private at(back: number): number {
+    return (this.count - 1 - back + this.capacity) % this.capacity;
+  }
+
+  push(re: ArrayLike<number>, im: ArrayLike<number>, size: number): void {
     for (let n = 0; n < size; n++) {
       const x = re[n] as number;
       const y = im[n] as number;
       const angle = Math.atan2(y, x);
-      unwrapped += wrap(angle - before);
-      before = angle;
-      phase[count % capacity] = unwrapped;
-      amplitude[count % capacity] = 2 * Math.sqrt(x * x + y * y);
-      count++;
+      this.unwrapped += wrap(angle - this.before);
+      this.before = angle;
+      this.phase[this.count % this.capacity] = this.unwrapped;
+      this.amplitude[this.count % this.capacity] = 2 * Math.sqrt(x * x + y * y);
+      this.count++;
     }
-  };
-  const slope = (overS: number): Slope | null => {
-    const size = Math.min(available(), Math.round(overS * rate));
-    if (size < 8 || size < 0.5 * overS * rate) return null;
-    return fit(size, 0);
-  };
+  }
+
   /** Least squares over `size` samples that end `back` samples ago. */
-  const fit = (size: number, back: number): Slope => {
+  fit(size: number, back: number): Slope {
     const middle = (size - 1) / 2;
-    const origin = phase[at(back)] as number;
+    const origin = this.phase[this.at(back)] as number;
     let sum = 0;
     let moment = 0;
     let square = 0;
     let level = 0;
     for (let i = 0; i < size; i++) {
-      const y = (phase[at(back + i)] as number) - origin;
+      const y = (this.phase[this.at(back + i)] as number) - origin;
       const x = middle - i;
       sum += y;
       moment += x * y;
       square += y * y;
-      level += amplitude[at(back + i)] as number;
+      level += this.amplitude[this.at(back + i)] as number;
     }
     const spread = (size * (size * size - 1)) / 12;
     const perSample = moment / spread;
     const left = Math.max(0, square - (sum * sum) / size - perSample * moment);
-    return { hz: (perSample * rate) / (2 * Math.PI), level: level / size, residualRad: Math.sqrt(left / size) };
-  };
-  const endToEnd = (overS: number): number | null => {
-    const size = Math.round(overS * rate);
-    const end = Math.max(2, Math.min(Math.round(END_S * rate), Math.floor(size / 4)));
-    if (available() < size + end) return null;
-    let turned = 0;
-    for (let i = 0; i < end; i++) turned += (phase[at(i)] as number) - (phase[at(i + size)] as number);
-    return ((turned / end) * rate) / (2 * Math.PI * size);
-  };
-  const swing = (overS: number, eachS: number): number => {
-    const each = Math.max(8, Math.round(eachS * rate));
-    const total = Math.min(available(), Math.round(overS * rate));
-    let low = Infinity;
-    let high = -Infinity;
-    for (let back = 0; back + each <= total; back += each) {
-      const { hz } = fit(each, back);
-      low = Math.min(low, hz);
-      high = Math.max(high, hz);
-    }
-    return high > low ? (high - low) / 2 : 0;
-  };
-  const levels = () => {
-    const size = available();
-    const stride = Math.max(1, Math.floor(size / 500));
+    return { hz: (perSample * this.rate) / (2 * Math.PI), level: level / size, residualRad: Math.sqrt(left / size) };
+  }
+
+  /** Radians turned over `size` samples, a mean over the last `ends` of them. */
+  turned(size: number, ends: number): number {
+    let sum = 0;
+    for (let i = 0; i < ends; i++)
+      sum += (this.phase[this.at(i)] as number) - (this.phase[this.at(i + size)] as number);
+    return sum / ends;
+  }
+
+  /** Some 500 amplitudes, spread over all that may be used. */
+  levels(): number[] {
+    const stride = Math.max(1, Math.floor(this.available / 500));
     const out: number[] = [];
-    for (let i = 0; i < size; i += stride) out.push(amplitude[at(i)] as number);
+    for (let i = 0; i < this.available; i += stride) out.push(this.amplitude[this.at(i)] as number);
     return out;
-  };
+  }
+
+  /** The newest `size` samples, oldest first. */
+  newest(size: number): { amplitude: Float32Array; phase: Float64Array } {
+    const out = { amplitude: new Float32Array(size), phase: new Float64Array(size) };
+    for (let i = 0; i < size; i++) {
+      out.amplitude[size - 1 - i] = this.amplitude[this.at(i)] as number;
+      out.phase[size - 1 - i] = wrap(this.phase[this.at(i)] as number);
+    }
+    return out;
+  }
+}
+
+/** A ring of `capacity` baseband samples at `rate` (Hz); its `push` takes blocks as the filters give them. */
+export function phaseHistory(rate: number, halfBandHz: number, capacity: number): PhaseHistory {
+  const ring = new PhaseRing(rate, capacity);
   return {
-    push,
-    heardS: () => available() / rate,
-    usualLevel: () => median(levels()),
-    slope,
-    endToEnd,
-    swing,
+    push: (re, im, size) => ring.push(re, im, size),
+    heardS: () => ring.available / rate,
+    usualLevel: () => median(ring.levels()),
+    slope(overS) {
+      const size = Math.min(ring.available, Math.round(overS * rate));
+      return size < 8 || size < 0.5 * overS * rate ? null : ring.fit(size, 0);
+    },
+    endToEnd(overS) {
+      const size = Math.round(overS * rate);
+      const ends = Math.max(2, Math.min(Math.round(END_S * rate), Math.floor(size / 4)));
+      return ring.available < size + ends ? null : (ring.turned(size, ends) * rate) / (2 * Math.PI * size);
+    },
+    swing(overS, eachS) {
+      const each = Math.max(8, Math.round(eachS * rate));
+      const total = Math.min(ring.available, Math.round(overS * rate));
+      let low = Infinity;
+      let high = -Infinity;
+      for (let back = 0; back + each <= total; back += each) {
+        const { hz } = ring.fit(each, back);
+        low = Math.min(low, hz);
+        high = Math.max(high, hz);
+      }
+      return high > low ? (high - low) / 2 : 0;
+    },
     snrDb() {
-      const all = levels();
+      const all = ring.levels();
       const usual = median(all);
       const off = median(all.map((value) => Math.abs(value - usual))) * 1.4826;
       return off > 0 ? 20 * Math.log10(usual / off) : 120;
     },
     band(centreHz, mostS) {
-      const size = Math.min(available(), Math.round(mostS * rate));
-      const band = { amplitude: new Float32Array(size), phase: new Float64Array(size) };
-      for (let i = 0; i < size; i++) {
-        band.amplitude[size - 1 - i] = amplitude[at(i)] as number;
-        band.phase[size - 1 - i] = wrap(phase[at(i)] as number);
-      }
-      return { rate, centreHz, halfBandHz, ...band };
+      return { rate, centreHz, halfBandHz, ...ring.newest(Math.min(ring.available, Math.round(mostS * rate))) };
     },
   };
 }

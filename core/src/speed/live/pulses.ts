@@ -47,7 +47,7 @@ export function livePulses(wish: LivePulsesWish): LivePulses {
   let heard = 0;
   let due = hop;
   let peak = 0;
-  let captured: ReturnType<typeof signalNow> | null = null;
+  let captured: ReturnType<typeof signalOf> | null = null;
   const reading = (): LivePulsesReading => {
     const level = { peak, clipped: peak >= 0.985 };
     peak = 0;
@@ -67,11 +67,9 @@ export function livePulses(wish: LivePulsesWish): LivePulses {
     if (finder) return finder.push(samples);
     learn.push(...samples);
     if (learn.length < LEARN_S * wish.sampleRate) return;
-    const swing = { low: quantile(learn, 0.002), high: quantile(learn, 0.998) };
+    finder = finderFor(learn);
     learn.length = 0;
-    if (swing.high - swing.low < LEAST_SWING) return;
-    finder = edgeFinder(swing, 1);
-    learnt = heard;
+    if (finder) learnt = heard;
   };
   return {
     push(samples) {
@@ -88,28 +86,34 @@ export function livePulses(wish: LivePulsesWish): LivePulses {
       return out;
     },
     capture(answer) {
-      if (answer === undefined || captured === null) captured = signalNow();
+      if (answer === undefined || captured === null) captured = signalOf(finder, wish);
       const { channel: _channel, axisUnit: _axisUnit, ...asked } = answer ?? {};
       return pulsesOf(captured, { perTurn: wish.perTurn, nominalRpm: wish.nominalRpm, ...asked });
     },
   };
+}
 
-  function signalNow() {
-    const times = Float64Array.from(finder?.edges ?? [], (n) => n / wish.sampleRate);
-    return {
-      kind: 'signal',
-      name: '',
-      timeS: times,
-      levels: finder ? Float64Array.from(finder.levels) : null,
-      senses: null,
-      from: 'live',
-      sampleHz: wish.sampleRate,
-      tickS: 0,
-      edge: 'rising',
-      dutyPercent: null,
-      notes: [],
-    } as const;
-  }
+/** Learns the levels; null while nothing swings. */
+function finderFor(learnt: readonly number[]): ReturnType<typeof edgeFinder> | null {
+  const swing = { low: quantile(learnt, 0.002), high: quantile(learnt, 0.998) };
+  return swing.high - swing.low < LEAST_SWING ? null : edgeFinder(swing, 1);
+}
+
+/** What was heard as a signal that {@link pulsesOf} measures. */
+function signalOf(finder: ReturnType<typeof edgeFinder> | null, { sampleRate }: LivePulsesWish) {
+  return {
+    kind: 'signal',
+    name: '',
+    timeS: Float64Array.from(finder?.edges ?? [], (n) => n / sampleRate),
+    levels: finder ? Float64Array.from(finder.levels) : null,
+    senses: null,
+    from: 'live',
+    sampleHz: sampleRate,
+    tickS: 0,
+    edge: 'rising',
+    dutyPercent: null,
+    notes: [],
+  } as const;
 }
 
 /** Mean over the last two turns (at least four pulses); null when they stopped or there are too few. */

@@ -1,5 +1,5 @@
 /** What the head of a capture says of its time base: names with their values, in whatever order. */
-import { ownEntry } from '../../quantity/index.js';
+import { ownEntry, decimal } from '../../quantity/index.js';
 
 const INTERVAL =
   /sampl\w*[ _-]*(interval|period|time|spacing)|(time|x|horizontal)?[ _-]*increment|delta[ _]?[xt]|Δ ?t|\bdt\b|\bx?inc\b|time (per|\/) (sample|point)/i;
@@ -24,7 +24,7 @@ export function sampleIntervalOf(preamble: readonly (readonly string[])[]): numb
     const name = INTERVAL.exec(line) ?? RATE.exec(line);
     if (!name) continue;
     const value = NUMBER.exec(line.slice(name.index + name[0].length));
-    const number = Number(value?.[1]?.replace(',', '.'));
+    const number = decimal(value?.[1] ?? '');
     if (!value || !Number.isFinite(number) || number <= 0) continue;
     const named = /\(\s*([numkKMGµμ]?)\s*(s|Hz|Sa\/s|S\/s)\s*\)/.exec(line);
     const scaled = number * (ownEntry(PREFIX, value[2] || named?.[1] || '') ?? 1);

@@ -1,4 +1,5 @@
 /** What a unit is and what its owner says: used when it is taken in and when that is corrected. */
+import { decimal } from '@amber-gauge/core/quantity';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { jobFieldsSchema, type JobFields } from '@amber-gauge/contract';
 import { toleranceOfUse, toleranceWords } from '@amber-gauge/core/bench';
@@ -164,9 +165,7 @@ function Rated({ control }: { readonly control: Control<JobFields> }) {
           <Field
             label="Rated volts (mains or pack)"
             value={field.value ?? ''}
-            onChange={(event) =>
-              field.onChange(event.target.value === '' ? null : Number(event.target.value.replace(',', '.')))
-            }
+            onChange={(event) => field.onChange(event.target.value === '' ? null : decimal(event.target.value))}
             onBlur={field.onBlur}
             error={fieldState.invalid}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}

@@ -1,13 +1,12 @@
 /** The sound card's clock against a known frequency: from a recording to correction and limit. */
 import type { Settings } from '@amber-gauge/contract';
-import { fixed, signed } from '@amber-gauge/core/quantity';
+import { fixed, signed, numberIn } from '@amber-gauge/core/quantity';
 import { calibrateClock, type ClockCalibration as Found, type SpeedRun } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
 import { decodeElse, inWorker, reporting, STOPPED } from '../../workers/speedClient.js';
 import { FileDrop } from '../measuring/ways/FileDrop.js';
-import { numberOf } from '../measuring/ways/way.js';
 import { useSettingsChange } from './useSettingsChange.js';
 
 interface Answer extends Found {
@@ -19,7 +18,7 @@ export function ClockCalibration({ settings }: { readonly settings: Settings }) 
   const [hz, setHz] = useState('1000');
   const [limit, setLimit] = useState('1');
   const [found, setFound] = useState<Answer | null>(null);
-  const [referenceHz, limitPpm] = [numberOf(hz) ?? 0, numberOf(limit) ?? -1];
+  const [referenceHz, limitPpm] = [numberIn(hz) ?? 0, numberIn(limit) ?? -1];
   const ready = referenceHz >= 20 && referenceHz <= 20000 && limitPpm >= 0;
   const evaluate = (run: SpeedRun) => {
     // Only the noise counts here: the clock is what is being measured.

@@ -1,4 +1,5 @@
 /** One test tape or record. */
+import { decimal } from '@amber-gauge/core/quantity';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { sourceFieldsSchema, sourceSchema, type Source } from '@amber-gauge/contract';
 import Button from '@mui/material/Button';
@@ -28,7 +29,7 @@ export function SourceForm({ source, onDone }: { readonly source: Source | null;
     },
   });
   const wrong = Object.values(formState.errors)[0];
-  const number = (value: string) => (value === '' || value === null ? null : Number(String(value).replace(',', '.')));
+  const number = (value: string | number | null) => (value === '' || value === null ? null : decimal(String(value)));
   return (
     <form
       className={classes.grid}

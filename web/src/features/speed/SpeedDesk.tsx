@@ -1,4 +1,5 @@
 /** The speed desk: measure at once, without a job; file it to one after. */
+import type { Source, Run } from '@amber-gauge/contract';
 import { speedFromRun, toleranceOfUse, toleranceWords, jobTolerance } from '@amber-gauge/core/bench';
 import { familyOf, FAMILIES, type FamilySpeed } from '@amber-gauge/core/families';
 import { figureInUse, FLUTTER_STANDARDS, judge } from '@amber-gauge/core/speed';
@@ -25,7 +26,6 @@ const RunDetail = lazyPart(() => import('../measuring/parts/RunDetail.js').then(
 
 export function SpeedDesk() {
   const sources = useSources().data ?? [];
-  const standard = useSettings().data?.flutterStandard ?? FLUTTER_STANDARDS[0];
   const [familyId, setFamilyId] = useStored('desk-family', FAMILIES[0]?.id ?? '');
   const family = familyOf(familyId);
   const [speedId, setSpeedId] = useStored('desk-speed', family.usualSpeeds[0] ?? '');
@@ -46,9 +46,7 @@ export function SpeedDesk() {
   const way = ways.includes(wishedWay) ? wishedWay : (ways[0] as Way);
   const tolerance = toleranceOfUse(family);
   const limits = jobTolerance({ tolerance });
-  const sourceName = sources.find((one) => one.id === run?.sourceId)?.name ?? null;
-  const reading = run && speedFromRun(run.figures, speed, sourceName, run.id);
-  const trail = run?.figures.series ?? null;
+  const sourceName = nameOf(sources, run?.sourceId);
   const show = (id: string) => {
     const picked = runs.find((one) => one.id === id);
     if (picked) setWay(wayOf(picked.figures.detail));
@@ -56,22 +54,8 @@ export function SpeedDesk() {
   };
   return (
     <main className={classes.desk}>
-      {!live && reading && run && (
-        <>
-          <SpeedReadout
-            reading={reading}
-            verdict={judge(reading.errorPercent ?? 0, reading.expandedPercent, limits)}
-            limits={limits}
-            nominalRpm={speed.nominalRpm}
-            centre={speed.nominalRpm === null ? null : speed.label}
-            origin={toleranceWords({ tolerance })}
-            trail={trail}
-            wow={figureInUse(run.figures, standard)}
-          >
-            <FileRun run={run} speed={speed} reading={reading} familyId={familyId} onFiled={() => setChosen(null)} />
-          </SpeedReadout>
-          <Warnings figures={run.figures} />
-        </>
+      {!live && run && (
+        <Measured run={run} speed={speed} familyId={familyId} sources={sources} onFiled={() => setChosen(null)} />
       )}
       {!live && !run ? (
         <h1 className="prompt">Nothing measured today: choose a way and measure</h1>
@@ -135,5 +119,41 @@ export function SpeedDesk() {
         }}
       />
     </main>
+  );
+}
+
+const nameOf = (sources: readonly Source[], id: string | null | undefined): string | null =>
+  sources.find((one) => one.id === id)?.name ?? null;
+
+interface MeasuredProps {
+  readonly run: Run;
+  readonly speed: FamilySpeed;
+  readonly familyId: string;
+  readonly sources: readonly Source[];
+  readonly onFiled: () => void;
+}
+
+/** The figure of a run with its ribbon, what is to be minded about it, and the way to a job. */
+function Measured({ run, speed, familyId, sources, onFiled }: MeasuredProps) {
+  const standard = useSettings().data?.flutterStandard ?? FLUTTER_STANDARDS[0];
+  const tolerance = toleranceOfUse(familyOf(familyId));
+  const limits = jobTolerance({ tolerance });
+  const reading = speedFromRun(run.figures, speed, nameOf(sources, run.sourceId), run.id);
+  return (
+    <>
+      <SpeedReadout
+        reading={reading}
+        verdict={judge(reading.errorPercent ?? 0, reading.expandedPercent, limits)}
+        limits={limits}
+        nominalRpm={speed.nominalRpm}
+        centre={speed.nominalRpm === null ? null : speed.label}
+        origin={toleranceWords({ tolerance })}
+        trail={run.figures.series}
+        wow={figureInUse(run.figures, standard)}
+      >
+        <FileRun run={run} speed={speed} reading={reading} familyId={familyId} onFiled={onFiled} />
+      </SpeedReadout>
+      <Warnings figures={run.figures} />
+    </>
   );
 }

@@ -1,5 +1,5 @@
 /** Exact test tones as WAV files, to check the chain from player to meter end to end. */
-import { fixed } from '@amber-gauge/core/quantity';
+import { fixed, numberIn } from '@amber-gauge/core/quantity';
 import { TEST_TONES_HZ, type SynthTone } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -8,7 +8,6 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { download } from '../../shared/ui/download.js';
 import { inWorker } from '../../workers/speedClient.js';
-import { numberOf } from '../measuring/ways/way.js';
 import classes from '../measuring/Desk.module.css';
 
 const RATES = [44100, 48000, 96000, 192000] as const;
@@ -38,11 +37,11 @@ export function ToneMaker() {
     setBusy(true);
     const wish: SynthTone = {
       sampleRate: rate,
-      durationS: numberOf(seconds) ?? 0,
-      nominalHz: numberOf(hz) ?? 0,
-      errorPercent: numberOf(error) ?? 0,
-      amplitude: 10 ** ((numberOf(level) ?? 0) / 20),
-      lines: (numberOf(wow) ?? 0) > 0 ? [{ hz: numberOf(wowHz) ?? 0, peakPercent: numberOf(wow) ?? 0 }] : [],
+      durationS: numberIn(seconds) ?? 0,
+      nominalHz: numberIn(hz) ?? 0,
+      errorPercent: numberIn(error) ?? 0,
+      amplitude: 10 ** ((numberIn(level) ?? 0) / 20),
+      lines: (numberIn(wow) ?? 0) > 0 ? [{ hz: numberIn(wowHz) ?? 0, peakPercent: numberIn(wow) ?? 0 }] : [],
     };
     const made = await inWorker<Blob | null>(async (api) => api.make(wish, coding), null).answer;
     if (made) download(nameOf(values, rate), 'audio/wav', made);
@@ -56,7 +55,7 @@ export function ToneMaker() {
       slotProps={{ htmlInput: { inputMode: 'decimal' } }}
     />
   );
-  const played = (numberOf(hz) ?? 0) * (1 + (numberOf(error) ?? 0) / 100);
+  const played = (numberIn(hz) ?? 0) * (1 + (numberIn(error) ?? 0) / 100);
   return (
     <main className={classes.desk}>
       <h1 className="prompt">Make a test tone</h1>
@@ -116,13 +115,21 @@ export function ToneMaker() {
           {busy ? 'Making it' : 'Save as WAV'}
         </Button>
       </div>
+      <CheckTheChain />
+    </main>
+  );
+}
+
+function CheckTheChain() {
+  return (
+    <>
       <h2>To check the chain</h2>
       <ol className={classes.steps ?? ''}>
         <li>Drop the saved file on the speed desk as it is: error and wow must read what stands above.</li>
         <li>Play it into the line input and record it there: what the error differs by is the two clocks.</li>
         <li>Never over a wireless speaker or a phone call: they stretch time on their own.</li>
       </ol>
-    </main>
+    </>
   );
 }
 
@@ -131,7 +138,7 @@ type Values = Readonly<Record<'hz' | 'seconds' | 'error' | 'wowHz' | 'wow' | 'le
 /** What is wrong with the wish, in words; null when nothing is. */
 function problemOf(values: Values, rate: number): string | null {
   const [hz, seconds, error, wowHz, wow, level] = (['hz', 'seconds', 'error', 'wowHz', 'wow', 'level'] as const).map(
-    (name) => numberOf(values[name]),
+    (name) => numberIn(values[name]),
   );
   if (hz === null || hz === undefined || hz < 20 || hz > 0.4 * rate)
     return `The tone lies between 20 and ${0.4 * rate} Hz.`;

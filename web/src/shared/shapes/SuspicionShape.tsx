@@ -1,5 +1,5 @@
 /** Suspicion by shape and colour: not judged, suspect in four steps, found, cleared. */
-export type Suspicion = 'not-judged' | 'suspect-1' | 'suspect-2' | 'suspect-3' | 'suspect-4' | 'found' | 'cleared';
+import type { Suspicion } from '@amber-gauge/core/bench';
 
 /** The word that always goes with the shape. */
 export const SUSPICION_WORDS: Readonly<Record<Suspicion, string>> = {

@@ -14,7 +14,7 @@ import { useState } from 'react';
 import { ApiError, call } from '../../../shared/api/client.js';
 import { keys, queryClient } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
-import { endText, readEnd } from './bandEnd.js';
+import { endText, readEnd } from '@amber-gauge/core/bench';
 import type { Find } from './useFind.js';
 import classes from './Find.module.css';
 

@@ -13,7 +13,7 @@ import { FunctionGrid } from './FunctionGrid.js';
 import { NextTest } from './NextTest.js';
 import { OwnFinding } from './OwnFinding.js';
 import { PathList, type BlockView } from './PathList.js';
-import { foundBlocks, suspicionOf } from './suspicion.js';
+import { foundBlocks, suspicionOf } from '@amber-gauge/core/bench';
 import { percent, type Find } from './useFind.js';
 import classes from './Find.module.css';
 
@@ -29,7 +29,7 @@ interface Props {
 const LEAST_SHARE = 0.02;
 
 export function PathFind({ view, stage, speedId, find, onStage }: Props) {
-  const { path, evidence, answer, change } = find;
+  const { path, evidence, answer } = find;
   const [opened, setOpened] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [skipped, setSkipped] = useState<readonly string[]>([]);
@@ -92,38 +92,11 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
           onOpen={setOpened}
           inside={inside}
         />
-        {answer.healthy >= LEAST_SHARE && (
-          <p className={classes.beyond}>
-            nothing wrong in this path <span className="mono">{percent(answer.healthy)} %</span>
-          </p>
-        )}
-        {answer.outside >= LEAST_SHARE && (
-          <p className={classes.beyond}>
-            something this path does not know <span className="mono">{percent(answer.outside)} %</span>
-          </p>
-        )}
+        <Beyond healthy={answer.healthy} outside={answer.outside} />
         <OwnFinding view={view} stage={stage} />
       </div>
       <div className={classes.find} ref={heading}>
-        <p className={classes.change} role="status">
-          {change ?? ''}
-        </p>
-        {evidence.problems.map((problem) => (
-          <p key={problem.key} className="danger" role="alert">
-            {problem.message}
-          </p>
-        ))}
-        {answer.unexplained.length > 0 && (
-          <p className={classes.odd}>
-            Take again, nothing likely explains it:{' '}
-            {answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}
-          </p>
-        )}
-        {answer.outside > 0.5 && (
-          <p className={classes.odd}>
-            What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you find.
-          </p>
-        )}
+        <Reports find={find} answer={answer} />
         <Bans bans={answer.advice.bans} live={isLive(view.state.power)} />
         {mendFirst && <Enough advice={answer.advice} onStage={onStage} />}
         {next ? (
@@ -152,6 +125,52 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
         <FitModel view={view} find={find} />
       </div>
     </div>
+  );
+}
+
+/** What is left beside the parts of the path: nothing wrong, or something that it does not know. */
+function Beyond({ healthy, outside }: { readonly healthy: number; readonly outside: number }) {
+  return (
+    <>
+      {healthy >= LEAST_SHARE && (
+        <p className={classes.beyond}>
+          nothing wrong in this path <span className="mono">{percent(healthy)} %</span>
+        </p>
+      )}
+      {outside >= LEAST_SHARE && (
+        <p className={classes.beyond}>
+          something this path does not know <span className="mono">{percent(outside)} %</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What the last line moved, what could not be read, and what does not fit. */
+function Reports({ find, answer }: { readonly find: Find; readonly answer: NonNullable<Find['answer']> }) {
+  const { evidence, change } = find;
+  return (
+    <>
+      <p className={classes.change} role="status">
+        {change ?? ''}
+      </p>
+      {evidence.problems.map((problem) => (
+        <p key={problem.key} className="danger" role="alert">
+          {problem.message}
+        </p>
+      ))}
+      {answer.unexplained.length > 0 && (
+        <p className={classes.odd}>
+          Take again, nothing likely explains it:{' '}
+          {answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}
+        </p>
+      )}
+      {answer.outside > 0.5 && (
+        <p className={classes.odd}>
+          What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you find.
+        </p>
+      )}
+    </>
   );
 }
 

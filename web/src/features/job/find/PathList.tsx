@@ -5,7 +5,8 @@
 import { type BetweenValue } from '@amber-gauge/core/bench';
 import { pathOrder, type DrivePath, type PathBlock } from '@amber-gauge/core/families';
 import { Fragment, useMemo, useState, type ReactNode } from 'react';
-import { SUSPICION_WORDS, SuspicionShape, type Suspicion } from '../../../shared/shapes/SuspicionShape.js';
+import type { Suspicion } from '@amber-gauge/core/bench';
+import { SUSPICION_WORDS, SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
 import { when } from '../../../shared/ui/when.js';
 import { RAIL_X, railsOf, type RowRails } from './rails.js';
 import { percent } from './useFind.js';

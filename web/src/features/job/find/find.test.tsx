@@ -5,13 +5,13 @@ import { describe, expect, it } from 'vitest';
 import { SuspicionShape } from '../../../shared/shapes/SuspicionShape.js';
 import { JOB, show } from '../../../test/scene.js';
 import { answered, bodies, findOf, path, stage } from './find.test-data.js';
-import { endText, readEnd } from './bandEnd.js';
+import { endText, readEnd } from '@amber-gauge/core/bench';
 import { FitModel, SheetDialog } from './FitModel.js';
 import { FunctionGrid, gridOf } from './FunctionGrid.js';
 import { PathFind } from './PathFind.js';
 import { PathList } from './PathList.js';
 import { RAIL_X, railsOf } from './rails.js';
-import { foundBlocks, suspicionOf } from './suspicion.js';
+import { foundBlocks, suspicionOf } from '@amber-gauge/core/bench';
 import { changeWords, percent } from './useFind.js';
 
 stage();

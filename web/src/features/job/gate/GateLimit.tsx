@@ -1,11 +1,10 @@
 /** Fuse, lamp in series or current limit, with the sum. */
 import { limitSum, LIMIT_KINDS, proposedLimit, type LimitKind } from '@amber-gauge/core/circuit';
 import type { GateAnswers } from '@amber-gauge/core/bench';
-import { fixed, withUnit } from '@amber-gauge/core/quantity';
+import { fixed, withUnit, numberIn } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
-import { numberIn } from '../numberIn.js';
 import classes from './Gate.module.css';
 
 interface Props {

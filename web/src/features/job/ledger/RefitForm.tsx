@@ -1,4 +1,5 @@
 /** One step going back: close, set back, renew, count, look flush; then it is back. */
+import { numberIn } from '@amber-gauge/core/quantity';
 import {
   fastenerWords,
   isRestored,
@@ -14,7 +15,6 @@ import ToggleButton from '@mui/material/ToggleButton';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
-import { numberIn } from '../numberIn.js';
 import type { JobView } from '../useJobView.js';
 import { StepDetails } from './StepDetails.js';
 import stages from '../stages/Stages.module.css';
@@ -93,31 +93,8 @@ export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
           </div>
         );
       })}
-      {step.owes.map((one) => (
-        <div key={one} className="row">
-          <span className={classes.big}>Renew the {one}</span>
-          <ToggleButton
-            value={one}
-            selected={renewed.includes(one)}
-            onChange={() =>
-              setRenewed(renewed.includes(one) ? renewed.filter((other) => other !== one) : [...renewed, one])
-            }
-          >
-            renewed
-          </ToggleButton>
-        </div>
-      ))}
-      {step.cover && (
-        <div className="row">
-          <span className={classes.big}>Flush all round, before any screw?</span>
-          <ToggleButton value="yes" selected={flush === true} onChange={() => setFlush(true)}>
-            flush
-          </ToggleButton>
-          <ToggleButton value="no" selected={flush === false} onChange={() => setFlush(false)}>
-            not flush
-          </ToggleButton>
-        </div>
-      )}
+      <Renewals owes={step.owes} renewed={renewed} onRenewed={setRenewed} />
+      {step.cover && <Flush flush={flush} onFlush={setFlush} />}
       {step.earth && <p className={classes.big}>Earth wire on its screw, star washer under it.</p>}
       {step.fasteners.map((one, i) => (
         <Count
@@ -134,6 +111,40 @@ export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
         </Button>
       </div>
     </section>
+  );
+}
+
+interface RenewalsProps {
+  readonly owes: readonly string[];
+  readonly renewed: readonly string[];
+  readonly onRenewed: (renewed: readonly string[]) => void;
+}
+
+/** What is not put back but renewed: paste, gaskets, ties. */
+function Renewals({ owes, renewed, onRenewed }: RenewalsProps) {
+  const toggled = (one: string) =>
+    renewed.includes(one) ? renewed.filter((other) => other !== one) : [...renewed, one];
+  return owes.map((one) => (
+    <div key={one} className="row">
+      <span className={classes.big}>Renew the {one}</span>
+      <ToggleButton value={one} selected={renewed.includes(one)} onChange={() => onRenewed(toggled(one))}>
+        renewed
+      </ToggleButton>
+    </div>
+  ));
+}
+
+function Flush({ flush, onFlush }: { readonly flush: boolean | null; readonly onFlush: (flush: boolean) => void }) {
+  return (
+    <div className="row">
+      <span className={classes.big}>Flush all round, before any screw?</span>
+      <ToggleButton value="yes" selected={flush === true} onChange={() => onFlush(true)}>
+        flush
+      </ToggleButton>
+      <ToggleButton value="no" selected={flush === false} onChange={() => onFlush(false)}>
+        not flush
+      </ToggleButton>
+    </div>
   );
 }
 

@@ -1,4 +1,5 @@
 /** What must be set back, marked, mirrored or renewed: the rest of a step. */
+import { numberIn } from '@amber-gauge/core/quantity';
 import {
   parseWires,
   stepsOff,
@@ -11,7 +12,6 @@ import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { numberIn } from '../numberIn.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Ledger.module.css';
 

@@ -46,21 +46,8 @@ export function useEntry(
   const sources = useSources().data ?? [];
   const { source } = useJobSource(job, sources);
   const goLive = useGoLive((one) => one.ask);
-  const family = pathOf(job);
-  const model = modelOf(job);
-  const sheet = useSheet(job.familyId, model, family !== null && model !== '')?.sheet ?? EMPTY_SHEET;
-  const path = useMemo(() => family && fitPath(family, { ...sheet, bands: {} }, new Map()), [family, sheet]);
   const open = useMemo(() => openEnds(state.ledger), [state.ledger]);
-  const known = useMemo(() => {
-    const used = [...new Set(state.readings.flatMap((one) => (one.place ? [one.place] : [])))];
-    return {
-      speedIds: job.speedIds,
-      places: knownPlaces(job, path, family, used),
-      path,
-      prompt,
-      open: open.map(({ end }) => end.what),
-    };
-  }, [job, path, family, state.readings, prompt, open]);
+  const known = useKnown(view, prompt, open);
   const entry = useMemo(() => parseEntry(text, known), [text, known]);
   const context: EntryContext = {
     familyId: job.familyId,
@@ -98,6 +85,24 @@ export function useEntry(
       text,
     ),
   };
+}
+
+/** What a line may name: speeds, places of the path as this model has it, what is open, and the prompt. */
+function useKnown({ job, state }: JobView, prompt: PromptAsked | null, open: ReturnType<typeof openEnds>) {
+  const family = pathOf(job);
+  const model = modelOf(job);
+  const sheet = useSheet(job.familyId, model, family !== null && model !== '')?.sheet ?? EMPTY_SHEET;
+  const path = useMemo(() => family && fitPath(family, { ...sheet, bands: {} }, new Map()), [family, sheet]);
+  return useMemo(() => {
+    const used = [...new Set(state.readings.flatMap((one) => (one.place ? [one.place] : [])))];
+    return {
+      speedIds: job.speedIds,
+      places: knownPlaces(job, path, family, used),
+      path,
+      prompt,
+      open: open.map(({ end }) => end.what),
+    };
+  }, [job, path, family, state.readings, prompt, open]);
 }
 
 /** Known places that fit what stands after @, or after "at". */

@@ -2,12 +2,11 @@
 import { minutesWords, storesOf, type StageId, type UnitStore } from '@amber-gauge/core/bench';
 import { dischargeOf, TOUCH_LIMITS_V } from '@amber-gauge/core/circuit';
 import { familyOf } from '@amber-gauge/core/families';
-import { fixed } from '@amber-gauge/core/quantity';
+import { fixed, numberIn } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { numberIn } from '../numberIn.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
 

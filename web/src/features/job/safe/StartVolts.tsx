@@ -1,12 +1,11 @@
 /** Starting volts of a motor brought up on a variable transformer, before and after service. */
 import type { StageId, StartLine } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
-import { fixed } from '@amber-gauge/core/quantity';
+import { fixed, numberIn } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { numberIn } from '../numberIn.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
 

@@ -16,15 +16,48 @@ interface Live {
   captures: number;
 }
 
+/** One capture less to wait for; an input that was closed meanwhile ends with its last. */
+function settle(current: Live | null, of: Live): void {
+  of.captures--;
+  if (current !== of) end(of);
+}
+
 /** Closes the input at once; the worker ends when its last capture is answered. */
 function end(live: Live): void {
   live.input.close();
   if (live.captures === 0) live.worker.terminate();
 }
 
-export function useLive(onReading: (reading: AnyReading) => void, onCapture: (capture: LiveCapture) => void) {
+/** Opens an input and sets a worker to it; what the worker says goes to `hear` with the one it came from. */
+async function listen(
+  device: string | null,
+  listening: ListeningAt,
+  hear: (from: Live, said: FromLive) => void,
+): Promise<Live> {
+  const input = await openInput(device);
+  const worker = new Worker(new URL('../../../workers/live.worker.ts', import.meta.url), { type: 'module' });
+  const mine: Live = { input, worker, captures: 0 };
+  worker.onmessage = ({ data }: MessageEvent<FromLive>) => hear(mine, data);
+  const message: ToLive = { kind: 'start', listening: listening(input.sampleRate), samples: input.samples };
+  worker.postMessage(message, [input.samples]);
+  return mine;
+}
+
+/** The inputs there are, and the one in use; their names are known once one was opened. */
+function useDevices() {
   const [devices, setDevices] = useState<readonly InputDevice[]>([]);
   const [deviceId, setDeviceId] = useState<string | null>(null);
+  useEffect(() => void inputDevices().then(setDevices), []);
+  const opened = useCallback(async (id: string | null) => {
+    setDeviceId(id);
+    setDevices(await inputDevices());
+  }, []);
+  return { devices, deviceId, setDeviceId, opened };
+}
+
+/** Listens to an input: readings and captures come to the two callbacks; a capture that must be asked about is `question`. */
+export function useLive(onReading: (reading: AnyReading) => void, onCapture: (capture: LiveCapture) => void) {
+  const { devices, deviceId, setDeviceId, opened } = useDevices();
   const [state, setState] = useState<'off' | 'starting' | 'on'>('off');
   const [problem, setProblem] = useState<string | null>(null);
   const [asked, setAsked] = useState<{ readonly question: AskedSpeed; readonly of: Live } | null>(null);
@@ -39,69 +72,45 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
     setState('off');
   }, []);
   useEffect(() => stop, [stop]);
-  useEffect(() => void inputDevices().then(setDevices), []);
+  const hear = useCallback((mine: Live, said: FromLive) => {
+    if (said.kind === 'reading') {
+      if (live.current === mine) heard.current.onReading(said.reading);
+      return;
+    }
+    heard.current.onCapture(said.capture);
+    // A question keeps what was heard until it is answered, whether or not the input still runs.
+    if (said.capture.kind === 'asked') setAsked({ question: said.capture.question, of: mine });
+    else settle(live.current, mine);
+  }, []);
   const start = useCallback(
     async (listening: ListeningAt, device: string | null = deviceId) => {
       stop();
       setState('starting');
       setProblem(null);
       try {
-        const input = await openInput(device);
-        const worker = new Worker(new URL('../../../workers/live.worker.ts', import.meta.url), { type: 'module' });
-        const mine: Live = { input, worker, captures: 0 };
+        const mine = await listen(device, listening, hear);
         live.current = mine;
-        worker.onmessage = (event: MessageEvent<FromLive>) => {
-          if (event.data.kind === 'reading') {
-            if (live.current === mine) heard.current.onReading(event.data.reading);
-            return;
-          }
-          const { capture } = event.data;
-          heard.current.onCapture(capture);
-          // A question keeps what was heard until it is answered, whether or not the input still runs.
-          if (capture.kind === 'asked') return setAsked({ question: capture.question, of: mine });
-          done(mine);
-        };
-        const message: ToLive = { kind: 'start', listening: listening(input.sampleRate), samples: input.samples };
-        worker.postMessage(message, [input.samples]);
-        setDeviceId(input.deviceId);
-        setDevices(await inputDevices());
+        await opened(mine.input.deviceId);
         setState('on');
       } catch (error) {
         stop();
         setProblem(error instanceof Error ? error.message : 'The input could not be opened.');
       }
     },
-    [deviceId, stop],
+    [deviceId, hear, opened, stop],
   );
   const capture = useCallback(() => {
     if (!live.current) return;
-    const message: ToLive = { kind: 'capture' };
     live.current.captures++;
-    live.current.worker.postMessage(message);
+    live.current.worker.postMessage({ kind: 'capture' } satisfies ToLive);
   }, []);
   /** Answers the open question; null leaves it. */
   const answer = (given: Answer | null) => {
     if (!asked) return;
     setAsked(null);
-    if (given === null) return done(asked.of);
-    const message: ToLive = { kind: 'capture', answer: given };
-    asked.of.worker.postMessage(message);
+    if (given === null) return settle(live.current, asked.of);
+    asked.of.worker.postMessage({ kind: 'capture', answer: given } satisfies ToLive);
   };
-  return {
-    devices,
-    deviceId,
-    setDeviceId,
-    state,
-    problem,
-    question: asked?.question ?? null,
-    answer,
-    start,
-    stop,
-    capture,
-  };
-
-  function done(of: Live): void {
-    of.captures--;
-    if (live.current !== of) end(of);
-  }
+  const question = asked?.question ?? null;
+  return { devices, deviceId, setDeviceId, state, problem, question, answer, start, stop, capture };
 }

@@ -1,16 +1,15 @@
 /** Droop under load: the speed about two marks of the series. */
 import type { RunFigures } from '@amber-gauge/contract';
-import { fixed } from '@amber-gauge/core/quantity';
+import { fixed, numberIn } from '@amber-gauge/core/quantity';
 import { droopBetween, MARK_S } from '@amber-gauge/core/speed';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
-import { numberOf } from '../ways/way.js';
 
 export function Droop({ series }: { readonly series: NonNullable<RunFigures['series']> }) {
   const endS = series.startS + series.stepS * (series.errorPercent.length - 1);
   const [free, setFree] = useState(String(Math.round(series.startS + 1)));
   const [loaded, setLoaded] = useState(String(Math.round(Math.max(series.startS, endS - 1))));
-  const marks = [numberOf(free), numberOf(loaded)] as const;
+  const marks = [numberIn(free), numberIn(loaded)] as const;
   const arrays = {
     ...series,
     errorPercent: Float32Array.from(series.errorPercent),

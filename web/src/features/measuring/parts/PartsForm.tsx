@@ -1,10 +1,9 @@
 /** Turning parts whose rates the person knows: each lets the wow be given to it. */
-import { fixed } from '@amber-gauge/core/quantity';
+import { fixed, numberIn } from '@amber-gauge/core/quantity';
 import type { TurningPart } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
-import { numberOf } from '../ways/way.js';
 import classes from './Speed.module.css';
 
 interface Props {
@@ -15,7 +14,7 @@ interface Props {
 export function PartsForm({ own, onOwn }: Props) {
   const [name, setName] = useState('');
   const [rpm, setRpm] = useState('');
-  const turns = numberOf(rpm);
+  const turns = numberIn(rpm);
   const add = () => {
     if (!name.trim() || turns === null || turns <= 0) return;
     onOwn([...own, { name: name.trim(), hz: turns / 60 }]);

@@ -1,4 +1,5 @@
 /** A phone's gyroscope log, flat on the platter. */
+import { numberIn } from '@amber-gauge/core/quantity';
 import { ROTATION_REFUSALS, type AxisUnit, type GyroColumns } from '@amber-gauge/core/speed';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
@@ -8,7 +9,7 @@ import { guessFor, type TableHead } from './columns.js';
 import { FileDrop } from './FileDrop.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
-import { numberOf, type WayProps } from './way.js';
+import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
 
 interface Waiting {
@@ -21,7 +22,7 @@ export function GyroWay({ speed, onMeasured, passing }: WayProps) {
   const [scale, setScale] = useState('3');
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const handing = useHanding(onMeasured);
-  const scaleLimitPercent = numberOf(scale);
+  const scaleLimitPercent = numberIn(scale);
   if (speed.nominalRpm === null) return <p>A gyroscope lies on a platter. Choose a record speed.</p>;
   const nominalRpm = speed.nominalRpm;
   return (

@@ -1,4 +1,5 @@
 /** Pulses of a shaft: a table of times, a scope capture, a recording, or live on the line input. */
+import { numberIn } from '@amber-gauge/core/quantity';
 import { guessFor, type TableHead } from './columns.js';
 import { MOST_PER_TURN, type Answer, type PulseColumns } from '@amber-gauge/core/speed';
 import { isTable } from './kinds.js';
@@ -12,7 +13,7 @@ import { FileDrop } from './FileDrop.js';
 import { LivePulses } from './LivePulses.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
-import { numberOf, type WayProps } from './way.js';
+import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
 
 interface Waiting {
@@ -27,8 +28,8 @@ export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
   const [rpm, setRpm] = useState(speed.nominalRpm === null ? '' : String(Number(speed.nominalRpm.toFixed(4))));
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const handing = useHanding(onMeasured);
-  const per = Math.round(numberOf(perTurn) ?? 0);
-  const nominalRpm = numberOf(rpm) ?? 0;
+  const per = Math.round(numberIn(perTurn) ?? 0);
+  const nominalRpm = numberIn(rpm) ?? 0;
   const tooMany = per > MOST_PER_TURN;
   const ready = per >= 1 && !tooMany && nominalRpm > 0;
   const wish = { perTurn: per, nominalRpm };

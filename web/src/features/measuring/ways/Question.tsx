@@ -1,9 +1,9 @@
 /** A figure that cannot be: what speaks against it, and the readings that would make sense, likeliest first. */
+import { numberIn } from '@amber-gauge/core/quantity';
 import type { Answer, AskedSpeed } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
-import { numberOf } from './way.js';
 import classes from '../parts/Speed.module.css';
 
 interface Props {
@@ -17,7 +17,7 @@ const isChoice = (answer: Answer): boolean => Object.keys(answer).length > 0;
 
 export function Question({ question, onAnswer, onCancel }: Props) {
   const [interval, setInterval] = useState('');
-  const intervalMs = numberOf(interval);
+  const intervalMs = numberIn(interval);
   const chosen = question.choices.filter(({ answer }) => isChoice(answer));
   return (
     <section role="alert" className={classes.asked} aria-label="Which reading is right?">

@@ -1,4 +1,5 @@
 /** The motor's own sound: blades, bars or pole pairs counted, the speed from their harmonics. */
+import { numberIn } from '@amber-gauge/core/quantity';
 import { SOUND_DEFAULTS, SOUND_LINES, type SoundLines } from '@amber-gauge/core/speed';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -10,7 +11,7 @@ import { decodeElse, inWorker, reporting, STOPPED } from '../../../workers/speed
 import { FileDrop } from './FileDrop.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
-import { numberOf, type WayProps } from './way.js';
+import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
 
 const COUNT_WORDS: Readonly<Record<SoundLines, string>> = {
@@ -29,8 +30,8 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
   const [nominal, setNominal] = useState('');
   const [reversing, setReversing] = useState(false);
   const handing = useHanding(onMeasured);
-  const counted = lines === 'once a turn' ? 1 : Math.round(numberOf(count) ?? 0);
-  const [minRpm, maxRpm] = [numberOf(low) ?? 0, numberOf(high) ?? 0];
+  const counted = lines === 'once a turn' ? 1 : Math.round(numberIn(count) ?? 0);
+  const [minRpm, maxRpm] = [numberIn(low) ?? 0, numberIn(high) ?? 0];
   const ready = counted >= 1 && minRpm > 0 && maxRpm > minRpm;
   const field = (label: string, value: string, set: (text: string) => void) => (
     <Field
@@ -78,7 +79,7 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
             count: counted,
             minRpm,
             maxRpm,
-            nominalRpm: numberOf(nominal),
+            nominalRpm: numberIn(nominal),
             reversing,
             clockLimitPercent: clockLimitPpm / 1e4,
           };

@@ -18,7 +18,7 @@ export function StopwatchWay({ speed, limits, onMeasured }: Pick<WayProps, 'spee
   const tap = useCallback((timeStampMs: number) => setTaps((old) => [...old, timeStampMs / 1000]), []);
   const captureKey = useCaptureKey(true, tap);
   const state = stopwatch(taps, turnsPerTap);
-  const half = (limits.upper - limits.lower) / 4;
+  const half = (limits.upperPercent - limits.lowerPercent) / 4;
   const more = tapsStillNeeded(state, half);
   const keep = () => {
     const run = runOfStopwatch(state, speed.nominalRpm);

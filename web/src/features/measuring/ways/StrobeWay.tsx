@@ -1,5 +1,5 @@
 /** A strobe count: lamp, ring, where one looks, which way it turns, how many bars; signed rightly. */
-import { fixed, signed } from '@amber-gauge/core/quantity';
+import { fixed, signed, numberIn } from '@amber-gauge/core/quantity';
 import {
   flashRate,
   otherStandstills,
@@ -20,7 +20,7 @@ import { useSettings } from '../../../shared/api/queries.js';
 import { StrobeCount } from './StrobeCount.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
-import { numberOf, withoutFile, type WayProps } from './way.js';
+import { withoutFile, type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
 
 const LAMPS: readonly (readonly [StrobeLamp, string])[] = [
@@ -65,38 +65,23 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
   const look: StrobeLook = {
     nominalRpm: speed.nominalRpm,
     mainsHz,
-    measuredMainsHz: numberOf(measuredMains),
+    measuredMainsHz: numberIn(measuredMains),
     lamp,
-    ringBars: Math.max(1, Math.round(numberOf(ring) ?? usual)),
+    ringBars: Math.max(1, Math.round(numberIn(ring) ?? usual)),
     direction,
     edge,
-    bars: numberOf(bars) ?? 0,
-    overS: numberOf(overS) ?? 0,
+    bars: numberIn(bars) ?? 0,
+    overS: numberIn(overS) ?? 0,
     clockwise: sense === 'clockwise',
     camera,
   };
   const counted = direction === 'still' || bars.trim() !== '';
   const reading = counted ? readStrobe(look) : null;
-  const wrong = wrongRingWords(look);
   const others = otherStandstills(look.ringBars, flashRate(lamp, mainsHz));
   const keep = () => {
     if (reading?.kind === 'measured')
       void handing.hand(withoutFile(runOfStrobe(reading), `${look.ringBars} bars, ${lightWords(look)}`));
   };
-  const select = <T extends string>(
-    label: string,
-    value: T,
-    set: (value: T) => void,
-    options: readonly (readonly [T, string])[],
-  ) => (
-    <Field select label={label} value={value} onChange={(event) => set(event.target.value as T)}>
-      {options.map(([id, words]) => (
-        <MenuItem key={id} value={id}>
-          {words}
-        </MenuItem>
-      ))}
-    </Field>
-  );
   return (
     <div className={classes.way}>
       <p>
@@ -123,7 +108,7 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
         </Button>
       </StrobeCount>
       <div className="row">
-        {select('Light', lamp, setLamp, LAMPS)}
+        <Choice label="Light" value={lamp} onValue={setLamp} options={LAMPS} />
         <Field
           label="Mains measured, Hz"
           placeholder={String(mainsHz)}
@@ -140,19 +125,54 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
           sx={{ width: 160 }}
         />
-        {select('The platter turns', sense, setSense, SENSES)}
-        {select('Seen', camera, setCamera, CAMERAS)}
+        <Choice label="The platter turns" value={sense} onValue={setSense} options={SENSES} />
+        <Choice label="Seen" value={camera} onValue={setCamera} options={CAMERAS} />
       </div>
+      <Remarks look={look} reading={reading} />
+      <p className="small quiet">
+        Strobe light makes turning fans and pulleys look still: keep fingers away. Flashing can trigger seizures.
+      </p>
+      <Unsaved handing={handing} />
+    </div>
+  );
+}
+
+/** Why it cannot be read, that the ring is not the usual one, what the reading rests on. */
+function Remarks({
+  look,
+  reading,
+}: {
+  readonly look: StrobeLook;
+  readonly reading: ReturnType<typeof readStrobe> | null;
+}) {
+  const wrong = wrongRingWords(look);
+  return (
+    <>
       {reading?.kind === 'unusable' && <p role="alert">{STROBE_REFUSALS[reading.reason]}</p>}
       {wrong && <p role="alert">{wrong}</p>}
       {reading?.kind === 'measured' &&
         reading.warnings
           .filter((code) => code !== 'WRONG_RING')
           .map((code) => <p key={code}>{STROBE_WARNINGS[code]}</p>)}
-      <p className="small quiet">
-        Strobe light makes turning fans and pulleys look still: keep fingers away. Flashing can trigger seizures.
-      </p>
-      <Unsaved handing={handing} />
-    </div>
+    </>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly onValue: (value: T) => void;
+  readonly options: readonly (readonly [T, string])[];
+}
+
+function Choice<T extends string>({ label, value, onValue, options }: ChoiceProps<T>) {
+  return (
+    <Field select label={label} value={value} onChange={(event) => onValue(event.target.value as T)}>
+      {options.map(([id, words]) => (
+        <MenuItem key={id} value={id}>
+          {words}
+        </MenuItem>
+      ))}
+    </Field>
   );
 }

@@ -70,12 +70,6 @@ export interface WayProps {
   readonly onLive: (live: boolean) => void;
 }
 
-/** A typed number with decimal comma or point; null when it is none. */
-export function numberOf(text: string): number | null {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) ? null : value;
-}
-
 /** The way that a stored run was measured in. */
 export function wayOf(detail: { readonly way: SpeedRun['detail']['way']; readonly live?: boolean | undefined }): Way {
   switch (detail.way) {

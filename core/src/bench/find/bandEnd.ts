@@ -1,16 +1,17 @@
 /** Ends of bands as they are typed: a number, nothing, or "0.85 x reservoir". */
-import type { DrivePath, ModelSheet } from '@amber-gauge/core/families';
-import { numberIn } from '../numberIn.js';
+import { numberIn } from '../../quantity/index.js';
+import type { DrivePath, ModelSheet } from '../../families/index.js';
 
 type End = ModelSheet['bands'][string][number]['from'];
 
+/** The end as one would type it; empty where the band is open. */
 export function endText(path: DrivePath, end: End): string {
   if (end === null) return '';
   if (typeof end === 'number') return String(end);
   return `${end.times} x ${path.signals.find((one) => one.id === end.of)?.name ?? end.of}`;
 }
 
-/** Undefined when it is none of these, or names nothing that is measured. */
+/** The end that was typed, null for an open one. Undefined when it is none of these, or names nothing that is measured. */
 export function readEnd(path: DrivePath, text: string): End | undefined {
   if (text.trim() === '') return null;
   const match = /^\s*([\d.,]+)\s*[x×*]\s*(.+?)\s*$/i.exec(text);

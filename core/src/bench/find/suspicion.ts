@@ -1,8 +1,10 @@
 /** How much suspicion is left on a block, as it is drawn. */
-import type { BenchEvent } from '@amber-gauge/core/bench';
-import type { DrivePath } from '@amber-gauge/core/families';
-import type { Suspicion } from '../../../shared/shapes/SuspicionShape.js';
-import type { SuspectView } from '@amber-gauge/core/bench';
+import type { DrivePath } from '../../families/index.js';
+import type { BenchEvent } from '../event.js';
+import type { SuspectView } from './answer.js';
+
+/** Not judged, suspect in four steps, found, cleared. */
+export type Suspicion = 'not-judged' | 'suspect-1' | 'suspect-2' | 'suspect-3' | 'suspect-4' | 'found' | 'cleared';
 
 /** Under this share, after evidence, a block is cleared. */
 const CLEARED = 0.01;
