@@ -47,6 +47,18 @@ describe('values', () => {
     expect(edge.weights.right).toBeGreaterThan(edge.weights.none as number);
   });
 
+  it('on the edge of two bands they are half and half, and wholly one of them from 5 % beyond it', () => {
+    // SMALL's reservoir is right from 6 V up and has nothing under it.
+    const right = (value: number) => {
+      const states = statesOfValue(volts, value, 'V');
+      return states.kind === 'states' ? (states.weights.right ?? 0) : Number.NaN;
+    };
+    expect(right(6)).toBeCloseTo(0.5, 6);
+    expect(right(6.15)).toBeCloseTo(0.5 + 0.5 * (0.15 / (0.05 * 6.15)), 3);
+    expect(right(6.4)).toBe(1);
+    expect(right(5.6)).toBe(0);
+  });
+
   it('that cannot be are refused with what to do', () => {
     expect(statesOfValue(volts, 2300, 'V')).toMatchObject({
       kind: 'absurd',

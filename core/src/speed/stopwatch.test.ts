@@ -41,3 +41,34 @@ describe('stopwatch', () => {
     expect(tapsStillNeeded(few, 50)).toBe(0);
   });
 });
+
+describe('figures of the stopwatch, worked by hand', () => {
+  it('nine taps of two turns each at 3.6 s are 33 1/3: 16 turns, U from the reaction alone', () => {
+    const state = stopwatch(
+      [0, 3.6, 7.2, 10.8, 14.4, 18, 21.6, 25.2, 28.8].map((t) => t + 7),
+      2,
+    );
+    if (state.kind !== 'measured') throw new Error('not measured');
+    expect(state.turns).toBe(16);
+    expect(state.rpm).toBeCloseTo(33.3333, 3);
+    // u of the slope: 0.15 s / sqrt(9 (81 - 1) / 12) = 0.01936 s of 3.6 s; twice that is 1.076 %.
+    expect(state.expandedPercent).toBeCloseTo(1.076, 3);
+  });
+
+  it('31 taps that stray by 0.15 s: U = 0.33 % (the documented figure)', () => {
+    // Alternating by ±0.145 s about the line is a scatter of 0.15 s with n - 2 in the divisor.
+    const stray = Array.from({ length: 31 }, (_, i) => 1.8 * i + (i % 2 === 0 ? 0.1455 : -0.1455));
+    const state = stopwatch(stray, 1);
+    if (state.kind !== 'measured') throw new Error('not measured');
+    expect(state.reactionS).toBeCloseTo(0.15, 2);
+    expect(state.expandedPercent).toBeCloseTo(0.335, 2);
+  });
+
+  it('nobody taps steadier than 0.02 s, and a tap before the first is no measurement', () => {
+    const state = stopwatch(taps(12, 1.8), 1);
+    expect(state).toMatchObject({ kind: 'measured', reactionS: 0.02 });
+    expect(stopwatch([5, 4], 1).kind).toBe('counting');
+    expect(() => stopwatch([0, 1], 0)).toThrow();
+    expect(() => tapsStillNeeded(state, 0)).toThrow();
+  });
+});

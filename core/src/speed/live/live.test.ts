@@ -34,6 +34,21 @@ const lastTone = (readings: readonly LiveReading[]) => {
   return last;
 };
 
+describe('the ± beside the live number, worked by hand', () => {
+  it('is what the phase strays over the stretch, at its two ends', () => {
+    // Flutter of p = 0.2 % at 30 Hz moves the phase by p/100 · 3150/30 = 0.21 rad, r = 0.1485 rad r.m.s.;
+    // U = 2 · 100 √2 r / (2 π · 3.6 s · 3150 Hz) = 0.00059 %, with nothing from clock and tape.
+    const samples = tone({ errorPercent: 0, snrDb: 90, lines: [{ hz: 30, peakPercent: 0.2 }] });
+    const bare = { referenceUncertaintyPercent: 0, clockLimitPercent: 0 };
+    const { mean } = lastTone(listen(samples, bare).readings);
+    expect(mean.overS).toBeCloseTo(3.6, 2);
+    expect(mean.expandedPercent / ((200 * Math.SQRT2 * 0.1485) / (2 * Math.PI * 3.6 * 3150))).toBeCloseTo(1, 1);
+    // A clock within ±0.1 % has u = 0.1/√3, a tape with U = 0.1 % u = 0.05 %: U = 2 √(0.0577² + 0.05²).
+    const known = { referenceUncertaintyPercent: 0.1, clockLimitPercent: 0.1 };
+    expect(lastTone(listen(samples, known).readings).mean.expandedPercent).toBeCloseTo(0.1528, 3);
+  });
+});
+
 describe('the live meter', () => {
   it('gives twenty readings a second, whatever the block', () => {
     for (const block of [128, 1024, 5000]) {

@@ -203,8 +203,6 @@ export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number,
       ring[slot] = sample;
       const value = sum / width;
       if (value > middle) above++;
-      if (value > top) top = value;
-      if (value < bottom) bottom = value;
       if (value < arm) [armed, crossing] = [true, null];
       // The mean of `width` samples belongs to their middle.
       if (armed && before < middle && value >= middle) {
@@ -218,6 +216,8 @@ export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number,
         armed = false;
         crossing = null;
       }
+      if (value > top) top = value;
+      if (value < bottom) bottom = value;
       before = value;
       n++;
     }
