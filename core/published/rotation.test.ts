@@ -10,7 +10,7 @@ import { gaussian, seeded } from '../src/numeric/index.js';
 import { expandedUncertainty, fromLimits, tolerance } from '../src/quantity/index.js';
 import { judge, measureGyro, measurePulses, stopwatch } from '../src/speed/index.js';
 
-describe('GUM, JCGM 100:2008', () => {
+describe('GUM, JCGM 100:2008 (from memory)', () => {
   const part = (standardPercent: number) => ({ name: 'noise' as const, standardPercent, why: '' });
 
   it('4.3.7: limits of ±a with nothing more known have u = a / √3', () => {
@@ -29,7 +29,7 @@ describe('GUM, JCGM 100:2008', () => {
   });
 });
 
-describe('decision rule, JCGM 106:2012, 8.3 (guarded acceptance)', () => {
+describe('decision rule, JCGM 106:2012, 8.3 (guarded acceptance; from memory)', () => {
   const limits = tolerance(-1, 1.5, { kind: 'standard', text: 'DIN 45500 disc, from memory' });
 
   it.each([
@@ -50,7 +50,7 @@ describe('decision rule, JCGM 106:2012, 8.3 (guarded acceptance)', () => {
   });
 });
 
-describe('stopwatch over 100 turns at 33 1/3 (GUM, two reaction errors of 0.1 to 0.2 s)', () => {
+describe('stopwatch over 100 turns at 33 1/3 (worked by hand: two reaction errors of 0.1 to 0.2 s, common practice, added by JCGM 100:2008, 5.1.2)', () => {
   it('has u from 0.08 to 0.16 %, U from 0.16 to 0.31 %', () => {
     expect((100 * Math.SQRT2 * 0.1) / 180).toBeCloseTo(0.079, 3);
     const state = stopwatch([0, 180], 100);

@@ -30,10 +30,10 @@ export function limitSum(kind: LimitKind, value: number, volts: number, unitWatt
   return { unitA, limitA, verdict: limitA < unitA ? 'tight' : limitA > LOOSE * unitA ? 'loose' : 'fits' };
 }
 
-/** Rated currents of cartridge fuses, amperes (IEC 60127, from memory). */
+/** Rated currents of cartridge fuses, amperes (preferred numbers R10 of ISO 3, as IEC 60127 takes them; 32 A of IEC 60269; from memory). */
 const FUSES_A = [
   0.05, 0.063, 0.08, 0.1, 0.125, 0.16, 0.2, 0.25, 0.315, 0.4, 0.5, 0.63, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.15, 4, 5, 6.3, 8,
-  10, 12.5, 16, 20, 25, 30,
+  10, 12.5, 16, 20, 25, 32,
 ] as const;
 
 /** Lamps people have at hand, watts (common practice). */

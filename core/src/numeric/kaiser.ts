@@ -1,4 +1,4 @@
-/** Kaiser-windowed low-pass filters (Oppenheim & Schafer, Discrete-Time Signal Processing, 7.5.3). */
+/** Kaiser-windowed low-pass filters (Oppenheim & Schafer, Discrete-Time Signal Processing, 7.5.3; from memory). */
 import { CoreError } from '../errors.js';
 
 /** A low-pass wish: pass and stop edges in Hz at sample rate `rate`, attenuation in dB. */

@@ -1,5 +1,5 @@
 /**
- * Uncertainty budgets after the GUM (JCGM 100:2008): named standard uncertainties, combined as the
+ * Uncertainty budgets after the GUM (JCGM 100:2008, from memory): named standard uncertainties, combined as the
  * root of the sum of squares, expanded with k = 2.
  */
 
@@ -19,7 +19,7 @@ export function expandedUncertainty(parts: readonly UncertaintyPart[]): number {
   return COVERAGE_FACTOR * Math.sqrt(sum);
 }
 
-/** A limit of +-a with nothing more known is a rectangle: u = a / sqrt(3) (GUM 4.3.7). */
+/** A limit of +-a with nothing more known is a rectangle: u = a / sqrt(3) (GUM 4.3.7, from memory). */
 export function fromLimits(halfWidth: number): number {
   return Math.abs(halfWidth) / Math.sqrt(3);
 }

@@ -14,7 +14,7 @@ describe('stopwatch', () => {
     expect(stopwatch([5, 6.8], 1)).toMatchObject({ kind: 'measured', turns: 1 });
   });
 
-  it('two taps over 100 turns cannot prove 0.3 % (GUM, two reaction errors)', () => {
+  it('two taps over 100 turns cannot prove 0.3 % (two reaction errors in squares)', () => {
     const state = stopwatch([0, 180], 100);
     if (state.kind !== 'measured') throw new Error('not measured');
     expect(state.rpm).toBeCloseTo(33.333, 3);

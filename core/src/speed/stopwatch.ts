@@ -2,12 +2,12 @@
  * Speed by stopwatch and counted turns: each tap marks a turn (or every so many); a straight line
  * through all taps gives the period, its scatter the honest uncertainty.
  *
- * Two taps alone carry both reaction errors: u/rpm = sqrt(2) u_react / t (GUM). With n taps in equal
+ * Two taps alone carry both reaction errors: u/rpm = sqrt(2) u_react / t (propagation, JCGM 100:2008, 5.1.2; from memory). With n taps in equal
  * steps of T the slope's standard error is u_react sqrt(12 / (n (n^2 - 1))) / T.
  */
 import { requirePositive } from '../errors.js';
 
-/** Reaction scatter assumed until the taps themselves show it, seconds (0.1 to 0.2 s, GUM examples). */
+/** Reaction scatter assumed until the taps themselves show it, seconds (0.1 to 0.2 s, common practice). */
 export const REACTION_S = 0.15;
 /** Nobody taps steadier than this, whatever few taps seem to show, seconds (common practice). */
 const STEADIEST_S = 0.02;

@@ -1,6 +1,6 @@
 /**
  * The verdict with a guard band: right only when the whole uncertainty interval lies inside the
- * tolerance, not right only when it lies wholly outside, otherwise undecided (JCGM 106:2012, 8.3).
+ * tolerance, not right only when it lies wholly outside, otherwise undecided (JCGM 106:2012, 8.3, from memory).
  */
 import type { Tolerance } from '../quantity/index.js';
 

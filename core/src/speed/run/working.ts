@@ -142,7 +142,7 @@ const FLUTTER_ROWS: readonly (readonly [keyof FlutterFigures, string, string, st
     'weighted2SigmaPercent',
     'Weighted 2-sigma',
     'AES6',
-    'weighted by the curve of IEC 60386, then the size not exceeded 95 % of the time',
+    'weighted by the curve of IEC 60386 (from memory), then the size not exceeded 95 % of the time',
   ],
   [
     'weightedQuasiPeakPercent',

@@ -2,9 +2,9 @@
  * Wow and flutter figures from a fitted phase track. Each figure is named; they are not
  * interchangeable:
  * - unweighted peak: 2-sigma peak, the size not exceeded 95 % of the time, 0.2 to 200 Hz;
- * - unweighted rms: 0.5 to 200 Hz (NAB);
+ * - unweighted rms: 0.5 to 200 Hz (NAB, from memory);
  * - weighted 2-sigma peak (AES6-2008), weighted rms (JIS, NAB), weighted quasi-peak (DIN/IEC, the
- *   largest indication).
+ *   largest indication); all from memory of the standards.
  *
  * The fitted lines are weighted exactly; the rest is filtered in the frequency domain, both with
  * zero phase; percentiles are taken on a grid of at least 2 kHz unweighted and 4 kHz weighted.

@@ -59,7 +59,10 @@ function hermite(x: number, i: number): number {
   );
 }
 
-/** Fritsch & Carlson (1980): slopes that keep the curve from overshooting between points. */
+/**
+ * Slopes that keep the curve from overshooting between points: the harmonic mean of the neighbouring secants, nought
+ * where they turn (Fritsch & Butland 1984, from memory).
+ */
 function monotoneSlopes(x: readonly number[], y: readonly number[]): number[] {
   const secants = x.slice(1).map((right, i) => ((y[i + 1] as number) - (y[i] as number)) / (right - (x[i] as number)));
   return x.map((_, i) => {
