@@ -15,7 +15,7 @@ export default defineConfig({
     { name: 'live', testMatch: LIVE, dependencies: ['beside'] },
     { name: 'torture', testMatch: TORTURE, dependencies: ['live'] },
   ],
-  // A test that passes the second time only is named as flaky in the list; two cores shared with others miss a moment now and then.
+  // The second run tells a broken test from one that wavers; both count as failed in the closing line.
   retries: 1,
   timeout: 90_000,
   expect: { timeout: 10_000 },

@@ -85,6 +85,46 @@ test('two people change the same field: both versions are shown, nothing is over
   const choice = page.getByRole('alert');
   await expect(choice).toContainText('from the laptop');
   await expect(choice).toContainText('from the phone');
+  // Changed once more before the choice: the second Keep is a conflict too, and shows both again.
+  await other.getByRole('button', { name: 'Correct what was taken in' }).click();
+  await other.getByLabel('Serial').fill('from the phone again');
+  await other.getByRole('button', { name: 'Keep the correction' }).click();
+  await expect(other.getByText('serial from the phone again')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(choice).toContainText('from the phone again');
+  await expect(choice).toContainText('from the laptop');
   await page.getByRole('button', { name: 'Keep theirs' }).click();
-  await expect(page.getByText('serial from the phone')).toBeVisible();
+  await expect(page.getByText('serial from the phone again')).toBeVisible();
+});
+
+test('two tabs share one outbox: what both typed while the server was away arrives once, each in its order', async ({
+  page,
+  context,
+  demo,
+}) => {
+  await page.goto(demo.url);
+  await page.getByRole('link', { name: /0143/ }).click();
+  await expect(page.getByLabel('Entry line')).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByLabel('Entry line')).toBeVisible();
+  await demo.kill();
+  const places = { here: ['oven', 'lathe', 'pump', 'clock'], there: ['anvil', 'bellows', 'crane', 'drill'] };
+  const type = async (tab: typeof page, place: string | undefined) => {
+    await tab.getByLabel('Entry line').fill(`5V @${place}`);
+    await tab.getByLabel('Entry line').press('Enter');
+  };
+  for (let i = 0; i < 4; i++) {
+    await type(page, places.here[i]);
+    await type(other, places.there[i]);
+  }
+  await demo.start();
+  for (const tab of [page, other])
+    await expect(tab.getByLabel('Bench log').locator('[data-status=waiting]')).toHaveCount(0, { timeout: 20_000 });
+  const rows = await demo.query(
+    `select body->>'place' as place from job_event where kind = 'reading' and body->>'text' like '5V %' order by position`,
+  );
+  const kept = rows.map((row) => String(row.place));
+  expect(kept).toHaveLength(8);
+  for (const typed of [places.here, places.there]) expect(kept.filter((one) => typed.includes(one))).toEqual(typed);
 });

@@ -19,6 +19,12 @@ test('a strobe count is signed by the side one looks at, and carries its mains i
 });
 
 test('turns tapped on the capture key give a speed with an honest uncertainty', async ({ page, demo }) => {
+  // The truth is what the browser's own clock says of the keys: a straight line through their times.
+  await page.addInitScript(() => {
+    const times: number[] = [];
+    Object.assign(window, { times });
+    addEventListener('keydown', (event) => event.key === 'F9' && times.push(event.timeStamp / 1000), true);
+  });
   await page.goto(demo.url);
   await page.getByRole('link', { name: /0146/ }).click();
   await page.getByRole('button', { name: 'stopwatch' }).click();
@@ -35,5 +41,11 @@ test('turns tapped on the capture key give a speed with an honest uncertainty', 
   await expect(page.getByLabel('Speed reading')).toHaveCount(0);
   await doubt.getByRole('button', { name: 'It is right: keep it' }).click();
   await expect(page.getByLabel('Speed reading')).toContainText('stopwatch and counted turns, 4 turns');
+  const times = await page.evaluate(() => (window as unknown as { times: number[] }).times);
+  expect(times).toHaveLength(5);
+  const period = times.reduce((sum, t, i) => sum + (i - 2) * t, 0) / 10;
+  const error = 100 * (60 / period / (100 / 3) - 1);
+  const shown = Number((await page.getByTestId('speed-number').innerText()).replace(/[^\d.]/g, ''));
+  expect(shown / error).toBeCloseTo(1, 2);
   await expect(page.getByLabel('Bench log').getByText('held:')).toHaveCount(0);
 });

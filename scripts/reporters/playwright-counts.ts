@@ -1,4 +1,4 @@
-/** Writes how many browser tests passed and failed, for the closing line. */
+/** Writes how many browser tests passed and failed, for the closing line. One that passes the second time only has failed. */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
 import type { FullConfig, Reporter, Suite } from '@playwright/test/reporter';
@@ -19,8 +19,8 @@ export default class Counts implements Reporter {
     const file = process.env.COUNTS_FILE;
     if (!file) return;
     const outcomes = this.suite?.allTests().map((test) => test.outcome()) ?? [];
-    const failed = outcomes.filter((outcome) => outcome === 'unexpected').length + this.errors;
-    const passed = outcomes.filter((outcome) => outcome === 'expected' || outcome === 'flaky').length;
+    const failed = outcomes.filter((outcome) => outcome === 'unexpected' || outcome === 'flaky').length + this.errors;
+    const passed = outcomes.filter((outcome) => outcome === 'expected').length;
     mkdirSync(dirname(file), { recursive: true });
     writeFileSync(file, JSON.stringify({ passed, failed }));
   }
