@@ -6,6 +6,7 @@ const RUNGS = [
   'speed',
   'drive',
   'circuit',
+  'workings',
   'families',
   'diagnosis',
   'bench',

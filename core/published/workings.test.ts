@@ -1,0 +1,272 @@
+/**
+ * Sums of the bench against values written down beforehand: definitions and handbook formulae worked by hand,
+ * IEC 60063 (values of E12 and E24), IEC 60034-1 (copper 235), catalogue limits, all from memory where no
+ * definition stands behind them; the rest is common practice of the trade.
+ */
+import { describe, expect, it } from 'vitest';
+import {
+  averageShare,
+  firingAngle,
+  imbalancePercent,
+  lampNumbers,
+  loadFromRipple,
+  nearestOf,
+  resistanceAt,
+  rmsShare,
+  addedFor,
+  speedWith,
+  starPhases,
+  deltaPhases,
+  supplyOf,
+  type Three,
+} from '../src/circuit/index.js';
+import type { WorkingTexts } from '../src/workings/index.js';
+import { rowOf, solved } from './solved.js';
+
+describe('supply (handbook formulae)', () => {
+  it('23 V r.m.s. into a bridge without load: 31.1 V; 27.5 V is 12 % below', () => {
+    const { idleV } = supplyOf({
+      rectifier: 'bridge',
+      secondaryV: 23,
+      mainsHz: 50,
+      loadA: 0,
+      microfarad: 2200,
+      sag: 0,
+    });
+    expect(idleV[1]).toBeCloseTo(31.13, 2);
+    expect(100 * (27.5 / idleV[1] - 1)).toBeCloseTo(-11.7, 1);
+  });
+
+  it('0.6 V of ripple at 100 Hz on 2200 µF is 132 mA, and 132 mA make it', () => {
+    expect(loadFromRipple(0.6, 100, 2200)).toBeCloseTo(0.132, 6);
+    const sum = supplyOf({
+      rectifier: 'bridge',
+      secondaryV: 23,
+      mainsHz: 50,
+      loadA: 0.132,
+      microfarad: 2200,
+      sag: 0.1,
+    });
+    expect(sum.rippleV).toBeCloseTo(0.6, 6);
+    expect(sum.rippleHz).toBe(100);
+    // √2 · 20.7 − 1.4 − 0.3 = 27.57: the small deck that reads 27.5 V loaded is healthy (common practice).
+    expect(sum.loadedV[1]).toBeCloseTo(27.57, 2);
+    expect(
+      solved('supply', { secondary: '23', load: '0.132', reservoir: '2200', dc: '27.5', ripple: '0.6' }).verdict,
+    ).toBe('right');
+  });
+
+  it('a centre tap of 11.5 + 11.5 V gives half of it, at twice the mains; half-wave at the mains', () => {
+    const tap = supplyOf({
+      rectifier: 'centre-tap',
+      secondaryV: 11.5,
+      mainsHz: 60,
+      loadA: 0,
+      microfarad: 1000,
+      sag: 0,
+    });
+    expect(tap.idleV[1]).toBeCloseTo(Math.SQRT2 * 11.5 - 0.7, 9);
+    expect(tap.rippleHz).toBe(120);
+    expect(
+      supplyOf({ rectifier: 'half-wave', secondaryV: 12, mainsHz: 50, loadA: 0, microfarad: 1000, sag: 0 }).rippleHz,
+    ).toBe(50);
+  });
+
+  it('ripple at the mains behind a bridge is a diode or half a winding open', () => {
+    const { verdict, says } = solved('supply', {
+      secondary: '23',
+      load: '0.1',
+      reservoir: '2200',
+      ripple: '1.1',
+      rippleHz: '50',
+    });
+    expect(verdict).toBe('not right');
+    expect(says.join(' ')).toContain('one diode or half of the winding is open');
+  });
+
+  it('a set for 100 V on 120 V is 20 % over; 60 Hz plates on 50 Hz want five sixths', () => {
+    expect(rowOf('mains', { given: '120' }, 'Beside its plate')).toBe('+20 %');
+    expect(rowOf('mains', { wanted: '120', given: '120', plateHz: '60' }, 'Set it to')).toBe('100 V');
+  });
+});
+
+describe('preferred values (IEC 60063, from memory)', () => {
+  /** Every value that a series gives over a decade, found by walking through it. */
+  const valuesOf = (series: 'E12' | 'E24' | 'E96') => [
+    ...new Set(Array.from({ length: 4000 }, (_, i) => nearestOf(series, 100 * 10 ** (i / 4000)).toFixed(1))),
+  ];
+  const E24 = [
+    100, 110, 120, 130, 150, 160, 180, 200, 220, 240, 270, 300, 330, 360, 390, 430, 470, 510, 560, 620, 680, 750, 820,
+    910,
+  ];
+
+  it('E24 has its twenty-four values, E12 every other one', () => {
+    expect(valuesOf('E24').map(Number)).toEqual([...E24, 1000]);
+    expect(valuesOf('E12').map(Number)).toEqual([...E24.filter((_, i) => i % 2 === 0), 1000]);
+  });
+
+  it('E96 has the values of the table at both ends and in between', () => {
+    const found = valuesOf('E96').map(Number);
+    expect(found).toHaveLength(97);
+    expect(found.slice(0, 8)).toEqual([100, 102, 105, 107, 110, 113, 115, 118]);
+    expect(found.slice(44, 48)).toEqual([287, 294, 301, 309]);
+    expect(found.slice(-5)).toEqual([909, 931, 953, 976, 1000]);
+  });
+
+  it.each([
+    ['E12', 56200, 56000],
+    ['E24', 57000, 56000],
+    ['E96', 57000, 57600],
+    ['E12', 9.6, 10],
+    ['E24', 0.96, 1],
+  ] as const)('%s next to %d is %d', (series, ohm, wanted) => {
+    expect(nearestOf(series, ohm) / wanted).toBeCloseTo(1, 9);
+  });
+});
+
+describe('a third speed', () => {
+  it('56 kΩ across 41.07 kΩ turns 45 into 78.0, 57 kΩ into 77.42', () => {
+    expect(addedFor('1/R', 41070, 45, 78)).toEqual({ how: 'parallel', ohm: expect.closeTo(56004.5, 0) });
+    expect(speedWith('1/R', 41070, 45, { how: 'parallel', ohm: 56000 })).toBeCloseTo(78.0, 1);
+    expect(speedWith('1/R', 41070, 45, { how: 'parallel', ohm: 57000 })).toBeCloseTo(77.42, 2);
+  });
+
+  it('a 5 % part spreads −2.0 to +2.2 %, a kilohm of dirt costs 0.7 %, an E96 part 0.42 %', () => {
+    const texts = { fitted: '41070', series: 'E12' };
+    expect(rowOf('speed-resistor', texts, 'By its tolerance')).toBe('−2.0 % to +2.2 %');
+    expect(rowOf('speed-resistor', texts, '1 kΩ of dirt')).toBe('−0.7 %');
+    const one = (k: number) => 100 * (speedWith('1/R', 41070, 45, { how: 'parallel', ohm: 56000 * k }) / 78 - 1);
+    expect(one(0.99) - one(1)).toBeCloseTo(0.43, 1);
+    expect(one(1) - one(1.01)).toBeCloseTo(0.42, 1);
+  });
+
+  it('what is fitted comes back from what was added', () => {
+    expect(rowOf('fitted-resistor', { added: '56000', from: '45', to: '78.004' }, 'Fitted')).toBe('41.1 kΩ');
+  });
+});
+
+describe('windings', () => {
+  it('star pairs 2.3, 2.3, 2.0 are 1.0, 1.3, 1.0: 27 % apart, the pairs 13.6 %', () => {
+    const phases = starPhases([2.3, 2.3, 2]);
+    [1, 1.3, 1].forEach((ohm, i) => expect(phases[i]).toBeCloseTo(ohm, 9));
+    expect(imbalancePercent(phases)).toBeCloseTo(27.3, 1);
+    expect(imbalancePercent([2.3, 2.3, 2])).toBeCloseTo(13.6, 1);
+    // 0.3 Ω is inside the half ohm, 13.6 % is more than a few percent, and the meter shows tenths: undecided.
+    expect(solved('windings', { pairs: '2.3 2.3 2.0', connection: 'star' }).verdict).toBe('undecided');
+  });
+
+  it('a delta of 3, 6 and 9 Ω reads 2.5, 4 and 4.5 Ω between its leads, and comes back', () => {
+    const read: Three = [(3 * 15) / 18, (6 * 12) / 18, (9 * 9) / 18];
+    deltaPhases(read).forEach((ohm, i) => expect(ohm).toBeCloseTo([3, 6, 9][i] as number, 9));
+  });
+
+  it('copper from 20 to 80 °C has 1.235 times its ohms, aluminium 1.245 (IEC 60034-1, from memory)', () => {
+    expect(resistanceAt(1, 20, 80, 'copper')).toBeCloseTo(1.235, 3);
+    expect(resistanceAt(1, 20, 80, 'aluminium')).toBeCloseTo(1.245, 3);
+  });
+});
+
+describe('phase control (handbook table)', () => {
+  it.each([
+    [30, 0.985, 0.933],
+    [60, 0.897, 0.75],
+    [90, 0.707, 0.5],
+    [120, 0.442, 0.25],
+    [150, 0.17, 0.067],
+  ])('at %d degrees true r.m.s. is %d, an average meter shows %d', (degrees, rms, average) => {
+    expect(rmsShare(degrees)).toBeCloseTo(rms, 3);
+    expect(averageShare(degrees)).toBeCloseTo(average, 3);
+    expect(firingAngle(rmsShare(degrees), 'true r.m.s.')).toBeCloseTo(degrees, 6);
+    expect(firingAngle(averageShare(degrees), 'average')).toBeCloseTo(degrees, 6);
+  });
+
+  it('the shares agree with the integral of the wave itself', () => {
+    for (const degrees of [10, 75, 140]) {
+      const steps = 20000;
+      let [square, mean] = [0, 0];
+      for (let i = 0; i < steps; i++) {
+        const at = (Math.PI * (i + 0.5)) / steps;
+        if (at < (degrees * Math.PI) / 180) continue;
+        square += Math.sin(at) ** 2 / steps;
+        mean += Math.sin(at) / steps;
+      }
+      expect(rmsShare(degrees)).toBeCloseTo(Math.sqrt(2 * square), 4);
+      expect(averageShare(degrees)).toBeCloseTo((mean * Math.PI) / 2, 4);
+    }
+  });
+
+  it('30 V where most of the mains is due is not yet the board', () => {
+    const { verdict, says } = solved('phase-control', { read: '30' });
+    expect(verdict).toBe('undecided');
+    expect(says[0]).toContain('low-impedance meter');
+  });
+});
+
+describe('lamps, brushes, sensors, motors, bridges', () => {
+  it('0 1 1 0 1 0 is 26, inverted 37, mirrored 22', () => {
+    expect(lampNumbers([false, true, true, false, true, false])).toEqual({ asShown: 26, inverted: 37, mirrored: 22 });
+    expect(rowOf('lamps', { row: '0 1 1 0 1 0', table: '26 = speed sensor, 37 = door' }, /^Code/)).toBe(
+      '26: speed sensor',
+    );
+    expect(rowOf('lamps', { row: '011010', first: 'right' }, /^Code/)).toBe('22');
+  });
+
+  it('12 to 10 mm in 40 h leaves 42 h to 7.9 mm, from 33 to 53 by the caliper', () => {
+    // 2 mm in 40 h; 2.1 mm left: 42 h. ±0.2 mm a length, √2 of it in the worn part: 1.9·40/2.283 and 2.3·40/1.717.
+    expect(rowOf('brushes', { left: '10', right: '10.4', before: '12', hours: '40' }, 'Hours left')).toBe(
+      '42 (33 to 54)',
+    );
+    expect(solved('brushes', { left: '7.8', right: '9' }).verdict).toBe('renew');
+    expect(solved('brushes', { left: '8.0', right: '8.2' }).verdict).toBe('undecided');
+  });
+
+  it('240 Hz at six a turn is 2400 rpm; a steady middle at rest is a fault', () => {
+    expect(rowOf('hall', { hz: '240', perTurn: '6' }, 'Shaft')).toBe('2400.0 rpm');
+    expect(solved('hall', { supply: '9.6', rest: '4.8' }).verdict).toBe('not right');
+    expect(solved('hall', { supply: '9.6', rest: '0.1', turning: '4.7' }).verdict).toBe('right');
+    expect(solved('hall', { supply: '9.6', rest: '9.5', turning: '9.5' }).verdict).toBe('not right');
+  });
+
+  it('12 V, 10 mA and still is the brush path or the governor; nothing at all is an open path; stall current is jammed', () => {
+    const of = (texts: WorkingTexts) => solved('motor-state', texts).verdict;
+    expect(of({ amps: '0.01' })).toBe('open or not driven');
+    expect(of({ amps: '0', kind: 'bare' })).toBe('open');
+    expect(of({ amps: '1.1', ohm: '10', kind: 'bare' })).toBe('jammed');
+    expect(of({ amps: '0.05', does: 'turns well', usual: '0.05' })).toBe('right');
+    expect(of({ amps: '0.09', does: 'turns well', usual: '0.05' })).toBe('drags');
+  });
+
+  it('the leg that is near nought both ways is shorted, and nothing is powered', () => {
+    const good = {
+      plus: '0.45 0.46 0.45',
+      plusBack: 'OL OL OL',
+      minus: '0.45 0.45 0.46',
+      minusBack: 'OL OL OL',
+      rails: '30000',
+    };
+    expect(solved('bridge', good).verdict).toBe('may have limited power');
+    const bad = solved('bridge', { ...good, minus: '0.45 0.01 0.46', minusBack: 'OL 0.01 OL' });
+    expect(bad.verdict).toBe('no power');
+    expect(bad.rows.filter(({ value }) => value !== 'right').map(({ label, value }) => `${label} ${value}`)).toContain(
+      'Leg B, lower shorted',
+    );
+    expect(solved('bridge', { ...good, rails: '700' }).verdict).toBe('no power');
+    expect(solved('bridge', { ...good, rails: '' }).verdict).toBe('no power');
+  });
+
+  it('volts that collapse are a ghost; held with the far end lifted and alone on the wire they are backfeed', () => {
+    const of = (texts: WorkingTexts) => solved('ghost', texts).verdict;
+    const lifted = 'lifted, both ends insulated';
+    expect(of({ high: '80', low: '2' })).toBe('ghost');
+    expect(of({ high: '80' })).toBe('undecided');
+    expect(of({ high: '230', low: '229' })).toBe('real source');
+    expect(of({ high: '230', low: '229', end: lifted })).toBe('backfeed, not yet placed');
+    expect(of({ high: '230', low: '229', end: lifted, shared: 'none' })).toBe('backfeed from the board');
+  });
+
+  it('a zener feed worked by hand: 24 V, 12 V, 1 kΩ, 2 mA: 10 mA, 120 mW; with 4.7 kΩ 0.55 mA, starved', () => {
+    const texts = { supply: '24', zener: '12', old: '1000', new: '4700', load: '2' };
+    expect(rowOf('zener', texts, 'Zener now')).toBe('10 mA, 120 mW');
+    expect(solved('zener', texts).says.join(' ')).toContain('starved');
+  });
+});

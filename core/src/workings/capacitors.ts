@@ -1,0 +1,230 @@
+/** Workings of capacitors: is this one good, does that one fit, what is printed on it. */
+import {
+  CAPACITOR_KINDS,
+  dissipationLimit,
+  esrLimit120,
+  lifeFactor,
+  readCapacitorMark,
+  readDateCode,
+  USUAL_TOLERANCE,
+  type CapacitorKind,
+} from '../circuit/index.js';
+import { choice, number, words } from './fields.js';
+import { figure, percentOff, row, share } from './show.js';
+import type { Given, Working, WorkingRow } from './working.js';
+
+/** Margin of rated volts under which an electrolytic is at its least (common practice). */
+const LEAST_MARGIN = 0.95;
+/** Years after which an electrolytic counts as old (common practice). */
+const OLD_YEARS = 20;
+/** ESR meters work at about this frequency. */
+const METER_HZ = 100_000;
+
+interface Judged {
+  readonly rows: WorkingRow[];
+  readonly bad: string[];
+  readonly open: string[];
+}
+
+export const CAPACITOR: Working = {
+  id: 'capacitor',
+  name: 'Capacitor: is it good?',
+  asks: 'Measured out of circuit: keep it, or replace it?',
+  assumes: [
+    'Electrolytics ±20 %, film ±10 %, X and Y ±20 %, motor run ±10 % unless its letter or plate says otherwise.',
+    'Dissipation limits at 120 Hz from typical catalogues (from memory); life doubles with each 10 K less (handbook).',
+    'Measured out of circuit and discharged; across the mains only class X, to earth only class Y.',
+  ],
+  fields: [
+    choice('kind', 'Kind', CAPACITOR_KINDS, 'electrolytic'),
+    number('rated', 'Printed', 'µF'),
+    number('tolerance', 'Tolerance, ±', '%', { optional: true }),
+    number('volts', 'Printed', 'V'),
+    number('circuit', 'Most volts it sees in circuit', 'V', { optional: true }),
+    number('measured', 'Measured', 'µF', { optional: true, range: 'zero or more' }),
+    number('esr', 'ESR', 'Ω', { optional: true, range: 'zero or more' }),
+    number('esrHz', 'ESR meter’s frequency', 'Hz', { usual: String(METER_HZ) }),
+    number('sister', 'ESR of a new or sister part, same meter', 'Ω', { optional: true }),
+    number('years', 'Age', 'years', { optional: true, range: 'zero or more' }),
+    number('ratedC', 'Printed temperature', '°C', { usual: '85' }),
+    number('usedC', 'Temperature where it sits', '°C', { optional: true, range: 'any' }),
+    choice('look', 'Looks', ['sound', 'cracked, swollen, sooty or leaking'], 'sound'),
+  ],
+  solve(given) {
+    const kind = given.choice('kind', CAPACITOR_KINDS);
+    const judged: Judged = { rows: [], bad: [], open: [] };
+    if (given.text('look') !== 'sound')
+      judged.bad.push('It is cracked, swollen, sooty or leaks: replace it whatever it reads.');
+    judgeValue(given, kind, judged);
+    judgeEsr(given, kind, judged);
+    judgeVolts(given, kind, judged);
+    judgeAge(given, kind, judged);
+    const { rows, bad, open } = judged;
+    const schools =
+      bad.length > 0 && kind === 'electrolytic'
+        ? [
+            'Two schools: only what failed (least disturbed, cheapest today), or the set of its age and stress while it is open (a second visit saved).',
+          ]
+        : [];
+    return {
+      rows,
+      verdict: bad.length > 0 ? 'replace' : open.length > 0 ? 'undecided' : 'keep',
+      says: [...bad, ...open, ...schools],
+      expects: null,
+    };
+  },
+};
+
+function judgeValue(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged): void {
+  const [rated, measured] = [given.number('rated'), given.optional('measured')];
+  if (measured === null) {
+    open.push('Not measured: nothing is said of its value.');
+    return;
+  }
+  const allowed = given.optional('tolerance') ?? USUAL_TOLERANCE[kind];
+  const off = 100 * (measured / rated - 1);
+  rows.push(row('Beside its print', `${percentOff(off)} (±${allowed} % allowed)`));
+  if (off < -allowed) bad.push('It has lost too much of its value.');
+  // Electrolytics are often made large: half as much again means leakage or a chain that the meter takes for capacitance.
+  else if (kind === 'electrolytic' ? off >= 50 : off > allowed)
+    bad.push('It reads too much: leakage or age reads as capacitance.');
+  else if (off > allowed) open.push('Over its tolerance: measure leakage, or compare with a sister part.');
+}
+
+function judgeEsr(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged): void {
+  const [esr, sister, hz] = [given.optional('esr'), given.optional('sister'), given.number('esrHz')];
+  if (esr === null) return;
+  if (sister !== null) {
+    rows.push(row('ESR beside the sister part', `${Number((esr / sister).toPrecision(3))} times`));
+    if (esr > 2 * sister) bad.push('Over twice the ESR of a sister part.');
+    return;
+  }
+  if (kind !== 'electrolytic') return;
+  const [volts, microfarad] = [given.number('volts'), given.number('rated')];
+  const limit = esrLimit120(volts, microfarad);
+  rows.push(
+    row('ESR limit at 120 Hz', `${figure(limit, 'Ω')} (dissipation ${dissipationLimit(volts, microfarad).toFixed(2)})`),
+  );
+  if (esr > limit) bad.push('Over even the 120 Hz limit.');
+  else if (hz > 1000)
+    open.push(
+      `Under the 120 Hz limit, but that proves little at ${Math.round(hz / 1000)} kHz: compare with a new part of the same size.`,
+    );
+}
+
+function judgeVolts(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged): void {
+  const [rated, circuit] = [given.number('volts'), given.optional('circuit')];
+  if (circuit === null) return;
+  const part = circuit / rated;
+  rows.push(row('Of its rated volts', share(part)));
+  if (part > 1) bad.push('Refused: the circuit puts more on it than it is rated for.');
+  else if (part > LEAST_MARGIN) bad.push('No margin is left for spikes: take the next higher rating.');
+  else if (part > 0.9 && kind === 'electrolytic')
+    open.push('The least rating that will do; the next higher one is better.');
+}
+
+function judgeAge(given: Given, kind: CapacitorKind, { rows, open }: Judged): void {
+  const [years, usedC] = [given.optional('years'), given.optional('usedC')];
+  if (kind !== 'electrolytic') return;
+  if (usedC !== null) {
+    const factor = lifeFactor(given.number('ratedC'), usedC);
+    rows.push(row('Life beside its printed hours', `${Number(factor.toPrecision(2))} times`));
+    if (factor < 1) open.push('Hotter than it is rated for: it dies early, fit a 105 °C part.');
+  }
+  if (years !== null && years >= OLD_YEARS)
+    open.push(`${Math.round(years)} years old: sound today says little of next year.`);
+}
+
+export const CAPACITOR_MARK: Working = {
+  id: 'capacitor-mark',
+  name: 'What is printed on a capacitor',
+  asks: '104K275, 4n7, 0.15 uF X2, 1842: what does it say?',
+  assumes: [
+    'Codes: two figures and a power of ten in picofarads, tolerance letter of IEC 60062 (from memory); dates as year and week.',
+  ],
+  fields: [
+    words('mark', 'Print'),
+    words('date', 'Date code', { optional: true }),
+    number('year', 'This year', 'year', { usual: '2026' }),
+  ],
+  solve(given) {
+    const mark = readCapacitorMark(given.text('mark'));
+    if (!mark) return given.refuse('mark', 'No usual marking: type it as 104K275, 4n7, 0.15 uF X2 or 1000 uF 63 V.');
+    const rows = [row('Capacitance', figure(mark.farad, 'F'))];
+    if (mark.tolerancePercent !== null) rows.push(row('Tolerance', `±${mark.tolerancePercent} %`));
+    if (mark.volts !== null) rows.push(row('Rated', `${mark.volts} V${mark.kind ? ' a.c.' : ''}`));
+    if (mark.kind) rows.push(row('Class', mark.kind));
+    if (given.text('date') !== '') {
+      const date = readDateCode(given.text('date'), given.number('year'));
+      if (!date) return given.refuse('date', 'No year and week: 201842, 1842 and 18W42 are read.');
+      rows.push(
+        row('Made', `week ${date.week} of ${date.year}`),
+        row('Age', `${given.number('year') - date.year} years`),
+      );
+    }
+    const says =
+      mark.kind?.startsWith('X') === true
+        ? ['Only across the mains: replace by X2 or X1, same value, same or higher a.c. rating.']
+        : mark.kind?.startsWith('Y') === true
+          ? [
+              'To earth: same value, same class or better; more raises the touch current. Never add one to a unit that had none.',
+            ]
+          : [];
+    return { rows, verdict: null, says, expects: null };
+  },
+};
+
+/** Rules by which one part may stand for another, each named when it refuses. */
+export const SUBSTITUTE: Working = {
+  id: 'substitute-capacitor',
+  name: 'Does this capacitor stand in for that one?',
+  asks: 'What was fitted, what I have: may it go in?',
+  assumes: [
+    'Value within ±20 % for a reservoir (up to twice where only ripple counts), same for X, Y and motor run.',
+    'Volts equal or higher; class of X and Y equal or better; motor run only by motor run.',
+  ],
+  fields: [
+    choice('kind', 'Fitted: kind', CAPACITOR_KINDS, 'electrolytic'),
+    number('rated', 'Fitted', 'µF'),
+    number('volts', 'Fitted', 'V'),
+    choice('newKind', 'Candidate: kind', [...CAPACITOR_KINDS, 'X1', 'Y1', 'motor start'], 'electrolytic'),
+    number('newRated', 'Candidate', 'µF'),
+    number('newVolts', 'Candidate', 'V'),
+    number('circuit', 'Most volts it sees in circuit', 'V', { optional: true }),
+  ],
+  solve(given) {
+    const kind = given.choice('kind', CAPACITOR_KINDS);
+    const newKind = given.text('newKind');
+    const ratio = given.number('newRated') / given.number('rated');
+    const refused: string[] = [];
+    const allowed: Readonly<Record<CapacitorKind, readonly string[]>> = {
+      electrolytic: ['electrolytic', 'film'],
+      film: ['film'],
+      X2: ['X2', 'X1'],
+      Y2: ['Y2', 'Y1'],
+      'motor run': ['motor run'],
+    };
+    if (!allowed[kind].includes(newKind))
+      refused.push(`Class rule: in place of ${kind} only ${allowed[kind].join(' or ')}.`);
+    if (given.number('newVolts') < given.number('volts')) refused.push('Volts rule: the same or higher, never lower.');
+    const circuit = given.optional('circuit');
+    if (circuit !== null && circuit > given.number('newVolts'))
+      refused.push('Volts rule: the circuit puts more on it than it is rated for.');
+    const most = kind === 'electrolytic' ? 2 : kind === 'motor run' ? 1.1 : 1.2;
+    const least = kind === 'motor run' ? 0.9 : 0.8;
+    if (ratio < least || ratio > most) refused.push(`Value rule: ${least} to ${most} times the fitted value.`);
+    const says =
+      ratio > 1.2 && refused.length === 0
+        ? ['More than fitted: the rectifier and its fuse see a larger rush at switch-on.']
+        : [];
+    return {
+      rows: [
+        row('Value', `${Number(ratio.toPrecision(3))} times`),
+        row('Volts', `${Number((given.number('newVolts') / given.number('volts')).toPrecision(3))} times`),
+      ],
+      verdict: refused.length === 0 ? 'fits' : 'refused',
+      says: [...refused, ...says],
+      expects: null,
+    };
+  },
+};

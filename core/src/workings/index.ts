@@ -1,0 +1,42 @@
+/** The workings of the bench: every sum by its id, in the order people look for them. */
+import { CAPACITOR, CAPACITOR_MARK, SUBSTITUTE } from './capacitors.js';
+import { FITTED_RESISTOR, SPEED_RESISTOR } from './resistors.js';
+import { BRUSHES, HALL, LAMPS } from './sensing.js';
+import { OTHER_MAINS, SUPPLY_CHAIN, ZENER } from './supplies.js';
+import { BRIDGE, GHOST, PHASE_CONTROL } from './switching.js';
+import { COPPER, MOTOR_STATE, WINDINGS } from './motors.js';
+import type { Working } from './working.js';
+
+export {
+  solveWorking,
+  type Working,
+  type WorkingAnswer,
+  type WorkingExpectation,
+  type WorkingField,
+  type WorkingResult,
+  type WorkingTexts,
+} from './working.js';
+
+/** All workings. */
+export const WORKINGS: readonly Working[] = [
+  SUPPLY_CHAIN,
+  OTHER_MAINS,
+  ZENER,
+  CAPACITOR,
+  CAPACITOR_MARK,
+  SUBSTITUTE,
+  SPEED_RESISTOR,
+  FITTED_RESISTOR,
+  WINDINGS,
+  COPPER,
+  MOTOR_STATE,
+  BRIDGE,
+  PHASE_CONTROL,
+  GHOST,
+  HALL,
+  BRUSHES,
+  LAMPS,
+];
+
+/** The working of that id; null when there is none. */
+export const workingOf = (id: string): Working | null => WORKINGS.find((one) => one.id === id) ?? null;

@@ -1,0 +1,155 @@
+/** Workings of motors: windings, temperature, what a bench supply shows. */
+import { deltaPhases, imbalancePercent, resistanceAt, starPhases, type Three } from '../circuit/index.js';
+import { fixed, THIN } from '../quantity/index.js';
+import { choice, number, words } from './fields.js';
+import { figure, row, share } from './show.js';
+import type { Working } from './working.js';
+
+/** Pairs may differ by so much (common practice). */
+const HALF_OHM = 0.5;
+/** Imbalance of pairs that counts as even, percent (common practice: a few percent). */
+const EVEN_PERCENT = 5;
+
+export const WINDINGS: Working = {
+  id: 'windings',
+  name: 'Windings of a three-phase motor',
+  asks: 'Three readings between the leads: are the windings alike?',
+  assumes: [
+    'Unplugged, harness off, charge gone; pairs in the order ab, bc, ca.',
+    'Healthy within half an ohm or a few percent at a few ohms (common practice).',
+    'Open to the case on an ohmmeter is no proof of insulation: insulation tester, electronics off.',
+  ],
+  fields: [
+    words('pairs', 'Pairs ab, bc, ca, Ω', { from: /u-?v|winding|phase|pairs/ }),
+    choice('connection', 'Connection', ['star', 'delta', 'unknown'], 'unknown'),
+    number('leads', 'Leads shorted together', 'Ω', { range: 'zero or more', usual: '0' }),
+    number('resolution', 'Last digit of the meter', 'Ω', { usual: '0.1' }),
+    number('megohm', 'Insulation to the case', 'MΩ', { optional: true, range: 'zero or more' }),
+  ],
+  solve(given) {
+    const read = given.numbers('pairs', 3) as [number, number, number];
+    if (read.some((one) => !Number.isFinite(one))) {
+      const open = ['ab', 'bc', 'ca'].filter((_, i) => !Number.isFinite(read[i]));
+      return {
+        rows: [row('Open', open.join(', '))],
+        verdict: 'not right',
+        says: ['A pair is open: winding, lead or plug.'],
+        expects: null,
+      };
+    }
+    const leads = given.number('leads');
+    const pairs = read.map((one) => one - leads) as unknown as Three;
+    if (pairs.some((one) => one <= 0))
+      given.refuse('leads', 'The leads read as much as a winding: short them and take it again.');
+    const connection = given.choice('connection', ['star', 'delta', 'unknown'] as const);
+    const phases = connection === 'star' ? starPhases(pairs) : connection === 'delta' ? deltaPhases(pairs) : null;
+    const apart = Math.max(...pairs) - Math.min(...pairs);
+    const percent = imbalancePercent(pairs);
+    const doubt = 2 * given.number('resolution');
+    const rows = [row('Pairs apart', `${figure(apart, 'Ω')}, ${fixed(percent, 1)}${THIN}%`)];
+    if (phases)
+      rows.push(
+        row('Single windings', phases.map((one) => fixed(one, 2)).join(', ') + `${THIN}Ω`),
+        row('Windings apart', `${fixed(imbalancePercent(phases), 1)}${THIN}%`),
+      );
+    const says: string[] = [];
+    if (apart > HALF_OHM && percent > EVEN_PERCENT)
+      says.push('One winding differs: shorted turns or a poor joint in it.');
+    const small = Math.max(...pairs) < 5;
+    const undecided = says.length === 0 && small && percent > EVEN_PERCENT;
+    if (undecided || (small && apart <= doubt && apart > 0))
+      says.push('Under five ohms the meter’s last digit decides too little: measure with four wires.');
+    const megohm = given.optional('megohm');
+    if (megohm !== null) {
+      rows.push(row('Insulation', `${megohm}${THIN}MΩ (usual limit 1${THIN}MΩ; local rules decide)`));
+      if (megohm < 1) says.push('Insulation under a megohm: no mains on it.');
+    }
+    const bad = (apart > HALF_OHM && percent > EVEN_PERCENT) || (megohm !== null && megohm < 1);
+    return { rows, verdict: bad ? 'not right' : undecided ? 'undecided' : 'right', says, expects: null };
+  },
+};
+
+export const COPPER: Working = {
+  id: 'copper',
+  name: 'Winding at another temperature',
+  asks: 'This many ohms now: how many cold, or how hot is it?',
+  assumes: ['R2 = R1 (k + T2) / (k + T1), k 235 for copper, 225 for aluminium (IEC 60034-1, from memory).'],
+  fields: [
+    choice('metal', 'Wire', ['copper', 'aluminium'], 'copper'),
+    number('ohm', 'Read', 'Ω', { from: /winding|coil|primary/ }),
+    number('from', 'at', '°C', { range: 'any', usual: '20' }),
+    number('to', 'Temperature asked for', '°C', { range: 'any', optional: true }),
+    number('hot', 'Read hot', 'Ω', { optional: true }),
+  ],
+  solve(given) {
+    const metal = given.choice('metal', ['copper', 'aluminium'] as const);
+    const [ohm, from, to, hot] = [
+      given.number('ohm'),
+      given.number('from'),
+      given.optional('to'),
+      given.optional('hot'),
+    ];
+    if (from < -60 || (to ?? 0) < -60) given.refuse('from', 'No bench is that cold.');
+    const k = metal === 'copper' ? 235 : 225;
+    const rows = [];
+    if (to !== null) rows.push(row(`At ${to} °C`, figure(resistanceAt(ohm, from, to, metal), 'Ω')));
+    if (hot !== null) rows.push(row('Temperature by its ohms', `${fixed((hot / ohm) * (k + from) - k, 0)}${THIN}°C`));
+    return {
+      rows,
+      verdict: null,
+      says: rows.length === 0 ? ['Type a temperature, or the ohms read hot.'] : [],
+      expects: null,
+    };
+  },
+};
+
+/** Current at which a governed motor idles when its brushes pass none, amperes (common practice). */
+const GOVERNOR_IDLE_A = 0.02;
+
+export const MOTOR_STATE: Working = {
+  id: 'motor-state',
+  name: 'Motor on a bench supply',
+  asks: 'Volts, amps, and does it turn: what is the matter with it?',
+  assumes: [
+    'A bare motor with an open path takes nothing; a jammed one its stall current V / R.',
+    'A governed motor at about 10 mA and still: brush path open, or the governor does not drive (common practice).',
+    'Current limit set before power; plus and minus marked before it: a governed motor dies of swapped leads.',
+  ],
+  fields: [
+    choice('kind', 'Motor', ['bare', 'governed'], 'governed'),
+    number('volts', 'Supply', 'V', { usual: '12' }),
+    number('amps', 'It takes', 'A', { range: 'zero or more' }),
+    choice('does', 'It', ['turns well', 'turns slowly', 'hums or twitches', 'stands still'], 'stands still'),
+    number('ohm', 'Ohms across the brushes', 'Ω', { optional: true }),
+    number('usual', 'A good one takes, free', 'A', { optional: true }),
+  ],
+  solve(given) {
+    const [volts, amps] = [given.number('volts'), given.number('amps')];
+    const governed = given.text('kind') === 'governed';
+    const does = given.choice('does', ['turns well', 'turns slowly', 'hums or twitches', 'stands still'] as const);
+    const [ohm, usual] = [given.optional('ohm'), given.optional('usual')];
+    const stall = ohm === null ? null : volts / ohm;
+    const rows = [row('Power', figure(volts * amps, 'W'))];
+    if (stall !== null) rows.push(row('Of its stall current', share(amps / stall)));
+    const answer = (verdict: string, says: string) => ({ rows, verdict, says: [says], expects: null });
+    if (does === 'stands still' || does === 'hums or twitches') {
+      if (amps < 0.001) return answer('open', 'No current at all: lead, brush or armature path open.');
+      if (governed && amps <= GOVERNOR_IDLE_A)
+        return answer(
+          'open or not driven',
+          'Split it at the inner brush tabs: volts there, the brush path is open; none, the governor does not drive.',
+        );
+      if (stall !== null && amps > 0.7 * stall)
+        return answer('jammed', 'Its stall current: jammed, or shorted turns. Seconds only, then turn it by hand.');
+      return answer(
+        does === 'stands still' ? 'weak or jammed' : 'weak',
+        'It gets current and does not turn: turn it by hand, look at brushes and commutator, measure its ohms.',
+      );
+    }
+    if (usual !== null && amps > 1.5 * usual)
+      return answer('drags', 'It takes half as much again as a good one: dry bearing, drag, or shorted turns.');
+    return does === 'turns well'
+      ? answer('right', 'The motor itself is good: look at what feeds it and what it drives.')
+      : answer('weak', 'It turns slowly and takes no more than it should: brushes, commutator, or its governor.');
+  },
+};

@@ -1,0 +1,112 @@
+/** Workings of resistors that set a speed: an added one for a third speed, and which law holds. */
+import {
+  addedFor,
+  E_SERIES,
+  fittedFrom,
+  lawFrom,
+  nearestOf,
+  SERIES_TOLERANCE,
+  speedWith,
+  SPEED_LAWS,
+  type AddedResistor,
+  type SeriesName,
+} from '../circuit/index.js';
+import { fixed, THIN } from '../quantity/index.js';
+import { choice, number } from './fields.js';
+import { figure, percentOff, row } from './show.js';
+import type { Working } from './working.js';
+
+const SERIES = Object.keys(E_SERIES) as SeriesName[];
+
+export const SPEED_RESISTOR: Working = {
+  id: 'speed-resistor',
+  name: 'Resistor for another speed',
+  asks: 'Which resistor turns this speed into that one, and how near does a part I can buy come?',
+  assumes: [
+    'A timed period or a current goes as 1/R, a reference voltage as R: ask which, or find it from two readings.',
+    'E12 and E24 parts ±5 %, E96 ±1 % (IEC 60063, from memory).',
+    'The trim of the speed it is added to then serves both.',
+  ],
+  fields: [
+    choice('law', 'Speed goes as', SPEED_LAWS, '1/R'),
+    number('fitted', 'Resistor fitted', 'Ω', { from: /timing|speed resistor/ }),
+    number('from', 'Speed now', 'rpm', { usual: '45' }),
+    number('to', 'Speed wanted', 'rpm', { usual: '78' }),
+    choice('series', 'Parts from', SERIES, 'E24'),
+    number('contact', 'Ohms of the switch contact', 'Ω', { range: 'zero or more', usual: '0' }),
+    number('trim', 'Range of the trim, ±', '%', { optional: true }),
+  ],
+  solve(given) {
+    const law = given.choice('law', SPEED_LAWS);
+    const [fitted, from, to] = [given.number('fitted'), given.number('from'), given.number('to')];
+    const exact = addedFor(law, fitted, from, to);
+    if (!exact) return given.refuse('to', 'That is the speed it has.');
+    const series = given.choice('series', SERIES);
+    const part: AddedResistor = { ...exact, ohm: nearestOf(series, exact.ohm) };
+    const rpm = (added: AddedResistor, contact = given.number('contact')) =>
+      speedWith(law, fitted, from, added, contact);
+    const off = (value: number) => 100 * (value / to - 1);
+    const tolerance = SERIES_TOLERANCE[series] / 100;
+    const edges = [1 + tolerance, 1 - tolerance]
+      .map((k) => off(rpm({ ...part, ohm: part.ohm * k })))
+      .sort((a, b) => a - b);
+    const [low, high] = edges as [number, number];
+    const dirty = off(rpm(part, given.number('contact') + 1000)) - off(rpm(part));
+    const trim = given.optional('trim');
+    const says = [`An open contact falls back to ${fixed(from, 2)} rpm.`];
+    const held = trim === null ? null : Math.max(Math.abs(low), Math.abs(high)) <= trim;
+    if (held === false)
+      says.unshift('The trim cannot take up the spread of this part: measure several, or take a closer series.');
+    return {
+      rows: [
+        row('Exact', `${figure(exact.ohm, 'Ω')} ${exact.how === 'parallel' ? 'across it' : 'in series'}`),
+        row(`Nearest in ${series}`, figure(part.ohm, 'Ω')),
+        row('Speed with it', `${fixed(rpm(part), 2)}${THIN}rpm, ${percentOff(off(rpm(part)))}`),
+        row('By its tolerance', `${percentOff(low)} to ${percentOff(high)}`),
+        row('1 kΩ of dirt at the contact', percentOff(dirty)),
+      ],
+      verdict: held === null ? null : held ? 'the trim holds it' : 'out of the trim’s reach',
+      says,
+      expects: null,
+    };
+  },
+};
+
+export const FITTED_RESISTOR: Working = {
+  id: 'fitted-resistor',
+  name: 'What is fitted, from what an added one did',
+  asks: 'I added this resistor and the speed went there: what sits inside, and which law holds?',
+  assumes: ['Only the resistor changed between the two readings.'],
+  fields: [
+    choice('law', 'Speed goes as', SPEED_LAWS, '1/R'),
+    choice('how', 'Added', ['parallel', 'series'], 'parallel'),
+    number('added', 'Resistor added', 'Ω'),
+    number('from', 'Speed before', 'rpm'),
+    number('to', 'Speed after', 'rpm'),
+    number('checkOhm', 'Another total tried: resistor', 'Ω', { optional: true }),
+    number('checkRpm', 'Another total tried: speed', 'rpm', { optional: true }),
+  ],
+  solve(given) {
+    const law = given.choice('law', SPEED_LAWS);
+    const how = given.choice('how', ['parallel', 'series'] as const);
+    const [from, to] = [given.number('from'), given.number('to')];
+    const fitted = fittedFrom(law, { how, ohm: given.number('added') }, from, to);
+    if (fitted === null)
+      return given.refuse(
+        'to',
+        'That resistor cannot have done this by this law: turn the law or the way it was added.',
+      );
+    const [ohm, rpm] = [given.optional('checkOhm'), given.optional('checkRpm')];
+    const found = ohm !== null && rpm !== null ? lawFrom(fitted, from, ohm, rpm) : null;
+    const tried = ohm !== null && rpm !== null;
+    return {
+      rows: [row('Fitted', figure(fitted, 'Ω')), ...(tried ? [row('Law by two readings', found ?? 'neither')] : [])],
+      verdict: tried ? (found === law ? 'the law holds' : 'the law does not hold') : null,
+      says:
+        tried && found === null
+          ? ['Neither law fits: something else moved, or a second resistor sets the speed too.']
+          : [],
+      expects: null,
+    };
+  },
+};
