@@ -52,6 +52,7 @@ module.exports = {
     // The job and the speed desk stand beside each other; what both measure with lies in features/measuring.
     only('job-and-speed-desk-never-meet', '^web/src/features/job/', '^web/src/features/speed/'),
     only('speed-desk-and-job-never-meet', '^web/src/features/speed/', '^web/src/features/job/'),
+    only('workings-know-no-job', '^web/src/features/workings/', '^web/src/features/(job|speed|measuring)/'),
     only('measuring-knows-neither', '^web/src/features/measuring/', '^web/src/features/(job|speed)/'),
     only('cli-stays-thin', '^cli/', '^(server|web|e2e)/'),
     {

@@ -149,12 +149,48 @@ const findSchemas = [
   }),
 ] as const;
 
+const money = finite.min(0).max(1e9);
+
+const mendSchemas = [
+  z.object({
+    kind: z.literal('terms'),
+    worth: money.nullable(),
+    price: money.nullable(),
+    ceiling: money.nullable(),
+    wantedBy: z.iso.date().nullable(),
+  }),
+  z.object({
+    kind: z.literal('working'),
+    workingId: z.string().min(1).max(64),
+    name: word,
+    inputs: z.array(z.object({ id: z.string().min(1).max(64), text: short })).max(40),
+    words: z.string().max(2000),
+    verdict: short.nullable(),
+    expects: z
+      .object({ place: word, unit: z.string().min(1).max(12), low: finite, high: finite })
+      .refine(({ low, high }) => low <= high, 'the lower limit comes first')
+      .nullable(),
+  }),
+  z.object({
+    kind: z.literal('decision'),
+    optionId: z.string().min(1).max(64),
+    name: word,
+    reason: short,
+    chance: fraction,
+    minutes: finite.min(0).max(1e6),
+    money,
+    expectedCost: money,
+    beside: short,
+  }),
+] as const;
+
 export const laterBodySchemas = [
   ...safetySchemas,
   ...ledgerSchemas,
   ...timerSchemas,
   ...photoSchemas,
   ...findSchemas,
+  ...mendSchemas,
 ] as const;
 
 // Held to the core's own types: a kind that differs does not compile.

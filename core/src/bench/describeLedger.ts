@@ -5,13 +5,15 @@ import { endWords } from './ledger/index.js';
 import type { FindBody } from './find/body.js';
 import { triedWords } from './find/trials.js';
 import type { GateBody } from './gate/body.js';
+import type { MendBody } from './mend/body.js';
+import { mendWords } from './mend/words.js';
 import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { SafetyBody } from './safety/body.js';
 import { TIMER_WORDS, type TimerBody, type TimerEndBody } from './timers/body.js';
 
 export type LaterBody =
-  SafetyBody | LedgerBody | GateBody | TimerBody | TimerEndBody | PhotoBody | MarksBody | FindBody;
+  SafetyBody | LedgerBody | GateBody | TimerBody | TimerEndBody | PhotoBody | MarksBody | FindBody | MendBody;
 
 /** "4 × 30 mm, tray B". */
 export const fastenerWords = (one: Fasteners): string =>
@@ -60,6 +62,10 @@ export function ledgerWords(body: LaterBody): string {
       return `cannot reach: ${body.name}`;
     case 'tried':
       return triedWords(body);
+    case 'terms':
+    case 'working':
+    case 'decision':
+      return mendWords(body);
     case 'marks':
       return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
   }

@@ -19,3 +19,4 @@ export * from './sheet.js';
 export * from './speedReading.js';
 export * from './fromEntry.js';
 export * from './find/index.js';
+export * from './mend/index.js';

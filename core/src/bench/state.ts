@@ -13,6 +13,7 @@ import {
 import { gatePasses, type GatePass } from './gate/index.js';
 import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
+import { judgedReadings, type DecisionBody, type Judged, type TermsBody } from './mend/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
 import type { ChargeLeft } from './charge.js';
 import { powerFrom, type LostLine, type PowerDoubt } from './power.js';
@@ -64,6 +65,12 @@ export interface JobState {
   readonly starts: readonly StartLine[];
   readonly work: readonly { readonly key: string; readonly at: string; readonly work: WorkBody }[];
   readonly readings: readonly PlacedReading[];
+  /** Readings beside what was reckoned for their place before, by the reading's key. */
+  readonly judged: ReadonlyMap<string, Judged>;
+  /** What was last agreed with the owner. */
+  readonly terms: TermsBody | null;
+  /** The mend that was last chosen and is not done yet. */
+  readonly decision: (DecisionBody & { readonly at: string }) | null;
   /** Stamps of the capture key that wait for their value. */
   readonly holds: readonly { readonly key: string; readonly at: string; readonly prompt: string }[];
   readonly struck: ReadonlySet<string>;
@@ -76,6 +83,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
   const lines = standing(events);
   const power = powerFrom(job, lines, lost);
   const ledger = ledgerOf(lines);
+  const readings = placedReadings(lines);
   const handed = lines.findLast((line) => line.body.kind === 'hand-back');
   return {
     speeds: speedPairs(job, lines),
@@ -92,7 +100,10 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     photos: photosOf(lines),
     starts: startLog(job, lines),
     work: linesOf(lines, 'work').map(({ key, enteredAt: at, body: work }) => ({ key, at, work })),
-    readings: placedReadings(lines),
+    readings,
+    judged: judgedReadings(lines, new Map(readings.map(({ key, place }) => [key, place]))),
+    terms: linesOf(lines, 'terms').at(-1)?.body ?? null,
+    decision: openDecision(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),
     handedBackAt: handed?.enteredAt ?? null,
@@ -164,4 +175,13 @@ function openHolds(lines: readonly BenchEvent[]) {
   return linesOf(lines, 'hold')
     .filter(({ key }) => !answered.has(key))
     .map(({ key, enteredAt: at, body: { prompt } }) => ({ key, at, prompt }));
+}
+
+/** A decision is done when its mend is in the log after it, or another one was made. */
+function openDecision(lines: readonly BenchEvent[]): JobState['decision'] {
+  const last = linesOf(lines, 'decision').at(-1);
+  if (!last) return null;
+  const from = lines.indexOf(last);
+  const done = lines.some(({ body }, i) => i > from && body.kind === 'mended' && body.repairId === last.body.optionId);
+  return done ? null : { ...last.body, at: last.enteredAt };
 }

@@ -37,9 +37,9 @@ export const CAPACITOR: Working = {
   ],
   fields: [
     choice('kind', 'Kind', CAPACITOR_KINDS, 'electrolytic'),
-    number('rated', 'Printed', 'µF'),
+    number('rated', 'Printed value', 'µF'),
     number('tolerance', 'Tolerance, ±', '%', { optional: true }),
-    number('volts', 'Printed', 'V'),
+    number('volts', 'Printed volts', 'V'),
     number('circuit', 'Most volts it sees in circuit', 'V', { optional: true }),
     number('measured', 'Measured', 'µF', { optional: true, range: 'zero or more' }),
     number('esr', 'ESR', 'Ω', { optional: true, range: 'zero or more' }),
@@ -185,11 +185,11 @@ export const SUBSTITUTE: Working = {
   ],
   fields: [
     choice('kind', 'Fitted: kind', CAPACITOR_KINDS, 'electrolytic'),
-    number('rated', 'Fitted', 'µF'),
-    number('volts', 'Fitted', 'V'),
+    number('rated', 'Fitted: value', 'µF'),
+    number('volts', 'Fitted: volts', 'V'),
     choice('newKind', 'Candidate: kind', [...CAPACITOR_KINDS, 'X1', 'Y1', 'motor start'], 'electrolytic'),
-    number('newRated', 'Candidate', 'µF'),
-    number('newVolts', 'Candidate', 'V'),
+    number('newRated', 'Candidate: value', 'µF'),
+    number('newVolts', 'Candidate: volts', 'V'),
     number('circuit', 'Most volts it sees in circuit', 'V', { optional: true }),
   ],
   solve(given) {

@@ -5,8 +5,10 @@ import { BRUSHES, HALL, LAMPS } from './sensing.js';
 import { OTHER_MAINS, SUPPLY_CHAIN, ZENER } from './supplies.js';
 import { BRIDGE, GHOST, PHASE_CONTROL } from './switching.js';
 import { COPPER, MOTOR_STATE, WINDINGS } from './motors.js';
+import { MOTOR_MATCH } from './motorMatch.js';
 import type { Working } from './working.js';
 
+export { senseFromShaft } from './motorMatch.js';
 export {
   solveWorking,
   type Working,
@@ -30,6 +32,7 @@ export const WORKINGS: readonly Working[] = [
   WINDINGS,
   COPPER,
   MOTOR_STATE,
+  MOTOR_MATCH,
   BRIDGE,
   PHASE_CONTROL,
   GHOST,

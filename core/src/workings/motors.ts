@@ -77,7 +77,7 @@ export const COPPER: Working = {
   fields: [
     choice('metal', 'Wire', ['copper', 'aluminium'], 'copper'),
     number('ohm', 'Read', 'Ω', { from: /winding|coil|primary/ }),
-    number('from', 'at', '°C', { range: 'any', usual: '20' }),
+    number('from', 'Read at', '°C', { range: 'any', usual: '20' }),
     number('to', 'Temperature asked for', '°C', { range: 'any', optional: true }),
     number('hot', 'Read hot', 'Ω', { optional: true }),
   ],

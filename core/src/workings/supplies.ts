@@ -38,7 +38,12 @@ export const SUPPLY_CHAIN: Working = {
     number('sag', 'Sag of the winding at this load', '%', { range: 'zero or more', usual: '10' }),
     number('mains', 'Mains', 'Hz', { usual: '50' }),
     number('dc', 'Read: d.c.', 'V', { optional: true, from: /reservoir|supply|rectifier/ }),
-    number('ripple', 'Read: ripple, peak to peak', 'V', { optional: true, range: 'zero or more' }),
+    number('ripple', 'Read: ripple, peak to peak', 'V', {
+      optional: true,
+      range: 'zero or more',
+      from: /reservoir|supply|rectifier/,
+      peakToPeak: true,
+    }),
     number('rippleHz', 'Read: frequency of the ripple', 'Hz', { optional: true }),
   ],
   solve(given) {
@@ -121,9 +126,9 @@ export const OTHER_MAINS: Working = {
     'Primary: half of the regulation of 10 to 25 % is lost in it (handbook).',
   ],
   fields: [
-    number('wanted', 'On its plate', 'V', { usual: '100' }),
+    number('wanted', 'Volts on its plate', 'V', { usual: '100' }),
     number('given', 'What it gets', 'V', { from: /mains|outlet|plug/ }),
-    number('plateHz', 'On its plate', 'Hz', { usual: '50' }),
+    number('plateHz', 'Frequency on its plate', 'Hz', { usual: '50' }),
     number('mains', 'Mains here', 'Hz', { usual: '50' }),
     number('va', 'Its transformer', 'VA', { optional: true }),
     number('primary', 'Read: primary, unplugged', 'Ω', { optional: true, from: /primary/ }),

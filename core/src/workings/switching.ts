@@ -22,9 +22,9 @@ export const BRIDGE: Working = {
   ],
   fields: [
     words('plus', 'Phases to + rail, red on the phase: A B C, V'),
-    words('plusBack', 'The same, leads swapped'),
+    words('plusBack', 'The same to the + rail, leads swapped'),
     words('minus', '− rail to phases, red on the rail: A B C, V'),
-    words('minusBack', 'The same, leads swapped'),
+    words('minusBack', 'The same from the − rail, leads swapped'),
     number('rails', 'Rail to rail, settled', 'Ω', { optional: true }),
     number('volts', 'Pack', 'V', { optional: true }),
   ],

@@ -19,6 +19,8 @@ export interface WorkingField {
   readonly range?: 'above zero' | 'zero or more' | 'any';
   /** Words of a place whose last reading in this unit fills the field; see `prefill`. */
   readonly from?: RegExp;
+  /** It is filled by a reading from peak to peak; the others never are. */
+  readonly peakToPeak?: boolean;
 }
 
 /** A line of the answer. */

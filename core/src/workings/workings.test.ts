@@ -56,7 +56,8 @@ describe.each(WORKINGS.map((one) => [one.id, one] as const))('%s', (_id, working
     const result = solveWorking(working, {});
     expect(['missing', 'wrong', 'answer']).toContain(result.kind);
     expect(working.assumes.length).toBeGreaterThan(0);
-    expect(new Set(working.fields.map((field) => field.id)).size).toBe(working.fields.length);
+    for (const name of ['id', 'label'] as const)
+      expect(new Set(working.fields.map((field) => field[name])).size).toBe(working.fields.length);
     for (const field of working.fields)
       if (field.choices && field.usual !== undefined) expect(field.choices).toContain(field.usual);
   });

@@ -10,6 +10,7 @@ import classes from './Frame.module.css';
 const PLACES = [
   { to: '/', word: 'Bench', key: 'b' },
   { to: '/speed', word: 'Speed desk', key: 's' },
+  { to: '/workings', word: 'Workings', key: 'w' },
   { to: '/set-up', word: 'Set-up', key: 'u' },
 ] as const;
 
@@ -34,7 +35,7 @@ export function Frame() {
             <NavLink
               key={place.to}
               to={place.to}
-              end
+              end={place.to === '/'}
               className={({ isActive }) => (isActive ? `${classes.place} ${classes.here}` : (classes.place ?? ''))}
               title={`Key ${place.key}`}
             >

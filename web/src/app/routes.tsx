@@ -23,6 +23,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/speed/ToneMaker.js')).ToneMaker }),
       },
       {
+        path: '/workings/:id?',
+        lazy: async () => ({ Component: (await import('../features/workings/WorkingsScreen.js')).WorkingsScreen }),
+      },
+      {
         path: '/set-up',
         lazy: async () => ({ Component: (await import('../features/setup/SetupScreen.js')).SetupScreen }),
       },

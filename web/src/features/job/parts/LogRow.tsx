@@ -30,6 +30,9 @@ export function LogRow({ line, view, index, onStrike, place }: Props) {
       <div>
         <span className="mono quiet">{when(event.enteredAt)}</span>{' '}
         <span className={struck ? classes.struck : undefined}>{wordsOf(line, view, index)}</span>
+        {!struck && view.state.judged.has(event.key) && (
+          <span className="quiet"> ({view.state.judged.get(event.key)?.words})</span>
+        )}
         {line.status === 'waiting' && <span className={classes.waiting}> waiting</span>}
         {line.status === 'kept' && <span className="off-screen"> kept</span>}
         {reason !== undefined && <span className="quiet"> (struck out: {reason})</span>}

@@ -4,6 +4,7 @@ import { ReadingField } from '../parts/ReadingField.js';
 import { PathFind } from '../find/PathFind.js';
 import { useJobFind } from '../find/findContext.js';
 import { Moves } from '../mend/Moves.js';
+import { Sums } from '../mend/Sums.js';
 import { PlaceReading } from '../parts/PlaceReading.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
@@ -77,6 +78,7 @@ export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps)
         </div>
       )}
       <StageLines view={view} stage={stage} empty="" kinds={['note']} />
+      <Sums view={view} stage={stage} />
       <Moves view={view} stage={stage} kind="test" />
     </>
   );

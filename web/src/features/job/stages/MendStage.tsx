@@ -1,12 +1,15 @@
-/** Mend: what was done, one line each; it ends the as-found part of the job. */
+/** Mend: what to do and why, one choice at a time; then that it was done, which ends the as-found part of the job. */
 import { refusalOf, WORK_ACTIONS, WORK_WORDS, type WorkAction } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { PathMends } from '../find/PathMends.js';
+import { useJobFind } from '../find/findContext.js';
+import { Chosen, Decision } from '../mend/Decision.js';
 import { Moves } from '../mend/Moves.js';
+import { Sums } from '../mend/Sums.js';
+import { Terms } from '../mend/Terms.js';
 import { TimerStart } from '../parts/TimerStart.js';
 import { Cautions } from '../safe/Cautions.js';
 import { Refused } from '../safe/Refused.js';
@@ -15,9 +18,55 @@ import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function MendStage({ view, stage, prompt }: StageProps) {
+  const choice = (useJobFind()?.answer?.advice.mends.length ?? 0) > 0 && view.state.work.length === 0;
+  const heading = useRef<HTMLHeadingElement>(null);
+  const chosenAt = view.state.decision?.at;
+  const before = useRef(chosenAt);
+  // What was chosen is the next thing to do: it comes into sight.
+  useEffect(() => {
+    if (chosenAt !== undefined && chosenAt !== before.current) heading.current?.scrollIntoView({ block: 'start' });
+    before.current = chosenAt;
+  }, [chosenAt]);
+  const owing = view.state.speeds.filter((speed) => !speed.asFound && view.state.work.length === 0);
+  return (
+    <>
+      <h1 className="prompt" ref={heading}>
+        {view.state.decision?.name ?? (choice ? 'Choose what to mend' : prompt.text)}
+      </h1>
+      {owing.length > 0 && (
+        <p className={classes.caution}>
+          Not measured as found yet: {owing.map((speed) => speed.label).join(', ')}. After the first work it is too
+          late.
+        </p>
+      )}
+      <Chosen view={view} stage={stage} />
+      <Decision view={view} stage={stage} />
+      <WorkEntry view={view} stage={stage} />
+      <Moves view={view} stage={stage} kind="mend" />
+      <TimerStart view={view} stage={stage} kinds={['cure', 'run-in']} />
+      <Sums view={view} stage={stage} />
+      <Terms view={view} stage={stage} />
+      {view.state.work.length > 0 && (
+        <ol className={classes.rows}>
+          {[...view.state.work].reverse().map(({ key, at, work }) => (
+            <li key={key} className={classes.rowLine}>
+              <span className="mono small quiet">{when(at)}</span>
+              <span>
+                {WORK_WORDS[work.action]} {work.what}
+              </span>
+              <span />
+            </li>
+          ))}
+        </ol>
+      )}
+    </>
+  );
+}
+
+/** Work that no list names: what was done, to what. */
+function WorkEntry({ view, stage }: Pick<StageProps, 'view' | 'stage'>) {
   const [action, setAction] = useState<WorkAction>('clean');
   const [what, setWhat] = useState('');
-  const owing = view.state.speeds.filter((speed) => !speed.asFound && view.state.work.length === 0);
   const text = `${WORK_WORDS[action]} ${what}`;
   const refusal = refusalOf(what);
   const keep = () => {
@@ -26,14 +75,8 @@ export function MendStage({ view, stage, prompt }: StageProps) {
     setWhat('');
   };
   return (
-    <>
-      <h1 className="prompt">{prompt.text}</h1>
-      {owing.length > 0 && (
-        <p className={classes.caution}>
-          Not measured as found yet: {owing.map((speed) => speed.label).join(', ')}. After the first work it is too
-          late.
-        </p>
-      )}
+    <section className="stack" aria-label="What was done">
+      <h2>Something else was done</h2>
       <ToggleButtonGroup
         exclusive
         value={action}
@@ -67,22 +110,6 @@ export function MendStage({ view, stage, prompt }: StageProps) {
       </div>
       {refusal && <Refused rule={refusal} />}
       <Cautions text={what === '' ? '' : text} familyId={view.job.familyId} />
-      <PathMends view={view} stage={stage} />
-      <Moves view={view} stage={stage} kind="mend" />
-      <TimerStart view={view} stage={stage} kinds={['cure', 'run-in']} />
-      {view.state.work.length > 0 && (
-        <ol className={classes.rows}>
-          {[...view.state.work].reverse().map(({ key, at, work }) => (
-            <li key={key} className={classes.rowLine}>
-              <span className="mono small quiet">{when(at)}</span>
-              <span>
-                {WORK_WORDS[work.action]} {work.what}
-              </span>
-              <span />
-            </li>
-          ))}
-        </ol>
-      )}
-    </>
+    </section>
   );
 }

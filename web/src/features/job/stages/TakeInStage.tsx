@@ -4,6 +4,8 @@ import { familyOf } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { OutsideQuestions } from '../find/OutsideQuestions.js';
+import { KnownFaults } from '../mend/KnownFaults.js';
+import { Terms } from '../mend/Terms.js';
 import { EditJob } from '../parts/EditJob.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
@@ -42,6 +44,8 @@ export function TakeInStage(props: StageProps) {
         <PhotoAdd view={props.view} stage={props.stage} about={null} caption="the unit" word="Photo of the unit" />
       </div>
       <PhotoStrip view={props.view} stage={props.stage} about={null} />
+      <KnownFaults view={props.view} />
+      <Terms view={props.view} stage={props.stage} />
       {editing && <EditJob job={job} onDone={() => setEditing(false)} />}
     </>
   );

@@ -1,0 +1,134 @@
+/**
+ * The decision: mends side by side, with what each costs until the unit works. Repairs tried in falling order of
+ * chance over cost have the least expected cost, for one fault, costs apart and the cure seen after each
+ * (Kalagnanam & Henrion 1988; Heckerman, Breese & Rommelse 1995; from memory). With two faults it is a guide: it is
+ * reckoned anew after every mend.
+ */
+import type { MendAdvice } from '../../diagnosis/index.js';
+import type { TermsBody } from './body.js';
+
+/** An hour of the bench in money when the shop says nothing else (the same 60 that the advice reckons with; our choice). */
+export const HOUR_MONEY = 60;
+
+/** A mend as it may be chosen. */
+export interface MendOption {
+  readonly id: string;
+  readonly name: string;
+  /** Chance that it cures, a fraction, from what was seen. */
+  readonly chance: number;
+  /** Minutes of hands. */
+  readonly minutes: number;
+  /** Waiting that it brings, minutes: curing, drying, running in. */
+  readonly waitMin: number;
+  /** Parts, money. */
+  readonly partsMoney: number;
+  /** Parts and hands together, money. */
+  readonly money: number;
+  /** Expected money until the unit works, begun with this one, the others after it in their best order. */
+  readonly expectedCost: number;
+  /** What it leaves undone or what has to follow; null for nothing. */
+  readonly leaves: string | null;
+  /** Why it must not be done now. */
+  readonly forbidden: string | null;
+  /** It costs more than the owner's ceiling. */
+  readonly overCeiling: boolean;
+}
+
+export interface Decision {
+  /** The best first; forbidden ones last. */
+  readonly options: readonly MendOption[];
+  /** Chance that none of them cures it. */
+  readonly uncured: number;
+  /** The likeliest one with parts comes before the likeliest other while its parts cost less than this; null without such a pair. */
+  readonly turning: { readonly best: string; readonly other: string; readonly partsMoney: number } | null;
+  /** Why one had better stop; null while it pays. */
+  readonly stop: string | null;
+}
+
+interface Cost {
+  readonly chance: number;
+  readonly money: number;
+}
+
+/**
+ * Expected money of trying in this order: each is paid only while those before it have not cured.
+ * [0.5, 10], [0.3, 20] cost 10 + 0.5 · 20 = 20.
+ */
+export function expectedCost(order: readonly Cost[]): number {
+  let [left, sum] = [1, 0];
+  for (const { chance, money } of order) {
+    sum += left * money;
+    left = Math.max(0, left - chance);
+  }
+  return sum;
+}
+
+/** Falling chance over cost. */
+const byOdds = (a: Cost, b: Cost): number => b.chance * a.money - a.chance * b.money;
+
+/** Lays the advised mends side by side. Money in the shop's currency; `terms` as last agreed, `hourMoney` above zero. */
+export function decide(
+  mends: readonly MendAdvice[],
+  terms: TermsBody | null,
+  hourMoney: number = HOUR_MONEY,
+): Decision {
+  const ceiling = terms?.ceiling ?? null;
+  const rows = mends.map(({ repair, chance, forbidden }) => {
+    const money = repair.money + (repair.handsMin * hourMoney) / 60;
+    return { repair, chance, forbidden, money };
+  });
+  const free = rows.filter((row) => row.forbidden === null);
+  const begunWith = (row: (typeof rows)[number]) =>
+    expectedCost([row, ...free.filter((one) => one !== row).sort(byOdds)]);
+  const options = rows
+    .map((row): MendOption => ({
+      id: row.repair.id,
+      name: row.repair.name,
+      chance: row.chance,
+      minutes: row.repair.handsMin,
+      waitMin: row.repair.waitMin,
+      partsMoney: row.repair.money,
+      money: row.money,
+      expectedCost: begunWith(row),
+      leaves: row.repair.leaves,
+      forbidden: row.forbidden,
+      overCeiling: ceiling !== null && row.money > ceiling,
+    }))
+    .sort(
+      (a, b) =>
+        Number(a.forbidden !== null) - Number(b.forbidden !== null) ||
+        Number(a.overCeiling) - Number(b.overCeiling) ||
+        // Money in whole units: prices are guesses. What costs the same stands by its chance.
+        Math.round(a.expectedCost) - Math.round(b.expectedCost) ||
+        b.chance - a.chance,
+    );
+  return {
+    options,
+    uncured: Math.max(0, 1 - free.reduce((sum, one) => sum + one.chance, 0)),
+    turning: turningOf(options),
+    stop: stopOf(options, terms),
+  };
+}
+
+/** One mend comes before another while its chance over its cost is the greater (see the head of this file). */
+function turningOf(options: readonly MendOption[]): Decision['turning'] {
+  const likely = options.filter((one) => one.forbidden === null).sort((a, b) => b.chance - a.chance);
+  const best = likely.find((one) => one.partsMoney > 0);
+  const other = likely.find((one) => one !== best);
+  if (!best || !other || other.chance <= 0) return null;
+  const partsMoney = (best.chance * other.money) / other.chance - (best.money - best.partsMoney);
+  return partsMoney > 0 ? { best: best.name, other: other.name, partsMoney } : null;
+}
+
+function stopOf(options: readonly MendOption[], terms: TermsBody | null): string | null {
+  const open = options.filter((one) => one.forbidden === null);
+  const [best] = open;
+  if (!best || !terms) return null;
+  if (open.every((one) => one.overCeiling))
+    return 'Every mend costs more than the ceiling: ask the owner before going on.';
+  if (terms.worth !== null && best.expectedCost > terms.worth)
+    return 'Until it works it is likely to cost more than it is worth: ask the owner, or leave it.';
+  if (terms.price !== null && best.expectedCost > terms.price)
+    return 'It is likely to cost more than the price agreed.';
+  return null;
+}

@@ -1,0 +1,76 @@
+/** Readings judged by the sums made before them: the newest sum of a place counts. */
+import { THIN } from '../../quantity/index.js';
+import { linesOf, type BenchEvent } from '../event.js';
+import type { Expectation } from './body.js';
+
+/** A reading beside what was reckoned for its place. */
+export interface Judged {
+  readonly expectation: Expectation;
+  readonly verdict: 'right' | 'low' | 'high';
+  /** "expected 26.4 to 31.1 V, reckoned: low". */
+  readonly words: string;
+}
+
+const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** Judgements by the reading's key. `places` gives readings their place where it was said later. Lines stand, in order. */
+export function judgedReadings(
+  lines: readonly BenchEvent[],
+  places: ReadonlyMap<string, string | null> = new Map(),
+): ReadonlyMap<string, Judged> {
+  const out = new Map<string, Judged>();
+  if (linesOf(lines, 'working').length === 0) return out;
+  const known: Expectation[] = [];
+  for (const { key, body } of lines) {
+    if (body.kind === 'working' && body.expects) known.push(body.expects);
+    if (body.kind !== 'reading' || body.values.length !== 1 || body.bound !== 'exact') continue;
+    const place = body.place ?? places.get(key) ?? null;
+    const expectation = place === null ? undefined : known.findLast((one) => same(one.place, place));
+    // A ripple is no d.c.: what is read in another way is not judged by it.
+    if (!expectation || body.unit !== expectation.unit || !(body.qualifier === null || body.qualifier === 'dc'))
+      continue;
+    const value = body.values[0] as number;
+    const verdict = value < expectation.low ? 'low' : value > expectation.high ? 'high' : 'right';
+    out.set(key, { expectation, verdict, words: `${expectedWords(expectation)}: ${verdict}` });
+  }
+  return out;
+}
+
+/** "expected 26.4 to 31.1 V, reckoned". */
+export function expectedWords({ low, high, unit }: Expectation): string {
+  const three = (value: number) => String(Number(value.toPrecision(3)));
+  return `expected ${three(low)} to ${three(high)}${THIN}${unit}, reckoned`;
+}
+
+/** What is typed into a working's fields from the log: the last single reading at a place that the field names. */
+export function prefill(
+  fields: readonly {
+    readonly id: string;
+    readonly unit: string | null;
+    readonly kind: string;
+    readonly from?: RegExp;
+    readonly peakToPeak?: boolean;
+  }[],
+  readings: readonly {
+    readonly place: string | null;
+    readonly reading: Extract<BenchEvent['body'], { kind: 'reading' }>;
+  }[],
+): Record<string, string> {
+  const out: Record<string, string> = {};
+  for (const field of fields) {
+    const { from } = field;
+    if (!from) continue;
+    const hit = readings.findLast(
+      ({ place, reading }) =>
+        place !== null &&
+        from.test(place.toLowerCase()) &&
+        // A row of readings belongs into a field of words, a single one into a field of a number.
+        (field.kind === 'text' ? reading.values.length > 1 : reading.values.length === 1) &&
+        reading.bound === 'exact' &&
+        (reading.qualifier === 'pp') === (field.peakToPeak === true) &&
+        (field.unit === null || reading.unit === field.unit),
+    );
+    if (hit) out[field.id] = hit.reading.values.map((value) => String(Number(value.toPrecision(6)))).join(' ');
+  }
+  return out;
+}

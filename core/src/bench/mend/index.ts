@@ -1,0 +1,4 @@
+export * from './body.js';
+export * from './decide.js';
+export * from './expected.js';
+export * from './words.js';

@@ -1,0 +1,251 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { MendAdvice } from '../../diagnosis/index.js';
+import { workingOf } from '../../workings/index.js';
+import { toleranceOfUse, type JobFacts } from '../job.js';
+import { familyOf } from '../../families/index.js';
+import type { BenchEvent, EventBody } from '../event.js';
+import { jobState } from '../state.js';
+import { lineWords } from '../describe.js';
+import { decide, expectedCost, judgedReadings, prefill, type TermsBody } from './index.js';
+
+let count = 0;
+const line = (body: EventBody): BenchEvent => ({
+  key: `k${++count}`,
+  enteredAt: new Date(Date.UTC(2026, 0, 1, 8, count)).toISOString(),
+  device: 'd',
+  sequence: count,
+  stage: 'mend',
+  body,
+});
+const reading = (value: number, place: string | null, more: object = {}): BenchEvent =>
+  line({
+    kind: 'reading',
+    text: '',
+    values: [value],
+    unit: 'V',
+    qualifier: null,
+    bound: 'exact',
+    place,
+    speedId: null,
+    condition: null,
+    holdKey: null,
+    ...more,
+  });
+const sum = (low: number, high: number, place = 'reservoir'): BenchEvent =>
+  line({
+    kind: 'working',
+    workingId: 'supply',
+    name: 'Supply',
+    inputs: [{ id: 'secondary', text: '23' }],
+    words: 'mean 27.6 V',
+    verdict: null,
+    expects: { place, unit: 'V', low, high },
+  });
+
+describe('readings judged by what was reckoned', () => {
+  it('right, low and high beside the newest sum of their place', () => {
+    const lines = [
+      reading(30, 'reservoir'),
+      sum(24, 31),
+      reading(27, 'Reservoir', { qualifier: 'dc' }),
+      reading(20, 'reservoir'),
+      sum(10, 19),
+      reading(20, 'reservoir'),
+    ];
+    const judged = judgedReadings(lines);
+    const verdicts = lines.map(({ key }) => judged.get(key)?.verdict ?? null);
+    // What was read before the sum is not judged by it.
+    expect(verdicts).toEqual([null, null, 'right', 'low', null, 'high']);
+    expect(judged.get((lines[3] as BenchEvent).key)?.words).toBe('expected 24 to 31\u202fV, reckoned: low');
+  });
+
+  it('another place, unit, kind or bound is not judged; a place said later is', () => {
+    const late = reading(20, null);
+    const lines = [
+      sum(24, 31),
+      reading(20, 'emitter'),
+      reading(20, 'reservoir', { unit: 'mV' }),
+      reading(0.6, 'reservoir', { qualifier: 'pp' }),
+      reading(20, 'reservoir', { bound: 'over' }),
+      reading(20, 'reservoir', { values: [20, 21] }),
+      late,
+    ];
+    expect([...judgedReadings(lines).keys()]).toEqual([]);
+    expect(judgedReadings(lines, new Map([[late.key, 'reservoir']])).get(late.key)?.verdict).toBe('low');
+  });
+});
+
+describe('fields filled from the log', () => {
+  it('take the last reading at a place they name, in their unit', () => {
+    const fields = workingOf('supply')?.fields ?? [];
+    const readings = [
+      reading(22.4, 'secondary'),
+      reading(23, 'Transformer secondary'),
+      reading(27.5, 'reservoir'),
+      reading(0.31, 'reservoir', { qualifier: 'pp' }),
+      reading(0.2, 'secondary', { unit: 'A' }),
+    ].map(({ body }) => ({
+      place: body.kind === 'reading' ? body.place : null,
+      reading: body as Extract<EventBody, { kind: 'reading' }>,
+    }));
+    expect(prefill(fields, readings)).toEqual({ secondary: '23', dc: '27.5', ripple: '0.31' });
+    expect(prefill(fields, [])).toEqual({});
+  });
+});
+
+const mend = (
+  id: string,
+  chance: number,
+  handsMin: number,
+  money: number,
+  more: Partial<MendAdvice> = {},
+): MendAdvice =>
+  ({
+    repair: {
+      id,
+      name: id,
+      cures: [`${id}.bad`],
+      handsMin,
+      waitMin: 0,
+      money,
+      level: 'outside',
+      residual: 0,
+      power: 'dead',
+      leaves: null,
+    },
+    chance,
+    minutes: handsMin,
+    found: false,
+    forbidden: null,
+    seek: [],
+    ...more,
+  }) as MendAdvice;
+const terms = (more: Partial<TermsBody>): TermsBody => ({
+  kind: 'terms',
+  worth: null,
+  price: null,
+  ceiling: null,
+  wantedBy: null,
+  ...more,
+});
+
+describe('the decision', () => {
+  it('expected cost worked by hand: 10, then 20 with one half, then 40 with a fifth', () => {
+    expect(
+      expectedCost([
+        { chance: 0.5, money: 10 },
+        { chance: 0.3, money: 20 },
+        { chance: 0.2, money: 40 },
+      ]),
+    ).toBeCloseTo(28, 9);
+  });
+
+  it('falling chance over cost is never beaten by any other order (every order tried)', () => {
+    const orders = <T>(list: readonly T[]): T[][] =>
+      list.length < 2
+        ? [[...list]]
+        : list.flatMap((one, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [one, ...rest]));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(fc.double({ min: 0.01, max: 1, noNaN: true }), fc.double({ min: 1, max: 100, noNaN: true })),
+          { minLength: 1, maxLength: 5 },
+        ),
+        (raw) => {
+          const total = raw.reduce((all, [chance]) => all + chance, 0);
+          const mends = raw.map(([chance, money], i) => mend(`m${i}`, chance / Math.max(1, total), 0, money));
+          const best = Math.min(...decide(mends, null).options.map((one) => one.expectedCost));
+          const costs = mends.map(({ chance, repair }) => ({ chance, money: repair.money }));
+          for (const order of orders(costs)) expect(best).toBeLessThanOrEqual(expectedCost(order) + 1e-9);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('an hour of hands costs what the shop says, parts are added', () => {
+    const [option] = decide([mend('belt', 0.9, 30, 8)], null, 40).options;
+    expect(option).toMatchObject({ money: 28, partsMoney: 8, minutes: 30, expectedCost: 28 });
+  });
+
+  it('says up to what price of its parts the likeliest comes first, and beyond that price it does not', () => {
+    const priced = (money: number) => decide([mend('board', 0.7, 0, money), mend('donor', 0.25, 0, 30)], null);
+    const { turning, options, uncured } = priced(40);
+    expect(options.map((one) => one.id)).toEqual(['board', 'donor']);
+    // Board first: m + 0.3 · 30; donor first: 30 + 0.75 m. Even at m = 84.
+    expect(turning).toEqual({ best: 'board', other: 'donor', partsMoney: expect.closeTo(84, 9) });
+    expect(uncured).toBeCloseTo(0.05, 9);
+    // Without parts there is no price to speak of; a mend that is dear by its hands alone is never first.
+    expect(decide([mend('clean', 0.7, 10, 0), mend('oil', 0.2, 10, 0)], null).turning).toBeNull();
+    expect(decide([mend('board', 0.5, 600, 1), mend('clean', 0.4, 1, 0)], null).turning).toBeNull();
+    // Either side of it the order turns, by more than the whole units that are shown.
+    expect(priced(80).options[0]?.id).toBe('board');
+    expect(priced(90).options[0]?.id).toBe('donor');
+  });
+
+  it('stops at the ceiling, the worth and the price; what is forbidden stands last', () => {
+    const mends = [mend('board', 0.7, 60, 40), mend('clean', 0.2, 10, 0)];
+    expect(decide(mends, terms({ ceiling: 50 })).options.map((one) => [one.id, one.overCeiling])).toEqual([
+      ['clean', false],
+      ['board', true],
+    ]);
+    expect(decide(mends, terms({ ceiling: 5 })).stop).toContain('more than the ceiling');
+    expect(decide(mends, terms({ worth: 60 })).stop).toContain('more than it is worth');
+    expect(decide(mends, terms({ worth: 500, price: 20 })).stop).toContain('price agreed');
+    expect(decide(mends, terms({ worth: 500 })).stop).toBeNull();
+    const held = decide([mend('board', 0.9, 5, 0, { forbidden: 'First look.' }), mend('clean', 0.1, 10, 0)], null);
+    expect(held.options.map((one) => one.id)).toEqual(['clean', 'board']);
+    expect(decide([], terms({ worth: 1 }))).toEqual({ options: [], uncured: 1, turning: null, stop: null });
+  });
+});
+
+describe('in the log', () => {
+  const family = familyOf('belt-turntable-dc');
+  const job: JobFacts = {
+    number: 1,
+    familyId: family.id,
+    make: '',
+    model: '',
+    serial: '',
+    customer: '',
+    complaint: '',
+    tried: '',
+    powerKind: 'mains',
+    ratedVolts: 230,
+    speedIds: ['33'],
+    tolerance: toleranceOfUse(family),
+  };
+  const decision: EventBody = {
+    kind: 'decision',
+    optionId: 'belt',
+    name: 'Replace the belt',
+    reason: 'cheap',
+    chance: 0.62,
+    minutes: 15,
+    money: 23,
+    expectedCost: 31,
+    beside: 'Clean the trims',
+  };
+
+  it('the last terms count, a decision stands until its mend is done, and both read as words', () => {
+    const agreed = [line(terms({ worth: 80 })), line(terms({ worth: 90, ceiling: 40, wantedBy: '2026-12-01' }))];
+    const chosen = line(decision);
+    expect(jobState(job, [...agreed, chosen]).terms).toMatchObject({ worth: 90, ceiling: 40 });
+    expect(jobState(job, [...agreed, chosen]).decision?.name).toBe('Replace the belt');
+    const other = line({ kind: 'mended', repairId: 'trims', name: 'Clean the trims' });
+    expect(jobState(job, [chosen, other]).decision?.optionId).toBe('belt');
+    const done = line({ kind: 'mended', repairId: 'belt', name: 'Replace the belt' });
+    expect(jobState(job, [chosen, other, done]).decision).toBeNull();
+    const words = (event: BenchEvent) => lineWords(event.body, () => undefined);
+    expect(words(chosen)).toBe('decided: Replace the belt, cures with 62\u202f%: cheap');
+    expect(words(agreed[1] as BenchEvent)).toBe('agreed: worth 90, ceiling 40, wanted by 2026-12-01');
+    expect(words(sum(24, 31))).toBe('reckoned: Supply: mean 27.6 V');
+  });
+
+  it('a reading after a sum carries its judgement in the state of the job', () => {
+    const before = sum(24, 31);
+    const low = reading(20, 'reservoir');
+    expect(jobState(job, [before, low]).judged.get(low.key)?.verdict).toBe('low');
+  });
+});

@@ -1,0 +1,150 @@
+/** Does this motor stand in for that one: what fits, what differs, and what the difference means. */
+import { fixed, THIN } from '../quantity/index.js';
+import { choice, number } from './fields.js';
+import { percentOff, row } from './show.js';
+import type { Given, Working, WorkingRow } from './working.js';
+
+const SENSES = ['clockwise', 'counter-clockwise'] as const;
+const SIDES = ['shaft end', 'rear'] as const;
+const GOVERNORS = ['none', 'inside', 'outside'] as const;
+/** Trims take up so much, percent (common practice). */
+const TRIM_PERCENT = 8;
+/** Volts over the rated ones that a motor bears when its governor does, percent (common practice: 12 V kinds see 13 to 14). */
+const VOLTS_PERCENT = 20;
+/** Housing and shaft may differ by so much, millimetres. */
+const FIT_MM = 0.1;
+
+/** The sense seen from the shaft end: from the rear it looks the other way round. */
+export function senseFromShaft(sense: (typeof SENSES)[number], side: (typeof SIDES)[number]): (typeof SENSES)[number] {
+  if (side === 'shaft end') return sense;
+  return sense === 'clockwise' ? 'counter-clockwise' : 'clockwise';
+}
+
+interface Match {
+  readonly rows: WorkingRow[];
+  readonly refused: string[];
+  readonly differs: string[];
+}
+
+export const MOTOR_MATCH: Working = {
+  id: 'motor-match',
+  name: 'Does this motor stand in for that one?',
+  asks: 'The motor that belongs here, the one I have: what differs, and what does it mean?',
+  assumes: [
+    'A motor seen from the shaft end turns the other way than seen from behind: the face it is mounted by decides.',
+    'A trim takes up about 8 %; a 12 V kind bears 13 to 14 V while its governor chip does (common practice).',
+    'Swapped leads turn a bare brushed motor only; one with an electronic governor stands still or dies.',
+  ],
+  fields: [
+    number('volts', 'Belongs here: supply it gets', 'V', { usual: '12' }),
+    number('rpm', 'Belongs here: speed', 'rpm', { usual: '2400' }),
+    number('pulley', 'Belongs here: pulley', 'mm', { optional: true }),
+    choice('sense', 'Belongs here: turns', SENSES, 'counter-clockwise'),
+    choice('side', 'seen from', SIDES, 'shaft end'),
+    choice('governor', 'Belongs here: governor', GOVERNORS, 'inside'),
+    number('diameter', 'Belongs here: housing', 'mm', { optional: true }),
+    number('shaft', 'Belongs here: shaft', 'mm', { optional: true }),
+    number('newVolts', 'Candidate: rated', 'V', { usual: '12' }),
+    number('ceiling', 'Candidate: governor’s ceiling', 'V', { optional: true }),
+    number('newRpm', 'Candidate: speed', 'rpm'),
+    number('newPulley', 'Candidate: pulley', 'mm', { optional: true }),
+    choice('newSense', 'Candidate: turns', SENSES, 'counter-clockwise'),
+    choice('newSide', 'seen from (candidate)', SIDES, 'shaft end'),
+    choice('newGovernor', 'Candidate: governor', GOVERNORS, 'inside'),
+    number('newDiameter', 'Candidate: housing', 'mm', { optional: true }),
+    number('newShaft', 'Candidate: shaft', 'mm', { optional: true }),
+  ],
+  solve(given) {
+    const match: Match = { rows: [], refused: [], differs: [] };
+    matchSense(given, match);
+    matchSpeed(given, match);
+    matchVolts(given, match);
+    matchGovernor(given, match);
+    matchSize(given, match);
+    const { rows, refused, differs } = match;
+    return {
+      rows,
+      verdict: refused.length > 0 ? 'does not fit' : differs.length > 0 ? 'fits with what is said' : 'fits',
+      says: [
+        ...refused,
+        ...differs,
+        'Mark plus and minus, check them before power; first power at low volts through a limit.',
+      ],
+      expects: null,
+    };
+  },
+};
+
+function matchSense(given: Given, { rows, refused, differs }: Match): void {
+  const wanted = senseFromShaft(given.choice('sense', SENSES), given.choice('side', SIDES));
+  const has = senseFromShaft(given.choice('newSense', SENSES), given.choice('newSide', SIDES));
+  rows.push(row('Turns, seen from the shaft end', wanted === has ? `${has}, as wanted` : `${has}; wanted ${wanted}`));
+  if (wanted === has) return;
+  if (given.text('newGovernor') === 'none')
+    differs.push('It turns the wrong way on this face, but has no governor: swapped leads turn it round.');
+  else refused.push('It turns the wrong way on this face, and its governor forbids swapping the leads.');
+}
+
+function matchSpeed(given: Given, { rows, refused, differs }: Match): void {
+  const [pulley, newPulley] = [given.optional('pulley'), given.optional('newPulley')];
+  const gear = pulley !== null && newPulley !== null ? newPulley / pulley : 1;
+  const ratio = (given.number('newRpm') * gear) / given.number('rpm');
+  const off = 100 * (ratio - 1);
+  rows.push(row(gear === 1 ? 'Speed with the same pulley' : 'Speed with its own pulley', percentOff(off)));
+  if (Math.abs(off) <= 1) return;
+  if (Math.abs(ratio - 0.5) < 0.03) refused.push('It reaches half of the speed only: 1⅞ in/s where 3¾ is due.');
+  else if (Math.abs(ratio - 2) < 0.12) refused.push('It runs at twice the speed: 3¾ in/s where 1⅞ is due.');
+  else if (Math.abs(off) <= TRIM_PERCENT) differs.push(`${percentOff(off)} is within the reach of a trim.`);
+  else {
+    const needed = newPulley ?? pulley;
+    const turned = needed === null ? '' : ` Its pulley would have to be ${fixed(needed / ratio, 2)}${THIN}mm.`;
+    refused.push(`${percentOff(off)} is more than a trim takes up.${turned}`);
+  }
+}
+
+function matchVolts(given: Given, { rows, refused, differs }: Match): void {
+  const [supply, rated, ceiling] = [given.number('volts'), given.number('newVolts'), given.optional('ceiling')];
+  const over = 100 * (supply / rated - 1);
+  rows.push(row('Supply over its rated volts', percentOff(over)));
+  if (ceiling !== null && supply > ceiling)
+    refused.push(`The supply stands over its governor’s ceiling of ${ceiling}${THIN}V.`);
+  else if (over > 3 && ceiling !== null)
+    differs.push(`It runs ${percentOff(over)} over the rated volts but under the chip’s ceiling.`);
+  else if (over > VOLTS_PERCENT) refused.push(`It would run ${percentOff(over)} over its rated volts.`);
+  else if (over > 3)
+    differs.push(`It runs ${percentOff(over)} over its rated volts: find its governor’s ceiling first.`);
+  else if (over < -25) refused.push('Too few volts: its governor has nothing left to regulate with.');
+}
+
+function matchGovernor(given: Given, { rows, refused, differs }: Match): void {
+  const [wanted, has] = [given.choice('governor', GOVERNORS), given.choice('newGovernor', GOVERNORS)];
+  rows.push(row('Governor', wanted === has ? wanted : `${has}; wanted ${wanted}`));
+  if (wanted === has) return;
+  if (wanted === 'inside')
+    refused.push('The set relies on a governor inside the motor: without it nothing holds the speed.');
+  else if (has === 'inside')
+    refused.push('Two governors in a row fight: the set’s own board must be left out, or another motor found.');
+  else differs.push('The governor sits elsewhere: pitch wires and board must be looked at.');
+}
+
+function matchSize(given: Given, { rows, refused, differs }: Match): void {
+  for (const [id, newId, name] of [
+    ['diameter', 'newDiameter', 'housing'],
+    ['shaft', 'newShaft', 'shaft'],
+  ] as const) {
+    const [wanted, has] = [given.optional(id), given.optional(newId)];
+    if (wanted === null || has === null) continue;
+    const more = has - wanted;
+    rows.push(
+      row(
+        `The ${name} is`,
+        Math.abs(more) <= FIT_MM ? 'alike' : `${fixed(Math.abs(more), 1)}${THIN}mm ${more > 0 ? 'larger' : 'smaller'}`,
+      ),
+    );
+    if (Math.abs(more) <= FIT_MM) continue;
+    if (id === 'shaft')
+      refused.push('The pulley does not sit on its shaft: bore or bush it, or take the candidate’s own.');
+    else if (more > 0) refused.push('The housing does not go in.');
+    else differs.push('The housing is smaller: it wants a ring so that it stands true.');
+  }
+}

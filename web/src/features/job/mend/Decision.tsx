@@ -1,0 +1,190 @@
+/** The decision: mends side by side with their chance, hands, money and what they cost until the unit works; one is chosen and kept. */
+import { decide, HOUR_MONEY, isDead, workOfRepair, type MendOption, type StageId } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { Field } from '../../../shared/ui/Field.js';
+import { useMoney } from '../../../shared/ui/money.js';
+import { useJobFind } from '../find/findContext.js';
+import { percent } from '../find/useFind.js';
+import type { JobView } from '../useJobView.js';
+import { TimerAsk } from './TimerAsk.js';
+import classes from './Mend.module.css';
+
+/** So many stand in sight; the rest is unlikely or dear. */
+const SHOWN = 5;
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+}
+
+export function Decision({ view, stage }: Props) {
+  const find = useJobFind();
+  const money = useMoney();
+  const [reason, setReason] = useState('');
+  const [all, setAll] = useState(false);
+  const mends = find?.answer?.advice.mends ?? [];
+  if (mends.length === 0) return null;
+  const { options, turning, stop, uncured } = decide(mends, view.state.terms);
+  const open = options.filter((one) => one.forbidden === null);
+  const choose = (one: MendOption) => {
+    const beside = open.find((other) => other !== one)?.name ?? '';
+    const { id: optionId, name, chance, minutes } = one;
+    const [cost, expectedCost] = [one.money, one.expectedCost].map((value) => Math.round(100 * value) / 100) as [
+      number,
+      number,
+    ];
+    void submitLines(
+      view.job.id,
+      makeLine(stage, {
+        kind: 'decision',
+        optionId,
+        name,
+        reason: reason.trim(),
+        chance,
+        minutes,
+        money: cost,
+        expectedCost,
+        beside,
+      }),
+    );
+    setReason('');
+  };
+  return (
+    <section aria-label="What may cure it" className="stack">
+      <h2>What may cure it</h2>
+      {stop && (
+        <p className={classes.stop} role="alert">
+          {stop}
+        </p>
+      )}
+      <div className={classes.scroll}>
+        <table className={classes.options}>
+          <thead>
+            <tr>
+              <th scope="col">mend</th>
+              <th scope="col">cures it</th>
+              <th scope="col">hands</th>
+              <th scope="col">parts</th>
+              <th scope="col">until it works</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {(all ? options : options.slice(0, SHOWN)).map((one, i) => (
+              <Row
+                key={one.id}
+                one={one}
+                best={i === 0 && one.forbidden === null}
+                chosen={view.state.decision?.optionId === one.id}
+                money={money}
+                onChoose={() => choose(one)}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="quiet">
+        Chances come from what was seen here. Until it works: begun with that one, the others after it, an hour of hands
+        at {money(HOUR_MONEY)}.{uncured >= 0.01 ? ` With ${percent(uncured)} % none of them cures it.` : ''}
+        {turning
+          ? ` “${turning.best}” comes before “${turning.other}” while its parts cost less than ${money(turning.partsMoney)}.`
+          : ''}
+      </p>
+      <div className="row">
+        <Field
+          label="Why this one (kept with the choice)"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          sx={{ flex: '1 1 320px' }}
+        />
+        {options.length > SHOWN && (
+          <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface RowProps {
+  readonly one: MendOption;
+  readonly best: boolean;
+  readonly chosen: boolean;
+  readonly money: (amount: number) => string;
+  readonly onChoose: () => void;
+}
+
+function Row({ one, best, chosen, money, onChoose }: RowProps) {
+  return (
+    <tr className={best ? classes.best : undefined}>
+      <th scope="row">
+        {one.name}
+        {one.leaves && <span className={classes.after}>then: {one.leaves}</span>}
+        {one.forbidden && <span className={`${classes.after} danger`}>Not yet. {one.forbidden}</span>}
+        {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
+      </th>
+      <td className="mono">{percent(one.chance)} %</td>
+      <td className="mono">
+        {Math.round(one.minutes)} min
+        {one.waitMin > 0 && <span className={classes.after}>+ {waitWords(one.waitMin)}</span>}
+      </td>
+      <td className="mono">{one.partsMoney > 0 ? money(one.partsMoney) : 'none'}</td>
+      <td className="mono">{money(one.expectedCost)}</td>
+      <td>
+        <Button
+          variant={best ? 'contained' : 'outlined'}
+          disabled={one.forbidden !== null || chosen}
+          onClick={onChoose}
+          aria-label={`Choose: ${one.name}`}
+        >
+          {chosen ? 'Chosen' : 'Choose'}
+        </Button>
+      </td>
+    </tr>
+  );
+}
+
+const waitWords = (minutes: number): string =>
+  minutes < 90 ? `${Math.round(minutes)} min wait` : `${Math.round(minutes / 60)} h wait`;
+
+/** The mend that was chosen: the one thing to do now, done with one key or dropped. */
+export function Chosen({ view, stage }: Props) {
+  const find = useJobFind();
+  const money = useMoney();
+  const { decision } = view.state;
+  if (!decision) return null;
+  const repair = find?.path.repairs.find((one) => one.id === decision.optionId);
+  const dead = isDead(view.state);
+  const running = repair?.power === 'running';
+  const done = () =>
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'work', ...workOfRepair(decision.name) }),
+      makeLine(stage, { kind: 'mended', repairId: decision.optionId, name: decision.name }),
+    );
+  return (
+    <section className={classes.chosen} aria-label="Chosen mend">
+      <p className="quiet">
+        Chosen: cures it with {percent(decision.chance)} %, {Math.round(decision.minutes)} min, {money(decision.money)}
+        {decision.reason ? `: ${decision.reason}` : ''}
+        {decision.beside ? `. Beside it stood: ${decision.beside}` : ''}
+      </p>
+      <div className="row">
+        <Button
+          variant="contained"
+          className={classes.done ?? ''}
+          disabled={!dead && !running}
+          onClick={done}
+          aria-label={`Done: ${decision.name}`}
+        >
+          {dead || running ? 'It is done' : 'Make it dead first'}
+        </Button>
+        {repair && repair.waitMin > 0 && (
+          <TimerAsk view={view} stage={stage} name={decision.name} minutes={repair.waitMin} />
+        )}
+      </div>
+      {repair?.leaves && <p>Then: {repair.leaves}.</p>}
+    </section>
+  );
+}

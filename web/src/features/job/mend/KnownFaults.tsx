@@ -1,0 +1,40 @@
+/** What this bench found in the same model before, at once when a unit is taken in. */
+import { modelOf, pathOf } from '@amber-gauge/core/bench';
+import { useKnown } from '../../../shared/api/queries.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Mend.module.css';
+
+export function KnownFaults({ view }: { readonly view: JobView }) {
+  const model = modelOf(view.job);
+  const path = pathOf(view.job);
+  const known = useKnown(view.job.familyId, model, path !== null);
+  if (!path || !known || model === '') return null;
+  const faults = Object.entries(known.model.modes)
+    .filter(([, count]) => count >= 0.5)
+    .sort((a, b) => b[1] - a[1]);
+  const healthy = Object.keys(known.healthy).length;
+  if (faults.length === 0 && healthy === 0) return null;
+  const nameOf = (ref: string) => {
+    const [block, mode] = [ref.slice(0, ref.indexOf('.')), ref.slice(ref.indexOf('.') + 1)];
+    const part = path.blocks.find((one) => one.id === block);
+    return `${part?.name ?? block}: ${part?.modes.find((one) => one.id === mode)?.name ?? mode}`;
+  };
+  return (
+    <section aria-label="Known of this model">
+      <h2>Known of this model here</h2>
+      <ul className={classes.known}>
+        {faults.map(([ref, count]) => (
+          <li key={ref}>
+            {nameOf(ref)}{' '}
+            <span className="mono quiet">
+              {Math.round(count)} of {known.model.units}
+            </span>
+          </li>
+        ))}
+        {healthy > 0 && (
+          <li className="quiet">healthy readings at {healthy === 1 ? 'one place' : `${healthy} places`}</li>
+        )}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,76 @@
+/** Sums in place: those that the readings of this job feed stand first, their fields filled from the log. */
+import { prefill, type StageId } from '@amber-gauge/core/bench';
+import { WORKINGS, type Working, type WorkingAnswer, type WorkingTexts } from '@amber-gauge/core/workings';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import { useMemo, useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { Field } from '../../../shared/ui/Field.js';
+import { WorkingPanel } from '../../workings/WorkingPanel.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Mend.module.css';
+
+export function Sums({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const filled = useMemo(
+    () => new Map(WORKINGS.map((one) => [one.id, prefill(one.fields, view.state.readings)])),
+    [view.state.readings],
+  );
+  const has = (one: Working) => Object.keys(filled.get(one.id) ?? {}).length;
+  const order = [...WORKINGS].sort((a, b) => has(b) - has(a));
+  const working = WORKINGS.find((one) => one.id === open);
+  const keep = (one: Working, texts: WorkingTexts, answer: WorkingAnswer) => {
+    const inputs = one.fields.flatMap(({ id }) => {
+      const text = (texts[id] ?? '').trim();
+      return text === '' ? [] : [{ id, text }];
+    });
+    const words = answer.rows.map((row) => `${row.label} ${row.value}`).join('; ');
+    const { verdict, expects } = answer;
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'working', workingId: one.id, name: one.name, inputs, words, verdict, expects }),
+    );
+    setOpen(null);
+  };
+  return (
+    <section aria-label="Sums">
+      <h2>Sums</h2>
+      <div className={classes.sums}>
+        {order
+          .filter((one) => has(one) > 0)
+          .map((one) => (
+            <Button
+              key={one.id}
+              variant={open === one.id ? 'contained' : 'outlined'}
+              aria-expanded={open === one.id}
+              onClick={() => setOpen(open === one.id ? null : one.id)}
+            >
+              {one.name}, from the log
+            </Button>
+          ))}
+        <Field
+          select
+          label="Any sum"
+          value={open ?? ''}
+          onChange={(event) => setOpen(event.target.value === '' ? null : event.target.value)}
+          sx={{ width: 380 }}
+        >
+          <MenuItem value="">none</MenuItem>
+          {WORKINGS.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {one.name}
+            </MenuItem>
+          ))}
+        </Field>
+      </div>
+      {working && (
+        <WorkingPanel
+          key={working.id}
+          working={working}
+          start={filled.get(working.id) ?? {}}
+          onKeep={(texts, answer) => keep(working, texts, answer)}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,100 @@
+/** One working: its question, its fields, and what they come to as they are typed. */
+import { solveWorking, type Working, type WorkingAnswer, type WorkingTexts } from '@amber-gauge/core/workings';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { Field } from '../../shared/ui/Field.js';
+import { SenseDrawing } from './SenseDrawing.js';
+import classes from './Workings.module.css';
+
+interface Props {
+  readonly working: Working;
+  /** What the fields start with: read from a job's log, or nothing. */
+  readonly start?: WorkingTexts;
+  /** Keeps what it came to; left out where there is no job. */
+  readonly onKeep?: (texts: WorkingTexts, answer: WorkingAnswer) => void;
+}
+
+export function WorkingPanel({ working, start = {}, onKeep }: Props) {
+  const [typed, setTyped] = useState<WorkingTexts>({});
+  const texts = { ...start, ...typed };
+  const result = solveWorking(working, texts);
+  const wrong = result.kind === 'wrong' ? result : null;
+  return (
+    <section className={classes.panel} aria-label={working.name}>
+      <h1 className="prompt">{working.asks}</h1>
+      <div className={classes.fields}>
+        {working.fields.map((field) => {
+          const value = texts[field.id] ?? field.usual ?? '';
+          const bad = wrong?.field === field.id;
+          return (
+            <div key={field.id} className={field.kind === 'text' ? classes.wide : undefined}>
+              <Field
+                label={field.optional ? `${field.label}, if known` : field.label}
+                {...(field.unit ? { unit: field.unit } : {})}
+                {...(field.choices ? { select: true } : {})}
+                value={value}
+                error={bad}
+                onChange={(event) => setTyped({ ...typed, [field.id]: event.target.value })}
+                slotProps={field.kind === 'number' ? { htmlInput: { inputMode: 'decimal' } } : {}}
+              >
+                {field.choices?.map((one) => (
+                  <MenuItem key={one} value={one}>
+                    {one}
+                  </MenuItem>
+                ))}
+              </Field>
+              {bad && (
+                <p role="alert" className={`danger ${classes.wrong}`}>
+                  {wrong.message}
+                </p>
+              )}
+              {!(field.id in typed) && field.id in start && <p className={classes.from}>from the log</p>}
+            </div>
+          );
+        })}
+      </div>
+      {working.id === 'motor-match' && <SenseDrawing texts={texts} working={working} />}
+      {result.kind === 'missing' && (
+        <p className="quiet" role="status">
+          Still wanted: {result.fields.map((id) => working.fields.find((field) => field.id === id)?.label).join(', ')}.
+        </p>
+      )}
+      {result.kind === 'answer' && <Answer answer={result} />}
+      {result.kind === 'answer' && onKeep && (
+        <Button variant="contained" className={classes.keep ?? ''} onClick={() => onKeep(texts, result)}>
+          {result.expects ? `Keep it: judge ${result.expects.place} by it` : 'Keep it in the log'}
+        </Button>
+      )}
+      <details className={classes.assumes}>
+        <summary>Taken for granted</summary>
+        <ul>
+          {working.assumes.map((one) => (
+            <li key={one}>{one}</li>
+          ))}
+        </ul>
+      </details>
+    </section>
+  );
+}
+
+function Answer({ answer }: { readonly answer: WorkingAnswer }) {
+  return (
+    <div role="status" className={classes.answer}>
+      {answer.verdict && <p className={classes.verdict}>{answer.verdict}</p>}
+      <dl className={classes.rows}>
+        {answer.rows.map((row) => (
+          <div key={row.label}>
+            <dt>{row.label}</dt>
+            <dd className="mono">{row.value}</dd>
+          </div>
+        ))}
+      </dl>
+      {answer.says.map((one) => (
+        <p key={one} className={classes.says}>
+          {one}
+        </p>
+      ))}
+    </div>
+  );
+}
