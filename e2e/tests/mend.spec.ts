@@ -22,9 +22,9 @@ test('a sum is filled from the log and kept; the next reading is judged by it', 
   const log = page.getByLabel('Bench log');
   await expect(log.getByText(/reckoned: Supply/)).toBeVisible();
   await enter(page, '18V @reservoir');
-  await expect(log.getByText(/expected 24\.3 to 30\.5\sV, reckoned: low/)).toBeVisible();
+  await expect(log.getByText(/expected 24\.3 to 30\.6\sV, reckoned: low/)).toBeVisible();
   await enter(page, '27.5V @reservoir');
-  await expect(log.getByText(/expected 24\.3 to 30\.5\sV, reckoned: right/)).toBeVisible();
+  await expect(log.getByText(/expected 24\.3 to 30\.6\sV, reckoned: right/)).toBeVisible();
 });
 
 test('mends stand side by side with their figures; the chosen one becomes the prompt and is done with one key', async ({
