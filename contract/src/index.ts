@@ -7,3 +7,4 @@ export * from './runFile.js';
 export * from './settings.js';
 export * from './photos.js';
 export * from './backups.js';
+export * from './shelf.js';

@@ -163,7 +163,7 @@ const mendSchemas = [
     kind: z.literal('working'),
     workingId: z.string().min(1).max(64),
     name: word,
-    inputs: z.array(z.object({ id: z.string().min(1).max(64), text: short })).max(40),
+    inputs: z.array(z.object({ id: z.string().min(1).max(64), text: z.string().max(2000) })).max(40),
     words: z.string().max(2000),
     verdict: short.nullable(),
     expects: z

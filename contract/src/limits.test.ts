@@ -189,6 +189,26 @@ const LIMITS = `
   tried.block: 1 to 64
   tried.name: 1 to 400
   tried.amps: from 0, to 1000
+  terms.worth: from 0, to 1000000000
+  terms.price: from 0, to 1000000000
+  terms.ceiling: from 0, to 1000000000
+  working.workingId: 1 to 64
+  working.name: 1 to 400
+  working.inputs: at most 40
+  working.inputs[].id: 1 to 64
+  working.inputs[].text: 0 to 2000
+  working.words: 0 to 2000
+  working.verdict: 0 to 400
+  working.expects.place: 1 to 400
+  working.expects.unit: 1 to 12
+  decision.optionId: 1 to 64
+  decision.name: 1 to 400
+  decision.reason: 0 to 400
+  decision.chance: from 0, to 1
+  decision.minutes: from 0, to 1000000
+  decision.money: from 0, to 1000000000
+  decision.expectedCost: from 0, to 1000000000
+  decision.beside: 0 to 400
 `;
 
 /** Lengths, numbers and counts of a schema, a line each. */

@@ -19,6 +19,7 @@ import { modelRoutes } from './features/models/routes.js';
 import { runRoutes } from './features/runs/routes.js';
 import { settingsRoutes } from './features/settings/routes.js';
 import type { Printer } from './features/sheet/printed.js';
+import { shelfRoutes } from './features/shelf/routes.js';
 import { sheetRoutes } from './features/sheet/routes.js';
 import { sourceRoutes } from './features/sources/routes.js';
 import type { StreamRoutes } from './features/stream/routes.js';
@@ -79,7 +80,16 @@ function api(options: AppOptions): express.Router {
   if (options.stream) router.use(options.stream.router);
   router.use(express.json({ limit: JSON_LIMIT }));
   router.use(storableOnly);
-  for (const routes of [jobRoutes, modelRoutes, photoRoutes, runRoutes, sourceRoutes, settingsRoutes, sheetRoutes])
+  for (const routes of [
+    jobRoutes,
+    modelRoutes,
+    photoRoutes,
+    runRoutes,
+    sourceRoutes,
+    settingsRoutes,
+    sheetRoutes,
+    shelfRoutes,
+  ])
     router.use(routes(options));
   router.use(backupRoutes(options.backups ?? null));
   router.use(notFound);

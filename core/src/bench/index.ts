@@ -20,3 +20,4 @@ export * from './speedReading.js';
 export * from './fromEntry.js';
 export * from './find/index.js';
 export * from './mend/index.js';
+export * from './shelf/index.js';

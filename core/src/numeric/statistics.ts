@@ -1,4 +1,5 @@
 /** Small statistics over typed arrays. */
+import { CoreError } from '../errors.js';
 
 /** Value at quantile q (0..1) by linear interpolation between order statistics (type 7). Empty gives 0. */
 export function quantile(values: ArrayLike<number>, q: number): number {
@@ -43,4 +44,22 @@ export function mean(values: ArrayLike<number>): number {
   let sum = 0;
   for (let i = 0; i < values.length; i++) sum += values[i] as number;
   return values.length === 0 ? 0 : sum / values.length;
+}
+
+/** The 97.5 % point of the normal distribution. */
+const Z_95 = 1.959963984540054;
+
+/**
+ * Wilson's 95 % interval of a share, fractions: 2 of 24 gives 0.023 to 0.258. Of none it is 0 to 1.
+ * @throws CoreError OUT_OF_RANGE unless 0 <= hits <= trials, both whole.
+ */
+export function wilsonInterval(hits: number, trials: number): readonly [number, number] {
+  if (!Number.isInteger(hits) || !Number.isInteger(trials) || hits < 0 || hits > trials)
+    throw new CoreError('OUT_OF_RANGE', 'hits lie between nought and the trials', { hits, trials });
+  if (trials === 0) return [0, 1];
+  const square = Z_95 ** 2;
+  const share = hits / trials;
+  const middle = (share + square / (2 * trials)) / (1 + square / trials);
+  const half = (Z_95 / (1 + square / trials)) * Math.sqrt((share * (1 - share)) / trials + square / (4 * trials ** 2));
+  return [Math.max(0, middle - half), Math.min(1, middle + half)];
 }

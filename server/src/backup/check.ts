@@ -9,6 +9,7 @@ export const TABLES = [
   'setting',
   'tone_source',
   'model_sheet',
+  'shelf_line',
   'job',
   'job_state',
   'job_event',

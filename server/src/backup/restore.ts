@@ -158,6 +158,7 @@ const GROWING = [
   ['job', 'created_at'],
   ['photo', 'created_at'],
   ['job_event', 'received_at'],
+  ['shelf_line', 'received_at'],
 ] as const;
 
 /** Copies what came in since `began` from one database to another; how many lines of the log. */
@@ -176,7 +177,7 @@ async function carryOver(fromUrl: string, toUrl: string, began: Date): Promise<n
           const added = await insertRow(db, table, row);
           if (!added) continue;
           if (table === 'job_event') lines++;
-          touched.add(String(table === 'job' ? row.id : row.job_id));
+          if (table !== 'shelf_line') touched.add(String(table === 'job' ? row.id : row.job_id));
         }
       }
     });
@@ -199,7 +200,7 @@ async function carryOver(fromUrl: string, toUrl: string, began: Date): Promise<n
 async function insertRow(db: Db, table: string, row: Record<string, unknown>): Promise<boolean> {
   const names = Object.keys(row).filter((name) => name !== 'position');
   const columns = names.map((name) => `"${name}"`).join(', ');
-  const parent = table === 'job' ? '' : 'where exists (select 1 from job where id = r.job_id)';
+  const parent = ['job', 'shelf_line'].includes(table) ? '' : 'where exists (select 1 from job where id = r.job_id)';
   const { rowCount } = await db.raw<{ rowCount: number }>(
     `insert into ${table} (${columns}) select ${columns} from jsonb_populate_record(null::${table}, ?::jsonb) r ${parent}
      on conflict do nothing`,

@@ -13,6 +13,6 @@ export async function grantUse(db: Db): Promise<void> {
   await db.raw(`grant usage on schema public to ${APP_ROLE}`);
   await db.raw(`grant select, insert, update, delete on all tables in schema public to ${APP_ROLE}`);
   await db.raw(`grant usage, select on all sequences in schema public to ${APP_ROLE}`);
-  await db.raw(`revoke update, delete, truncate on job_event from ${APP_ROLE}`);
+  await db.raw(`revoke update, delete, truncate on job_event, shelf_line from ${APP_ROLE}`);
   await db.raw(`revoke insert, update, delete, truncate on migration, migration_lock from ${APP_ROLE}`);
 }

@@ -11,6 +11,7 @@ const PLACES = [
   { to: '/', word: 'Bench', key: 'b' },
   { to: '/speed', word: 'Speed desk', key: 's' },
   { to: '/workings', word: 'Workings', key: 'w' },
+  { to: '/shelf', word: 'Shelf', key: 'h' },
   { to: '/set-up', word: 'Set-up', key: 'u' },
 ] as const;
 

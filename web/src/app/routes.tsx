@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/workings/WorkingsScreen.js')).WorkingsScreen }),
       },
       {
+        path: '/shelf',
+        lazy: async () => ({ Component: (await import('../features/shelf/ShelfScreen.js')).ShelfScreen }),
+      },
+      {
         path: '/set-up',
         lazy: async () => ({ Component: (await import('../features/setup/SetupScreen.js')).SetupScreen }),
       },

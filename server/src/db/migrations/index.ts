@@ -7,6 +7,7 @@ import * as sheets from './0004_sheets.js';
 import * as flutter from './0005_flutter.js';
 import * as lists from './0006_lists.js';
 import * as logGuard from './0007_log_guard.js';
+import * as shelf from './0008_shelf.js';
 
 interface Migration {
   readonly name: string;
@@ -22,6 +23,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0005_flutter', ...flutter },
   { name: '0006_lists', ...lists },
   { name: '0007_log_guard', ...logGuard },
+  { name: '0008_shelf', ...shelf },
 ];
 
 /** Names of all migrations that this version knows, in order. */

@@ -10,6 +10,9 @@ import { WorkingPanel } from '../../workings/WorkingPanel.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Mend.module.css';
 
+/** A line of the log holds so many signs of a sum. */
+const MOST_WORDS = 2000;
+
 export function Sums({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const [open, setOpen] = useState<string | null>(null);
   const filled = useMemo(
@@ -24,7 +27,10 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
       const text = (texts[id] ?? '').trim();
       return text === '' ? [] : [{ id, text }];
     });
-    const words = answer.rows.map((row) => `${row.label} ${row.value}`).join('; ');
+    const words = answer.rows
+      .map((row) => `${row.label} ${row.value}`)
+      .join('; ')
+      .slice(0, MOST_WORDS);
     const { verdict, expects } = answer;
     void submitLines(
       view.job.id,

@@ -1,0 +1,55 @@
+/** Lines of the shelf: what was ordered, came, was tested, set aside and used. They are added, never changed. */
+
+/** A lot: so many of one part from one supplier, bought together. Money in the shop's currency; days as YYYY-MM-DD. */
+export interface LotBody {
+  readonly kind: 'lot';
+  readonly part: string;
+  readonly supplier: string;
+  readonly quantity: number;
+  /** Of one piece; null when it is not known. */
+  readonly price: number | null;
+  readonly orderedOn: string;
+  /** Null for what lies here already. */
+  readonly expectedOn: string | null;
+  /** Days after arrival within which bad ones can be claimed. */
+  readonly claimDays: number;
+  readonly place: string;
+}
+
+export interface ArrivedBody {
+  readonly kind: 'arrived';
+  readonly lot: string;
+  readonly on: string;
+}
+
+/** Tested on arrival: so many good, so many bad. Bad ones are never offered again. */
+export interface TestedBody {
+  readonly kind: 'tested';
+  readonly lot: string;
+  readonly good: number;
+  readonly bad: number;
+}
+
+/** Set aside for a job, given back, built in, or failed soon after. */
+export interface ShelfMoveBody {
+  readonly kind: 'reserved' | 'released' | 'used' | 'failed';
+  readonly lot: string;
+  readonly quantity: number;
+  /** Number of the job; null for none. */
+  readonly job: number | null;
+}
+
+export interface ShelfStrikeBody {
+  readonly kind: 'strike';
+  readonly target: string;
+  readonly reason: string;
+}
+
+export type ShelfBody = LotBody | ArrivedBody | TestedBody | ShelfMoveBody | ShelfStrikeBody;
+
+/** One line of the shelf. */
+export interface ShelfLine {
+  readonly key: string;
+  readonly at: string;
+  readonly body: ShelfBody;
+}

@@ -1,0 +1,110 @@
+/** A lot that was bought: what, from whom, how many, when it comes. */
+import type { ShelfBody } from '@amber-gauge/core/bench';
+import { numberIn } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Field } from '../../shared/ui/Field.js';
+import { useSettings } from '../../shared/api/queries.js';
+import { today } from './useShelf.js';
+import classes from './Shelf.module.css';
+
+interface Props {
+  readonly parts: readonly string[];
+  readonly suppliers: readonly string[];
+  readonly busy: boolean;
+  readonly onAdd: (lot: ShelfBody) => void;
+}
+
+const EMPTY = { part: '', supplier: '', quantity: '1', price: '', expectedOn: '', claimDays: '30', place: '' };
+
+export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
+  const currency = useSettings().data?.currency ?? 'EUR';
+  const [typed, setTyped] = useState(EMPTY);
+  const quantity = numberIn(typed.quantity);
+  const claimDays = numberIn(typed.claimDays);
+  const whole = (value: number | null, least: number) => value !== null && Number.isInteger(value) && value >= least;
+  const price = typed.price.trim() === '' ? null : numberIn(typed.price);
+  const wrong = !whole(quantity, 1)
+    ? 'How many: a whole number from 1.'
+    : !whole(claimDays, 0)
+      ? 'Claim days: a whole number, nought for none.'
+      : typed.price.trim() !== '' && (price === null || price < 0)
+        ? 'The price is no amount of money.'
+        : null;
+  const ready = typed.part.trim() !== '' && typed.supplier.trim() !== '' && wrong === null;
+  const set = (name: keyof typeof EMPTY) => (event: { readonly target: { readonly value: string } }) =>
+    setTyped({ ...typed, [name]: event.target.value });
+  const add = () => {
+    const { part, supplier, place, expectedOn } = typed;
+    onAdd({
+      kind: 'lot',
+      part: part.trim(),
+      supplier: supplier.trim(),
+      quantity: quantity ?? 1,
+      price,
+      orderedOn: today(),
+      expectedOn: expectedOn || null,
+      claimDays: claimDays ?? 0,
+      place: place.trim(),
+    });
+    setTyped({ ...EMPTY, supplier: typed.supplier });
+  };
+  return (
+    <section aria-label="Put a lot on the shelf">
+      <h2>Put a lot on the shelf</h2>
+      <div className={classes.form}>
+        <Field
+          label="Part"
+          value={typed.part}
+          onChange={set('part')}
+          slotProps={{ htmlInput: { list: 'shelf-parts' } }}
+        />
+        <Field
+          label="Supplier"
+          value={typed.supplier}
+          onChange={set('supplier')}
+          slotProps={{ htmlInput: { list: 'shelf-suppliers' } }}
+        />
+        <Field
+          label="How many"
+          value={typed.quantity}
+          onChange={set('quantity')}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+        <Field
+          label="Price of one"
+          unit={currency}
+          value={typed.price}
+          onChange={set('price')}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+        />
+        <Field label="Comes on (empty: it is here)" type="date" value={typed.expectedOn} onChange={set('expectedOn')} />
+        <Field
+          label="Claim within, days"
+          value={typed.claimDays}
+          onChange={set('claimDays')}
+          slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+        />
+        <Field label="Lies in" value={typed.place} onChange={set('place')} />
+        <Button variant="contained" disabled={!ready || busy} onClick={add}>
+          {typed.expectedOn ? 'Keep the order' : 'Put it on the shelf'}
+        </Button>
+      </div>
+      {wrong && (
+        <p role="alert" className="danger">
+          {wrong}
+        </p>
+      )}
+      <datalist id="shelf-parts">
+        {parts.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+      <datalist id="shelf-suppliers">
+        {suppliers.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+    </section>
+  );
+}
