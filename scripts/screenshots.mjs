@@ -27,14 +27,14 @@ const VIEWS = [
   ['take-in-night', '/job/#145/take-in', { night: true }],
   ['find', '/job/#145/find', { act: askOutside, height: 900 }],
   ['make-safe', '/job/#144/make-safe'],
-  ['charge', '/job/#144/make-safe', { act: charged }],
   ['is-it-on', '/job/#145/take-in', { act: turning }],
   ['open-up', '/job/#148/open-up', { act: takeApart }],
-  ['put-together', '/job/#148/open-up', { act: stayHere, height: 900 }],
   ['gate', '/job/#148/open-up', { act: beforePower, height: 1000 }],
+  ['mend', '/job/#147/mend', { act: decideBelt }],
+  ['workings', '/workings/supply', { act: reckon }],
+  ['shelf', '/shelf'],
   ['hand-back', '/job/#142/hand-back'],
   ['speed-desk', '/speed'],
-  ['speed-compared', '/speed', { act: compareRuns, height: 900 }],
   ['speed-sound', '/speed', { act: showSound, height: 900 }],
   ['speed-strobe', '/speed', { act: countBars }],
   ['test-tones', '/speed/tones'],
@@ -94,10 +94,6 @@ async function typed(page, text) {
   await page.waitForTimeout(900);
 }
 
-function charged(page) {
-  return typed(page, '311 volts dc at the bus');
-}
-
 function turning(page) {
   return typed(page, '33: -1.2 %');
 }
@@ -114,11 +110,22 @@ async function beforePower(page) {
   await page.waitForTimeout(400);
 }
 
-/** The new belt's run with the old belt's under it. */
-async function compareRuns(page) {
-  await page.getByRole('button', { name: /new-belt/ }).click();
-  await page.getByRole('button', { name: 'compare', exact: true }).nth(1).click();
+/** One mend chosen, with its reason. */
+async function decideBelt(page) {
+  await stayHere(page);
+  await page.getByLabel('Why this one').fill('stretched, slips under the finger');
+  await page.getByRole('button', { name: 'Choose: Fit a new belt' }).click();
   await page.waitForTimeout(800);
+}
+
+/** A small deck: 23 V into a bridge, 2200 µF, 132 mA. */
+async function reckon(page) {
+  const type = (name, text) => page.getByRole('textbox', { name, exact: true }).fill(text);
+  await type('A.c. that feeds it (of a centre tap: one half)', '23');
+  await type('Load', '0.132');
+  await type('Reservoir', '2200');
+  await type('Read: d.c., if known', '27.5');
+  await page.waitForTimeout(300);
 }
 
 async function showSound(page) {

@@ -87,7 +87,17 @@ test('nothing that a checker of accessibility objects to: every route, wide by d
   const [turntable, washer] = [await idOf(147), await idOf(144)];
   const stages = ['take-in', 'make-safe', 'open-up', 'find', 'mend', 'set-speed', 'prove', 'hand-back', 'sheet'];
   const routes = [
-    ...['/', '/take-in', '/speed', '/speed/tones', '/set-up', '/nowhere'],
+    ...[
+      '/',
+      '/take-in',
+      '/speed',
+      '/speed/tones',
+      '/workings/supply',
+      '/workings/motor-match',
+      '/shelf',
+      '/set-up',
+      '/nowhere',
+    ],
     ...stages.map((stage) => `/job/${turntable}/${stage}`),
     `/job/${washer}/make-safe`,
   ];

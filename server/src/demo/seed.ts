@@ -18,6 +18,9 @@ import { insertJob, lockJob } from '../features/jobs/repository.js';
 import { insertPhoto } from '../features/photos/repository.js';
 import { insertRun } from '../features/runs/repository.js';
 import { markSeeded, wasSeeded } from '../features/settings/repository.js';
+import type { ShelfBody } from '@amber-gauge/core/bench';
+import { addShelfLines, removeDemoShelf, shelfLines } from '../features/shelf/repository.js';
+import { DEMO_SHELF } from './shelf.js';
 import { insertSource, listSources } from '../features/sources/repository.js';
 import { seedDesk } from './desk.js';
 import { withPower } from './power.js';
@@ -53,6 +56,40 @@ async function seed(trx: Db, now: Date, numbers: ReadonlySet<number> = new Set()
     .update({ shop_name: 'Skerravik repair room', shop_address: 'Ferry quay, Skerravik' });
   for (const job of DEMO_JOBS) if (!numbers.has(job.number)) await seedJob(trx, job, sources, now);
   await seedDesk(trx, sources, now);
+  await seedShelf(trx, now);
+}
+
+const DAY_MS = 86_400_000;
+
+/** Lots that lines of one's own speak of stayed: they are not put in a second time, nor are theirs. */
+async function seedShelf(trx: Db, now: Date): Promise<void> {
+  const day = (ago: number) => new Date(now.getTime() - ago * DAY_MS).toISOString().slice(0, 10);
+  const there = await shelfLines(trx, true);
+  const parts = new Set(there.flatMap(({ body }) => (body.kind === 'lot' ? [body.part] : [])));
+  const keys = new Map<string, string>();
+  const bodies = DEMO_SHELF.flatMap((line): { key: string; body: ShelfBody }[] => {
+    if ('id' in line) {
+      const { id, orderedDaysAgo, expectedDaysAgo, ...lot } = line;
+      if (parts.has(lot.part)) return [];
+      const key = randomUUID();
+      keys.set(id, key);
+      const expectedOn = expectedDaysAgo === null ? null : day(expectedDaysAgo);
+      return [{ key, body: { kind: 'lot', ...lot, orderedOn: day(orderedDaysAgo), expectedOn, claimDays: 30 } }];
+    }
+    const lot = keys.get(line.of);
+    if (lot === undefined) return [];
+    const key = randomUUID();
+    if ('arrivedDaysAgo' in line) return [{ key, body: { kind: 'arrived', lot, on: day(line.arrivedDaysAgo) } }];
+    if ('good' in line) return [{ key, body: { kind: 'tested', lot, good: line.good, bad: line.bad } }];
+    return [{ key, body: { kind: line.kind, lot, quantity: line.quantity, job: line.job } }];
+  });
+  const at = now.toISOString();
+  if (bodies.length > 0)
+    await addShelfLines(
+      trx,
+      bodies.map((one) => ({ ...one, at })),
+      { receivedAt: now, demo: true },
+    );
 }
 
 async function seedJob(trx: Db, demo: DemoJob, sources: readonly ToneSource[], now: Date): Promise<void> {
@@ -195,6 +232,7 @@ export async function resetDemo(db: Db, now: Date): Promise<void> {
       .where({ demo: true })
       .whereNotExists(trx('speed_run').whereRaw('speed_run.source_id = tone_source.id'))
       .delete();
+    await removeDemoShelf(trx);
     await trx('setting').update({ demo_shown: true });
     await seed(trx, now, new Set(kept.map(({ number }) => number)));
     await markSeeded(trx, true);

@@ -7,6 +7,7 @@ export async function up(db: Knex): Promise<void> {
     t.uuid('key').notNullable().unique();
     t.timestamp('at', { useTz: true }).notNullable();
     t.jsonb('body').notNullable();
+    t.boolean('demo').notNullable();
     t.timestamp('received_at', { useTz: true }).notNullable().index();
   });
 }

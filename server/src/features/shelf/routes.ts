@@ -5,27 +5,30 @@ import type { Router } from 'express';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter, body, send } from '../../http/wire.js';
 import type { Services } from '../jobs/service.js';
+import { presentSettings } from '../settings/repository.js';
 import { addShelfLines, shelfLines } from './repository.js';
 
 export function shelfRoutes({ db, now }: Services): Router {
   const router = apiRouter();
   router.get('/shelf', async (_req, res) => {
-    send(res, shelfSchema, { lines: await shelfLines(db) });
+    const { demoShown } = await presentSettings(db);
+    send(res, shelfSchema, { lines: await shelfLines(db, demoShown) });
   });
   router.post('/shelf', async (req, res) => {
     const { lines } = body(req, addShelfSchema);
     const kept = await db.transaction(async (trx) => {
       // One after the other: what is free is decided here, not on two screens.
       await trx.raw('lock table shelf_line in share row exclusive mode');
-      const before = await shelfLines(trx);
+      const { demoShown } = await presentSettings(trx);
+      const before = await shelfLines(trx, demoShown);
       const known = new Set(before.map((one) => one.key));
       const fresh = lines.filter((one) => !known.has(one.key));
       const today = now().toISOString().slice(0, 10);
       const added = new Set(fresh.map((one) => one.key));
       const wrong = shelfOf([...before, ...fresh], today).problems.find((one) => added.has(one.key));
       if (wrong) throw new HttpError('BAD_REQUEST', { fields: { lines: wrong.message } });
-      if (fresh.length > 0) await addShelfLines(trx, fresh, now());
-      return shelfLines(trx);
+      if (fresh.length > 0) await addShelfLines(trx, fresh, { receivedAt: now(), demo: false });
+      return shelfLines(trx, demoShown);
     });
     send(res, shelfSchema, { lines: kept }, 201);
   });

@@ -102,7 +102,7 @@ function Stock({ shelf }: { readonly shelf: Shelf }) {
       </tr>
     ));
   return (
-    <section className={classes.scores}>
+    <section className={classes.scores} aria-label="How suppliers and parts fare" tabIndex={0}>
       <table aria-label="Suppliers">
         <thead>
           <tr>
