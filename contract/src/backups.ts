@@ -1,6 +1,7 @@
 /** Backups as Set-up shows them. */
 import { z } from 'zod';
 
+/** A backup as it stands in the list: name, when, size, lines. */
 export const backupBriefSchema = z.object({
   name: z.string(),
   madeAt: z.iso.datetime(),
@@ -8,8 +9,10 @@ export const backupBriefSchema = z.object({
   jobs: z.number().int(),
   lines: z.number().int(),
 });
+/** See {@link backupBriefSchema}. */
 export type BackupBrief = z.infer<typeof backupBriefSchema>;
 
+/** All backups, and what the last try came to. */
 export const backupStateSchema = z.object({
   /** The newest whole one; null when there is none. */
   newest: backupBriefSchema.nullable(),
@@ -21,4 +24,5 @@ export const backupStateSchema = z.object({
   /** A backup or a try is under way. */
   busy: z.boolean(),
 });
+/** See {@link backupStateSchema}. */
 export type BackupState = z.infer<typeof backupStateSchema>;

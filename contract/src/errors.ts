@@ -1,6 +1,7 @@
 /** One table maps code, status and message; every error on the wire has this one shape. */
 import { z } from 'zod';
 
+/** Every error on the wire: its status of HTTP and what to do, in words. */
 export const ERROR_TABLE = {
   BAD_REQUEST: { status: 400, message: 'The request was not understood. Check the fields named and send it again.' },
   BAD_HOST: {
@@ -21,8 +22,10 @@ export const ERROR_TABLE = {
   },
 } as const;
 
+/** Names of the errors. */
 export type ErrorCode = keyof typeof ERROR_TABLE;
 
+/** An error as it is sent. */
 export const errorSchema = z.object({
   error: z.object({
     code: z.enum(Object.keys(ERROR_TABLE) as [ErrorCode, ...ErrorCode[]]),
@@ -33,4 +36,5 @@ export const errorSchema = z.object({
     present: z.unknown().optional(),
   }),
 });
+/** See {@link errorSchema}. */
 export type WireError = z.infer<typeof errorSchema>['error'];

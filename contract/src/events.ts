@@ -18,6 +18,7 @@ const finite = z.number().refine(Number.isFinite);
 const nullable = finite.nullable();
 const condition = z.enum(['cold', 'warm']).nullable();
 
+/** A speed reading; errors and uncertainties in percent. */
 export const speedBodySchema = z.object({
   kind: z.literal('speed'),
   text: short,
@@ -34,6 +35,7 @@ export const speedBodySchema = z.object({
   condition,
 });
 
+/** The body of a line of the log, by its kind. */
 export const eventBodySchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('reading'),
@@ -64,6 +66,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
   ...laterBodySchemas,
 ]) satisfies z.ZodType<EventBody>;
 
+/** A line of the log as it is sent. */
 export const eventSchema = z.object({
   key,
   enteredAt: momentSchema,
@@ -75,4 +78,5 @@ export const eventSchema = z.object({
 
 /** A line as the server keeps it: with its place in the log and when it came in. */
 export const keptEventSchema = eventSchema.extend({ position: z.number().int(), receivedAt: z.iso.datetime() });
+/** A line that the server has kept, with its place. */
 export type KeptEvent = z.infer<typeof keptEventSchema>;

@@ -10,6 +10,7 @@ const originSchema = z.object({
   text: z.string().min(1).max(400),
 });
 
+/** The tolerance that counts for a job, percent of nominal, with its origin. */
 export const jobToleranceSchema = z.object({
   use: z.string().min(1).max(200),
   lowerPercent: z.number().negative().min(-50),
@@ -31,8 +32,10 @@ export const jobFieldsSchema = z.object({
   tried: z.string().trim().max(4000),
   tolerance: jobToleranceSchema,
 });
+/** What may be entered and changed of a job. */
 export type JobFields = z.infer<typeof jobFieldsSchema>;
 
+/** A job as the server keeps it. */
 export const jobSchema = jobFieldsSchema.extend({
   id: z.uuid(),
   number: z.number().int().positive(),
@@ -40,6 +43,7 @@ export const jobSchema = jobFieldsSchema.extend({
   version: z.number().int().positive(),
   createdAt: z.iso.datetime(),
 }) satisfies z.ZodType<JobFacts>;
+/** See {@link jobSchema}. */
 export type Job = z.infer<typeof jobSchema>;
 
 /** A new unit; `id` is made by the client so that a repeated request makes one job. */
@@ -61,8 +65,10 @@ export const unreadableLineSchema = z.object({
   kind: z.string(),
   receivedAt: z.iso.datetime(),
 });
+/** A line that this version cannot read: it is shown, never dropped. */
 export type UnreadableLine = z.infer<typeof unreadableLineSchema>;
 
+/** A job with its log. */
 export const jobDetailSchema = z.object({
   job: jobSchema,
   /** All lines, or those behind the one that was named. */
@@ -76,6 +82,7 @@ export const jobDetailSchema = z.object({
 
 /** The last line that is known of a log: what is asked for comes behind it. */
 export const knownLineSchema = z.object({ after: z.coerce.number().int().optional(), key: keySchema.optional() });
+/** See {@link jobDetailSchema}. */
 export type JobDetail = z.infer<typeof jobDetailSchema>;
 
 const nullable = z.number().nullable();
@@ -106,8 +113,10 @@ export const listTimerSchema = z.object({
   startedAt: z.iso.datetime(),
   dueAt: z.iso.datetime(),
 });
+/** A timer as lists show it. */
 export type ListTimer = z.infer<typeof listTimerSchema>;
 
+/** A job as lists show it, computed when its log last changed. */
 export const jobListItemSchema = z.object({
   job: jobSchema,
   next: z.object({
@@ -125,9 +134,11 @@ export const jobListItemSchema = z.object({
   /** Its place in a list: what is asked for next comes before it. */
   movedAt: z.iso.datetime(),
 });
+/** See {@link jobListItemSchema}. */
 export type JobListItem = z.infer<typeof jobListItemSchema>;
 /** Rows of one kind that a first look brings, and rows of a page. */
 export const LIST_FIRST = { hands: 60, waits: 60, back: 60, done: 20 } as const;
+/** Jobs on one page of a list. */
 export const LIST_PAGE = 60;
 /** Units with timers that a first look brings beside them. */
 export const LIST_TIMED = 200;
@@ -143,6 +154,7 @@ export const listQuerySchema = z.object({
 
 const kindCount = z.number().int().nonnegative();
 
+/** A page of jobs with the counts of each kind. */
 export const jobListSchema = z.object({
   jobs: z.array(jobListItemSchema),
   /** How many there are of each kind in all; null where a list was searched. */
@@ -151,12 +163,15 @@ export const jobListSchema = z.object({
   unreadable: z.array(z.object({ id: z.string(), number: z.number().int() })),
 });
 
+/** See {@link jobListSchema}. */
 export type JobList = z.infer<typeof jobListSchema>;
 
 /** A message of the stream: which job changed, and its row as lists show it now; null where none is shown. */
 export const jobChangedSchema = z.object({ id: z.uuid(), item: jobListItemSchema.nullable().catch(null) });
 
+/** Lines to be kept, 200 at most in one request. */
 export const postEventsSchema = z.object({ events: z.array(eventSchema).min(1).max(200) });
+/** The lines as they were kept. */
 export const eventsKeptSchema = z.object({ kept: z.array(keptEventSchema) });
 
 /** What this bench has confirmed of a family: units, and how often each fault mode. */
@@ -178,6 +193,7 @@ export const keptSheetSchema = z.object({
   version: wholeSchema,
   sheet: modelSheetSchema,
 });
+/** A model's sheet with its version. */
 export type KeptSheet = z.infer<typeof keptSheetSchema>;
 
 /** A change of a sheet, refused when `version` is not the present one. */

@@ -184,6 +184,7 @@ const mendSchemas = [
   }),
 ] as const;
 
+/** Bodies of all these lines. */
 export const laterBodySchemas = [
   ...safetySchemas,
   ...ledgerSchemas,

@@ -7,14 +7,17 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { newRunSchema, type NewRun } from './runs.js';
 
+/** Name and version of the open format of a run. */
 export const RUN_FORMAT = 'amber-gauge-run-1';
 
 /** What leaves with a run; ids of this database stay here. */
 const runFileSchema = newRunSchema
   .pick({ fileName: true, fileBytes: true, sha256: true, measuredAt: true, figures: true })
   .extend({ format: z.literal(RUN_FORMAT), sourceName: z.string().max(120).nullable() });
+/** A run as it is exported. */
 export type RunFile = z.infer<typeof runFileSchema>;
 
+/** What reading a run's file came to; a refusal says what to do. */
 export type RunFileResult =
   { readonly kind: 'run'; readonly file: RunFile } | { readonly kind: 'unusable'; readonly message: string };
 
@@ -24,6 +27,7 @@ export function runFileOf(run: Omit<NewRun, 'id' | 'jobId'>, sourceName: string 
   return { format: RUN_FORMAT, fileName, fileBytes, sha256, measuredAt, sourceName, figures };
 }
 
+/** The file's text, one field a line. */
 export const runToJson = (file: RunFile): string => `${JSON.stringify(file, null, 1)}\n`;
 
 /** Three tables one under the other, with an empty line between. */

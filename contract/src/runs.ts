@@ -14,8 +14,10 @@ const finite = z.number().refine(Number.isFinite);
 const count = z.number().int().nonnegative();
 const row = z.array(singleSchema).max(6000);
 
+/** A line of the flutter spectrum: hertz, peak in percent of the mean speed. */
 export const lineSchema = z.object({ frequencyHz: finite, peakPercent: finite });
 
+/** A named part of the uncertainty, a standard uncertainty in percent. */
 export const uncertaintyPartSchema = z.object({
   name: z.enum(['noise', 'clock', 'reference', 'counting', 'reaction', 'scale', 'wander']),
   standardPercent: finite,
@@ -91,6 +93,7 @@ const detailSchema = z.discriminatedUnion('way', [
 
 const warningSchema = z.enum(Object.keys(SPEED_WARNINGS) as [SpeedWarning, ...SpeedWarning[]]);
 
+/** All figures of a run; percent of nominal or mean speed as their names say. */
 export const runFiguresSchema = z.object({
   unit: z.enum(['Hz', 'rpm']),
   nominal: finite.nullable(),
@@ -109,6 +112,7 @@ export const runFiguresSchema = z.object({
 /** A run as it travels and is stored: the core's {@link SpeedRun} with plain arrays. */
 export type RunFigures = z.infer<typeof runFiguresSchema>;
 
+/** A run to be kept. */
 export const newRunSchema = z.object({
   id: keySchema,
   jobId: keySchema.nullable(),
@@ -124,9 +128,12 @@ export const newRunSchema = z.object({
   measuredAt: momentSchema,
   figures: runFiguresSchema,
 });
+/** See {@link newRunSchema}. */
 export type NewRun = z.infer<typeof newRunSchema>;
 
+/** A run as it is kept. */
 export const runSchema = newRunSchema.extend({ demo: z.boolean(), hasRecording: z.boolean() });
+/** See {@link runSchema}. */
 export type Run = z.infer<typeof runSchema>;
 
 /** Lists leave the series out. */
@@ -135,6 +142,7 @@ export const runListSchema = z.object({
     runSchema.omit({ figures: true }).extend({ figures: runFiguresSchema.omit({ series: true, spectrum: true }) }),
   ),
 });
+/** A run as lists show it. */
 export type RunBrief = z.infer<typeof runListSchema>['runs'][number];
 
 /** Files a run without a job to one. */

@@ -3,6 +3,7 @@ import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
 import { keySchema, wholeSchema } from './stored.js';
 
+/** What may be changed in Set-up. */
 export const settingFieldsSchema = z.object({
   shopName: z.string().trim().min(1, 'The shop needs a name').max(120),
   shopAddress: z.string().trim().max(400),
@@ -19,36 +20,47 @@ export const settingFieldsSchema = z.object({
   flutterStandard: z.enum(FLUTTER_STANDARDS),
   clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
 });
+/** See {@link settingFieldsSchema}. */
 export type SettingFields = z.infer<typeof settingFieldsSchema>;
 
+/** Set-up as the server keeps it. */
 export const settingsSchema = settingFieldsSchema.extend({
   version: z.number().int().positive(),
   demoShown: z.boolean(),
   hasDemo: z.boolean(),
 });
+/** See {@link settingsSchema}. */
 export type Settings = z.infer<typeof settingsSchema>;
 
+/** A change to Set-up, made to the version that was seen. */
 export const changeSettingsSchema = z.object({
   version: wholeSchema.min(1),
   fields: settingFieldsSchema.partial(),
 });
 
+/** A test tape or record: nominal in hertz, tolerance in percent, null when it is not known. */
 export const sourceFieldsSchema = z.object({
   name: z.string().trim().min(1, 'Give the tape or record a name').max(120),
   nominalHz: z.number().min(20, 'Between 20 Hz and 20 kHz').max(20000, 'Between 20 Hz and 20 kHz'),
   tolerancePercent: z.number().positive('Above 0 %').max(10, 'At most 10 %').nullable(),
 });
+/** A test tape or record as it is kept. */
 export const sourceSchema = sourceFieldsSchema.extend({
   id: z.uuid(),
   demo: z.boolean(),
   version: z.number().int().positive(),
 });
+/** See {@link sourceSchema}. */
 export type Source = z.infer<typeof sourceSchema>;
+/** One to be added; its id is made by the page, so that sending twice keeps it once. */
 export const newSourceSchema = sourceFieldsSchema.extend({ id: keySchema });
+/** A change, made to the version that was seen. */
 export const changeSourceSchema = z.object({
   version: wholeSchema.min(1),
   fields: sourceFieldsSchema.partial(),
 });
+/** All of them. */
 export const sourceListSchema = z.object({ sources: z.array(sourceSchema) });
 
+/** The server's clock. */
 export const timeSchema = z.object({ now: z.iso.datetime() });

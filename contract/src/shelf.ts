@@ -37,6 +37,7 @@ const shelfBodySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('strike'), target: keySchema, reason: word }),
 ]) satisfies z.ZodType<ShelfBody>;
 
+/** A line of the shelf as it is sent. */
 export const shelfLineSchema = z.object({ key: keySchema, at: momentSchema, body: shelfBodySchema });
 
 /** Lines that one request may bring. */
@@ -44,7 +45,9 @@ export const MOST_SHELF_LINES = 500;
 /** Lines that the shelf gives out; older ones stay in the database. */
 export const SHELF_SHOWN = 20_000;
 
+/** Lines to be added; what is there already is left as it is. */
 export const addShelfSchema = z.object({ lines: z.array(shelfLineSchema).min(1).max(MOST_SHELF_LINES) });
+/** The shelf's lines, in the order they came. */
 export const shelfSchema = z.object({ lines: z.array(shelfLineSchema) });
 
 const HEADS = ['part', 'supplier', 'quantity', 'price', 'ordered', 'expected', 'claim days', 'place'] as const;

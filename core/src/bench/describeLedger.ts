@@ -12,6 +12,7 @@ import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { SafetyBody } from './safety/body.js';
 import { TIMER_WORDS, type TimerBody, type TimerEndBody } from './timers/body.js';
 
+/** The kinds of line that this file puts into words. */
 export type LaterBody =
   SafetyBody | LedgerBody | GateBody | TimerBody | TimerEndBody | PhotoBody | MarksBody | FindBody | MendBody;
 

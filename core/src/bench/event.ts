@@ -9,9 +9,13 @@ import type { SafetyBody } from './safety/body.js';
 import type { TimerBody, TimerEndBody } from './timers/body.js';
 
 /** The eight stages of a job, in the order people do them. */
+
+/** The eight stages, in the order people do them. */
 export const STAGES = ['take-in', 'make-safe', 'open-up', 'find', 'mend', 'set-speed', 'prove', 'hand-back'] as const;
+/** Names of the stages. */
 export type StageId = (typeof STAGES)[number];
 
+/** Their words on the screen. */
 export const STAGE_NAMES: Readonly<Record<StageId, string>> = {
   'take-in': 'Take in',
   'make-safe': 'Make safe',
@@ -24,6 +28,8 @@ export const STAGE_NAMES: Readonly<Record<StageId, string>> = {
 };
 
 /** Power states of mains units, then of pack units. */
+
+/** States of the power: four of the mains, two of a pack. */
 export const POWER_STATES = [
   'unplugged-discharged',
   'unplugged-unknown',
@@ -32,8 +38,10 @@ export const POWER_STATES = [
   'pack-out',
   'pack-in',
 ] as const;
+/** Names of the states. */
 export type PowerState = (typeof POWER_STATES)[number];
 
+/** Their words, always beside their shape. */
 export const POWER_WORDS: Readonly<Record<PowerState, string>> = {
   'unplugged-discharged': 'Unplugged, discharged',
   'unplugged-unknown': 'Unplugged, charge unknown',
@@ -48,9 +56,13 @@ export const isLive = (state: PowerState): boolean =>
   state === 'live-isolated' || state === 'live-direct' || state === 'pack-in';
 
 /** What may be done to a unit. `adjust` and all that follow it end the "as found" part of a job. */
+
+/** What may have been done to a part. */
 export const WORK_ACTIONS = ['clean', 'oil', 'adjust', 'replace', 'repair'] as const;
+/** Names of the actions. */
 export type WorkAction = (typeof WORK_ACTIONS)[number];
 
+/** Their words, in the past. */
 export const WORK_WORDS: Readonly<Record<WorkAction, string>> = {
   clean: 'cleaned',
   oil: 'oiled',
@@ -59,6 +71,7 @@ export const WORK_WORDS: Readonly<Record<WorkAction, string>> = {
   repair: 'repaired',
 };
 
+/** A reading: values in `unit`, as typed in `text`. */
 export interface ReadingBody {
   readonly kind: 'reading';
   /** As it was typed. */
@@ -74,6 +87,7 @@ export interface ReadingBody {
   readonly holdKey: string | null;
 }
 
+/** Words that mean nothing to the reckoning. */
 export interface NoteBody {
   readonly kind: 'note';
   readonly text: string;
@@ -92,8 +106,10 @@ export const SPEED_METHODS = [
   'typed',
   'looked',
 ] as const;
+/** Names of the ways to a speed. */
 export type SpeedMethod = (typeof SPEED_METHODS)[number];
 
+/** A speed: error, uncertainty (k = 2) and wow in percent, speed in rpm. */
 export interface SpeedBody {
   readonly kind: 'speed';
   readonly text: string;
@@ -112,12 +128,14 @@ export interface SpeedBody {
   readonly condition: 'cold' | 'warm' | null;
 }
 
+/** Work that was done: it ends what was as found. */
 export interface WorkBody {
   readonly kind: 'work';
   readonly action: WorkAction;
   readonly what: string;
 }
 
+/** The power was changed, or said to be so. */
 export interface PowerBody {
   readonly kind: 'power';
   readonly state: PowerState;
@@ -140,6 +158,7 @@ export interface PlaceBody {
   readonly place: string;
 }
 
+/** Another line does not count any more, and why; it stays visible. */
 export interface StrikeBody {
   readonly kind: 'strike';
   readonly target: string;
@@ -154,11 +173,13 @@ export interface FieldBody {
   readonly to: string;
 }
 
+/** The unit went back to its owner. */
 export interface HandBackBody {
   readonly kind: 'hand-back';
   readonly leftUndone: string;
 }
 
+/** The body of a line, by its kind. */
 export type EventBody =
   | ReadingBody
   | NoteBody

@@ -5,6 +5,7 @@ import { openEnds } from './ledger/index.js';
 import type { JobState } from './state.js';
 import { isDue, isRunning, type JobTimer } from './timers/index.js';
 
+/** The last thing the hands were at, when it was long ago. */
 export interface WhereHandsWere {
   readonly stage: StageId;
   readonly at: string;

@@ -11,6 +11,7 @@ export interface JobTolerance {
   readonly origin: Origin;
 }
 
+/** What the reckoning needs to know of a job; volts rated, null when not known. */
 export interface JobFacts {
   readonly number: number;
   readonly familyId: string;

@@ -8,6 +8,7 @@ import { holdsHands, isDue, isRunning, TIMER_WORDS, type JobTimer } from './time
 /** What is owed where the order of hands depends on it; all else is `work`. */
 export type OwedKind = 'say-power' | 'bleed' | 'held-value' | 'work';
 
+/** Something a stage still owes. */
 export interface Owed {
   readonly stage: StageId;
   readonly kind: OwedKind;
@@ -16,6 +17,7 @@ export interface Owed {
   readonly needs: 'dead' | 'any';
 }
 
+/** The one thing a job wants next. */
 export interface NextWish {
   readonly stage: StageId;
   readonly text: string;

@@ -22,6 +22,7 @@ export interface PowerDoubt {
   readonly said: PowerState;
 }
 
+/** The state of the power as the log tells it, with what contradicts it. */
 export interface PowerNow {
   /** What is acted on: with a doubt open the live one. */
   readonly state: PowerState;

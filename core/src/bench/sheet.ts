@@ -25,6 +25,7 @@ export interface SheetSpeedSide {
   readonly turned: boolean;
 }
 
+/** One speed on the sheet, as found and as left. */
 export interface SheetSpeed {
   readonly label: string;
   readonly nominalRpm: number | null;
@@ -32,6 +33,7 @@ export interface SheetSpeed {
   readonly asLeft: SheetSpeedSide | null;
 }
 
+/** Everything the owner's sheet says; page and PDF draw it. */
 export interface SheetModel {
   readonly shop: SheetShop;
   readonly number: string;

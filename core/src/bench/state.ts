@@ -28,6 +28,7 @@ export interface SpeedReading {
   readonly verdict: Verdict;
 }
 
+/** One speed of the unit: as found, as left, and the newest. */
 export interface SpeedPair {
   readonly speedId: string;
   readonly label: string;
@@ -40,6 +41,7 @@ export interface SpeedPair {
   readonly latest: SpeedReading | null;
 }
 
+/** A reading with the place it was given, at once or later. */
 export interface PlacedReading {
   readonly key: string;
   readonly at: string;
@@ -47,6 +49,7 @@ export interface PlacedReading {
   readonly reading: ReadingBody;
 }
 
+/** The state of a job, computed from its log. */
 export interface JobState {
   readonly speeds: readonly SpeedPair[];
   readonly power: PowerState;

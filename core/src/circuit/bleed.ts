@@ -14,6 +14,7 @@ const RATINGS_W = [0.5, 1, 2, 5, 10, 25, 50] as const;
 /** The resistor is chosen so that it takes at most this in the first instant, watts (common practice). */
 const MOST_START_W = 10;
 
+/** A resistor that bleeds a charge. */
 export interface Bleed {
   readonly ohm: number;
   /** Power in the first instant, watts. */

@@ -3,6 +3,7 @@
 /** How exactly a length is read with a caliper on a bevelled brush, ± mm (common practice). */
 export const LENGTH_LIMIT_MM = 0.2;
 
+/** Wear and what is left of a brush. */
 export interface BrushLife {
   readonly mmPerHour: number;
   /** Hours until the limit; least and most by the reading of both lengths. `most` is null where no wear is proved. */

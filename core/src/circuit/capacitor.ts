@@ -2,7 +2,9 @@
 import { requirePositive } from '../errors.js';
 import { decimal } from '../quantity/index.js';
 
+/** Kinds that are judged by rules of their own. */
 export const CAPACITOR_KINDS = ['electrolytic', 'film', 'X2', 'Y2', 'motor run'] as const;
+/** Names of the kinds. */
 export type CapacitorKind = (typeof CAPACITOR_KINDS)[number];
 
 /** Largest dissipation factor at 120 Hz by rated volts (typical catalogue of aluminium electrolytics, from memory). */

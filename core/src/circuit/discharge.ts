@@ -14,6 +14,7 @@ export const TOUCH_LIMITS_V = { dry: 60, wet: 35 } as const;
 /** An electrolytic may be this much over its print (common practice). */
 export const CAPACITANCE_HIGH = 1.2;
 
+/** A charge and the resistor it goes through: microfarads, volts, ohms, watts. */
 export interface DischargeWish {
   readonly microfarad: number;
   readonly volts: number;
@@ -22,6 +23,7 @@ export interface DischargeWish {
   readonly watts: number | null;
 }
 
+/** Energy in joules, power in watts, times in seconds. */
 export interface Discharge {
   readonly energyJ: number;
   /** Power in the resistor in the first instant, watts. */

@@ -1,9 +1,12 @@
 /** The sum behind a fuse, a lamp in series or a current limit before first power. */
 import { requirePositive } from '../errors.js';
 
+/** What limits the current at first power. */
 export const LIMIT_KINDS = ['fuse', 'lamp', 'current'] as const;
+/** Names of the limits. */
 export type LimitKind = (typeof LIMIT_KINDS)[number];
 
+/** The unit's own current and what the limit lets through, amperes. */
 export interface LimitSum {
   /** What the unit takes by its watts at its volts, amperes. */
   readonly unitA: number;

@@ -3,8 +3,10 @@ import { requirePositive } from '../errors.js';
 
 /** How the speed goes with the resistor: as 1/R (a timed period or current), or as R (a reference voltage). */
 export const SPEED_LAWS = ['1/R', 'R'] as const;
+/** Names of the laws. */
 export type SpeedLaw = (typeof SPEED_LAWS)[number];
 
+/** A resistor across the fitted one or in series with it, ohms. */
 export interface AddedResistor {
   readonly how: 'parallel' | 'series';
   readonly ohm: number;

@@ -1,6 +1,7 @@
 /** Starting volts of a motor brought up slowly: how much of its torque it needed to turn. */
 import { requirePositive } from '../errors.js';
 
+/** Volts and torque at the start as fractions of the rated ones. */
 export interface StartShare {
   /** Volts at the start over rated volts. */
   readonly voltsShare: number;

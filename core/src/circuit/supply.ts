@@ -3,6 +3,7 @@ import { requirePositive } from '../errors.js';
 
 /** How the winding is rectified. */
 export const RECTIFIERS = ['bridge', 'centre-tap', 'half-wave'] as const;
+/** Names of the rectifiers. */
 export type Rectifier = (typeof RECTIFIERS)[number];
 
 /** Diodes that the current passes in turn. */
@@ -12,6 +13,7 @@ const DROP_V = { least: 0.6, usual: 0.7, most: 1 } as const;
 /** Above this part of the peak, ripple is no longer small and the sums are only a guide. */
 const LARGE_RIPPLE = 0.3;
 
+/** What the supply is made of. */
 export interface SupplyWish {
   readonly rectifier: Rectifier;
   /** Volts r.m.s. across what feeds the rectifier: the whole winding, or one half of a centre-tapped one. */
@@ -24,6 +26,7 @@ export interface SupplyWish {
   readonly sag: number;
 }
 
+/** What it ought to give, volts and seconds. */
 export interface Supply {
   /** Without load: least, usual and most volts, by the drop of the diodes. */
   readonly idleV: readonly [number, number, number];

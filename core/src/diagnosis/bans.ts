@@ -13,6 +13,7 @@ export const BAN_SHARE = 0.03;
 /** A dead reading speaks against a fault that accounts for it less than this. */
 const SPEAKS_AGAINST = 0.2;
 
+/** A ban that stands, with what raised it. */
 export interface StandingBan extends Ban {
   /** Chance of its faults; null where something seen or told raised it. */
   readonly chance: number | null;

@@ -25,6 +25,7 @@ export interface Group {
   readonly dead: boolean;
 }
 
+/** Chances of all hypotheses after what was seen, fractions. */
 export interface Posterior {
   /** Share of each world; with `outside` they sum to 1. */
   readonly worlds: Float64Array;

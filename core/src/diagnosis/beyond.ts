@@ -10,6 +10,7 @@ import { rowsOf, settle } from './propagate.js';
 /** Share of what lies outside in which every answer at a signal is alike (chosen). */
 export const ANYTHING = 0.3;
 
+/** How far what was seen fits nothing the path knows. */
 export interface Beyond {
   /** Share of each way to be outside, summing to 1; the last is anything at all. */
   readonly shares: Float64Array;

@@ -10,6 +10,7 @@ import { posteriorOf } from './posterior.js';
 import { untouched, type Situation } from './reaching.js';
 import { evidenceFor, suspectsOf, unexplained } from './suspects.js';
 
+/** What the engine says of a case. */
 export interface CaseAnswer {
   readonly kind: 'answer';
   readonly family: string;

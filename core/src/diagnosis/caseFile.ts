@@ -62,6 +62,7 @@ const trialEntry = z.object({
   at_limit: z.boolean().optional(),
 });
 
+/** A line of a case file. */
 export const entrySchema = z.union([testEntry, mendEntry, workEntry, trialEntry]);
 /** What a case is known to end in: "block.mode". */
 const expectSchema = z.object({ fault: z.string() });
@@ -77,11 +78,16 @@ const caseSchema = z.object({
   expect: expectSchema.optional(),
 });
 
+/** A test that was answered. */
 export type TestEntry = z.infer<typeof testEntry>;
+/** Something that was tried. */
 export type TrialEntry = z.infer<typeof trialEntry>;
+/** See {@link entrySchema}. */
 export type CaseEntry = z.infer<typeof entrySchema>;
+/** A case to be solved. */
 export type CaseFile = z.infer<typeof caseSchema>;
 
+/** Why a case cannot be read. */
 export type CaseProblem = {
   readonly kind: 'unusable';
   readonly reason:
@@ -97,6 +103,7 @@ export type CaseProblem = {
   readonly message: string;
 };
 
+/** A problem by its reason. */
 export const problem = (reason: CaseProblem['reason'], message: string): CaseProblem => ({
   kind: 'unusable',
   reason,

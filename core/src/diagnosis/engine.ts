@@ -6,6 +6,7 @@ import { spaceOf, type Space } from './hypotheses.js';
 import { contextIndex, NO_KNOWLEDGE, numberModel, type Knowledge, type NumberModel, type NumberRow } from './model.js';
 import { rowsInContext, settleRows } from './propagate.js';
 
+/** A path made ready for reasoning; made once, never changed. */
 export interface Engine {
   readonly model: NumberModel;
   readonly space: Space;

@@ -11,6 +11,7 @@ interface Hypothesis {
   readonly weight: number;
 }
 
+/** One way a hypothesis may show itself. */
 export interface World {
   readonly hypothesis: number;
   /** Chance of this world within its hypothesis. */
@@ -19,6 +20,7 @@ export interface World {
   readonly choices: ReadonlyMap<NumberRow, number>;
 }
 
+/** All hypotheses with their worlds. */
 export interface Space {
   readonly hypotheses: readonly Hypothesis[];
   readonly worlds: readonly World[];
@@ -29,6 +31,7 @@ export interface Space {
 /** Most worlds of one hypothesis; the least likely beyond it are left out and the rest scaled. */
 const MOST_WORLDS = 4096;
 
+/** A set of modes as a key. */
 export const keyOf = (modes: readonly number[]): string => modes.join(',');
 
 /** A cause leaves its victim at most so often: now and then the fuse holds. */

@@ -5,6 +5,7 @@ import type { Engine } from './engine.js';
 import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
 import type { Posterior } from './belief.js';
 
+/** A mend worth naming: chance a fraction, minutes with its parts and waits. */
 export interface MendAdvice {
   readonly repair: PathRepair;
   /** Chance that it cures one of the faults present. */

@@ -30,6 +30,7 @@ interface NumberMode {
   readonly rows: readonly NumberRow[];
 }
 
+/** The path with ids turned into numbers. */
 export interface NumberModel {
   readonly path: DrivePath;
   readonly signalOf: ReadonlyMap<string, number>;
@@ -70,6 +71,7 @@ export interface Knowledge {
   readonly model: Confirmed;
 }
 
+/** A bench that has seen nothing. */
 export const NO_KNOWLEDGE: Knowledge = { family: { units: 0, modes: {} }, model: { units: 0, modes: {} } };
 
 /** A prior moved by confirmed faults: 2 of 10 units move 0.05 to 0.1. */

@@ -5,6 +5,7 @@ import type { MendAdvice } from './mends.js';
 import type { Advice, MendReason, TestAdvice } from './nextTests.js';
 import { reasonOf } from './reason.js';
 
+/** Test on, mend, or stop, and why. */
 export interface NextStep {
   readonly kind: 'test' | 'mend';
   readonly id: string;

@@ -33,6 +33,7 @@ const FIND_BITS = 1;
 /** So many looks behind one opening are weighed in pairs. */
 const PAIRED = 4;
 
+/** A test with what it tells (bits) and costs (minutes). */
 export interface TestAdvice {
   readonly test: PathTest;
   readonly bits: number;
@@ -60,6 +61,7 @@ export interface TestAdvice {
 /** Why a mend comes next: it was found; it is all but sure; trying costs less than knowing; nothing is left to ask. */
 export type MendReason = 'found' | 'sure' | 'cheaper' | 'only';
 
+/** What to do next, all of it. */
 export interface Advice {
   readonly tests: readonly TestAdvice[];
   /** Tests that would tell next to nothing now; whoever wants to may make them. */
@@ -122,6 +124,7 @@ function byWorth(a: TestAdvice, b: TestAdvice): number {
   return b.worth - a.worth;
 }
 
+/** Tests by bits for their minutes. */
 export const BY_WORTH: Choosing = { order: byWorth, leastBits: LEAST_BITS };
 
 function nextOf(

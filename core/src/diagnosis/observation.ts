@@ -26,6 +26,7 @@ export interface Observation {
   readonly saw: Saw;
 }
 
+/** What was seen: weights of a signal's states, of a part's modes, or of marks. */
 export type Saw =
   | { readonly kind: 'signal'; readonly signal: string; readonly weights: Readonly<Record<string, number>> }
   | { readonly kind: 'block'; readonly block: string; readonly modes: readonly string[] }
@@ -59,6 +60,7 @@ const ABSURD = 30;
 /** A value that fits no band counts for those near it, each less by its distance: this many times off is a third. */
 const OFF_BAND = 1.5;
 
+/** What a value stands for, or why it cannot be. */
 export type ValueStates =
   | { readonly kind: 'states'; readonly weights: Readonly<Record<string, number>> }
   | { readonly kind: 'absurd'; readonly message: string };

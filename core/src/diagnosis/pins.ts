@@ -5,6 +5,7 @@
 import type { Engine } from './engine.js';
 import type { Observation } from './observation.js';
 
+/** A fault that was seen at the part itself. */
 export interface Pin {
   readonly block: string;
   /** Modes that the look cannot tell apart, "block.mode". */
@@ -13,6 +14,7 @@ export interface Pin {
   readonly reliability: number;
 }
 
+/** All of them, and what was set aside by them. */
 export interface Pins {
   readonly pins: readonly Pin[];
   /** Of each hypothesis, whether it holds every pin; null without any. */

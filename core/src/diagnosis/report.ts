@@ -5,6 +5,7 @@
 import type { Context, DrivePath } from '../families/index.js';
 import type { Engine } from './engine.js';
 
+/** What can be said of a path without any unit. */
 export interface PathReport {
   readonly hypotheses: number;
   readonly worlds: number;

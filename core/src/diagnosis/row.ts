@@ -2,6 +2,7 @@
 import type { PathTest } from '../families/index.js';
 import { fixed, decimal } from '../quantity/index.js';
 
+/** The answer that a row of readings stands for, or why there is none. */
 export type RowAnswer =
   | { readonly kind: 'answer'; readonly outcome: string; readonly words: string }
   | { readonly kind: 'unusable'; readonly message: string };

@@ -2,12 +2,14 @@
 import type { Engine } from './engine.js';
 import type { Posterior } from './belief.js';
 
+/** A fault of a part with its share, a fraction. */
 export interface SuspectMode {
   readonly mode: string;
   readonly name: string;
   readonly share: number;
 }
 
+/** A part with the share of suspicion left on it, a fraction. */
 export interface Suspect {
   readonly block: string;
   readonly name: string;

@@ -1,6 +1,8 @@
 /** Numbers as the product prints them: a true minus, a thin no-break space before the unit. */
 
+/** The minus sign; a hyphen is none. */
 export const MINUS = '\u2212';
+/** The thin no-break space before a unit. */
 export const THIN = '\u202f';
 
 /** Fixed decimals with a true minus: -1.8 to two places is "−1.80". Never "−0.00". */

@@ -10,6 +10,7 @@ export interface Spelling {
   readonly qualifier?: Qualifier;
 }
 
+/** Spoken prefixes as factors. */
 export const PREFIX: Readonly<Record<string, number>> = {
   p: 1e-12,
   n: 1e-9,

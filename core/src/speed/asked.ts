@@ -16,6 +16,7 @@ export const FOLD_PART = 0.9;
 /** Two speeds of one log that differ by less than this are one, percent. */
 export const SAME_SPEED_PERCENT = 3;
 
+/** Why a speed is asked about. */
 export type AskCode =
   | 'TIME_UNIT'
   | 'AXIS_UNIT'
@@ -42,6 +43,7 @@ export interface Answer {
   readonly asIs?: boolean;
 }
 
+/** An answer that may be given, the likely one first. */
 export interface Choice {
   /** As in "microseconds: 33.36 rpm". */
   readonly words: string;
@@ -57,6 +59,7 @@ export interface SteadyStretch {
   readonly meanRpm: number;
 }
 
+/** A figure that cannot be taken as it is. */
 export interface AskedSpeed {
   readonly kind: 'asked';
   readonly code: AskCode;

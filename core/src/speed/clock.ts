@@ -1,6 +1,7 @@
 /** The recorder's clock against a known frequency: how fast it runs, and what is left unknown. */
 import { requirePositive } from '../errors.js';
 
+/** What a known frequency says of the sound card's clock, parts in a million. */
 export interface ClockCalibration {
   /** What readings are multiplied with: 1 + correction / 10^6. A card that reads 10 ppm high gives -10. */
   readonly correctionPpm: number;

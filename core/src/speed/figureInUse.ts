@@ -9,6 +9,7 @@ export const FLUTTER_STANDARDS = [
   'weighted-quasi-peak',
   'weighted-rms',
 ] as const;
+/** Names of the standards. */
 export type FlutterStandard = (typeof FLUTTER_STANDARDS)[number];
 
 const WORDS: Readonly<Record<FlutterStandard, readonly [words: string, of: keyof FlutterFigures]>> = {
@@ -22,6 +23,7 @@ const WORDS: Readonly<Record<FlutterStandard, readonly [words: string, of: keyof
 /** As a choice reads. */
 export const standardWords = (standard: FlutterStandard): string => WORDS[standard][0];
 
+/** Wow and flutter by the standard in use, percent; null when it was too short. */
 export interface FigureInUse {
   /** Null: too short to tell. */
   readonly percent: number | null;

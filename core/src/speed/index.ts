@@ -18,6 +18,7 @@ export * from './rotation/pulses.js';
 export * from './rotation/pulseResult.js';
 export * from './rotation/signal.js';
 export * from './rotation/gyro.js';
+export * from './rotation/gyroResult.js';
 export * from './strobe/ring.js';
 export * from './strobe/reading.js';
 export * from './live/meter.js';

@@ -7,6 +7,7 @@ export interface TurningPart {
   readonly hz: number;
 }
 
+/** A line of the spectrum with the part whose turn it is. */
 export interface NamedLine extends FlutterLine {
   /** Likeliest first; more than one when rates lie too close to tell. Empty when nothing fits. */
   readonly parts: readonly { readonly name: string; readonly multiple: number }[];

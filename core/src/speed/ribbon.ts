@@ -7,6 +7,7 @@ import { speedName, signed, type Tolerance } from '../quantity/index.js';
 
 /** Multiples of the tolerance that carry a tick, and those that carry a figure. */
 export const RIBBON_TICKS = [1, 2, 5, 10, 20, 40] as const;
+/** Ticks that carry a figure, multiples of the tolerance. */
 export const RIBBON_FIGURES: readonly number[] = [1, 5, 20];
 
 const FULL_SCALE = Math.asinh(80);

@@ -14,6 +14,7 @@ const STEADIEST_S = 0.02;
 /** Taps from which their own scatter is believed. */
 const ENOUGH_TAPS = 10;
 
+/** Counting, or a speed in rpm with its uncertainty (k = 2, percent). */
 export type Stopwatch =
   | { readonly kind: 'counting'; readonly taps: number }
   | {

@@ -4,6 +4,7 @@
  */
 import type { Tolerance } from '../quantity/index.js';
 
+/** Right, not right, or undecided with what would decide it. */
 export type Verdict =
   | { readonly kind: 'right' }
   | { readonly kind: 'not-right'; readonly side: 'slow' | 'fast' }

@@ -12,6 +12,7 @@ export interface PartLine {
   readonly peakPercent: number;
 }
 
+/** A part's share of the wow, percent peak. */
 export interface WowShare {
   /** A part's name; '' for lines that fit none. */
   readonly part: string;
@@ -23,6 +24,7 @@ export interface WowShare {
   readonly lines: readonly PartLine[];
 }
 
+/** The wow by the parts that make it. */
 export interface WowByPart {
   /** Parts and unknown lines, largest first. */
   readonly shares: readonly WowShare[];

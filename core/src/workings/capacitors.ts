@@ -26,6 +26,7 @@ interface Judged {
   readonly open: string[];
 }
 
+/** Is this capacitor good? */
 export const CAPACITOR: Working = {
   id: 'capacitor',
   name: 'Capacitor: is it good?',
@@ -135,6 +136,7 @@ function judgeAge(given: Given, kind: CapacitorKind, { rows, open }: Judged): vo
     open.push(`${Math.round(years)} years old: sound today says little of next year.`);
 }
 
+/** What is printed on it? */
 export const CAPACITOR_MARK: Working = {
   id: 'capacitor-mark',
   name: 'What is printed on a capacitor',

@@ -3,6 +3,7 @@ import type { WorkingField } from './working.js';
 
 type More = Partial<Omit<WorkingField, 'id' | 'label' | 'unit' | 'kind'>>;
 
+/** A number with its unit; above zero unless said. */
 export const number = (id: string, label: string, unit: string, more: More = {}): WorkingField => ({
   id,
   label,
@@ -11,6 +12,7 @@ export const number = (id: string, label: string, unit: string, more: More = {})
   ...more,
 });
 
+/** One of a few. */
 export const choice = (id: string, label: string, choices: readonly string[], usual?: string): WorkingField => ({
   id,
   label,
@@ -20,6 +22,7 @@ export const choice = (id: string, label: string, choices: readonly string[], us
   ...(usual === undefined ? {} : { usual }),
 });
 
+/** Words, or several readings in a row. */
 export const words = (id: string, label: string, more: More = {}): WorkingField => ({
   id,
   label,

@@ -26,6 +26,7 @@ interface Match {
   readonly differs: string[];
 }
 
+/** One motor for another. */
 export const MOTOR_MATCH: Working = {
   id: 'motor-match',
   name: 'Does this motor stand in for that one?',

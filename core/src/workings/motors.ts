@@ -10,6 +10,7 @@ const HALF_OHM = 0.5;
 /** Imbalance of pairs that counts as even, percent (common practice: a few percent). */
 const EVEN_PERCENT = 5;
 
+/** Three readings to three windings. */
 export const WINDINGS: Working = {
   id: 'windings',
   name: 'Windings of a three-phase motor',
@@ -69,6 +70,7 @@ export const WINDINGS: Working = {
   },
 };
 
+/** Ohms at another temperature, and the temperature behind ohms. */
 export const COPPER: Working = {
   id: 'copper',
   name: 'Winding at another temperature',
@@ -106,6 +108,7 @@ export const COPPER: Working = {
 /** Current at which a governed motor idles when its brushes pass none, amperes (common practice). */
 const GOVERNOR_IDLE_A = 0.02;
 
+/** A motor by what it takes and does. */
 export const MOTOR_STATE: Working = {
   id: 'motor-state',
   name: 'Motor on a bench supply',

@@ -18,6 +18,7 @@ import type { Working } from './working.js';
 
 const SERIES = Object.keys(E_SERIES) as SeriesName[];
 
+/** A resistor for a third speed. */
 export const SPEED_RESISTOR: Working = {
   id: 'speed-resistor',
   name: 'Resistor for another speed',
@@ -72,6 +73,7 @@ export const SPEED_RESISTOR: Working = {
   },
 };
 
+/** What sits inside, from what an added one did. */
 export const FITTED_RESISTOR: Working = {
   id: 'fitted-resistor',
   name: 'What is fitted, from what an added one did',

@@ -8,6 +8,7 @@ import type { Working } from './working.js';
 /** At rest this near to a rail is healthy, as a part of the supply (common practice). */
 const NEAR = 0.2;
 
+/** A Hall sensor or pulses. */
 export const HALL: Working = {
   id: 'hall',
   name: 'Speed sensor: Hall or pulses',
@@ -61,6 +62,7 @@ export const HALL: Working = {
   },
 };
 
+/** Carbon brushes. */
 export const BRUSHES: Working = {
   id: 'brushes',
   name: 'Carbon brushes',
@@ -107,6 +109,7 @@ export const BRUSHES: Working = {
   },
 };
 
+/** A code on a row of lamps. */
 export const LAMPS: Working = {
   id: 'lamps',
   name: 'Code on a row of lamps',

@@ -15,4 +15,5 @@ export const percentOff = (value: number): string => `${signed(value, Math.abs(v
 /** A share of the whole as percent. */
 export const share = (fraction: number): string => `${fixed(100 * fraction, 1)}${THIN}%`;
 
+/** A line of an answer. */
 export const row = (label: string, value: string): WorkingRow => ({ label, value });

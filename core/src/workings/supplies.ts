@@ -18,6 +18,7 @@ const MAINS_SWING = 0.1;
 /** A reservoir under this part of its print no longer holds (electrolytics are −20 % new). */
 const WEAK_PART = 0.7;
 
+/** From the transformer to the reservoir. */
 export const SUPPLY_CHAIN: Working = {
   id: 'supply',
   name: 'Supply: transformer, rectifier, reservoir',
@@ -116,6 +117,7 @@ function readSupply(
   return { rows, says, verdict: read ? (says.length === 0 ? 'right' : 'not right') : null };
 }
 
+/** A unit for another mains. */
 export const OTHER_MAINS: Working = {
   id: 'mains',
   name: 'Unit for another mains',
@@ -157,6 +159,7 @@ export const OTHER_MAINS: Working = {
   },
 };
 
+/** A zener and its feed. */
 export const ZENER: Working = {
   id: 'zener',
   name: 'Zener and its feed resistor',

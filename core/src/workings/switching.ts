@@ -11,6 +11,7 @@ const DIODE = { least: 0.3, most: 0.8, short: 0.1 } as const;
 const RAILS_LEAST = 1000;
 const LEGS = ['A', 'B', 'C'] as const;
 
+/** Six switches. */
 export const BRIDGE: Working = {
   id: 'bridge',
   name: 'Bridge of six switches',
@@ -65,6 +66,7 @@ export const BRIDGE: Working = {
 
 const METERS = ['true r.m.s.', 'average'] as const;
 
+/** A triac that fires late. */
 export const PHASE_CONTROL: Working = {
   id: 'phase-control',
   name: 'Phase control: what the motor gets',
@@ -108,6 +110,7 @@ export const PHASE_CONTROL: Working = {
   },
 };
 
+/** Volts where none belong. */
 export const GHOST: Working = {
   id: 'ghost',
   name: 'Ghost, backfeed, or a real source',

@@ -57,6 +57,7 @@ export type WorkingResult =
 /** Typed texts by field. */
 export type WorkingTexts = Readonly<Record<string, string>>;
 
+/** See the head of this file. */
 export interface Working {
   readonly id: string;
   readonly name: string;

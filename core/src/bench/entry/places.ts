@@ -42,6 +42,7 @@ export function knownPlaces(
 
 const taken = (list: readonly KnownPlace[], name: string): boolean => resolve(name, list, null)?.kind === 'known';
 
+/** What a typed place stands for: known, nearly known, or new. */
 export type Resolved =
   { readonly kind: 'known'; readonly place: KnownPlace } | { readonly kind: 'near'; readonly names: readonly string[] };
 

@@ -5,6 +5,7 @@ import type { WorkAction } from '../event.js';
 import type { SaidEnd } from '../ledger/index.js';
 import type { TimerKind } from '../timers/index.js';
 
+/** A reading that was heard. */
 export interface EntryReading {
   readonly kind: 'reading';
   /** In the base unit; two with bound "between": lower and upper. */
@@ -21,6 +22,7 @@ export interface EntryReading {
   readonly nominalHz: number | null;
 }
 
+/** A strobe count that was heard. */
 export interface EntryStrobe {
   readonly kind: 'strobe';
   readonly speedId: string;
@@ -41,6 +43,7 @@ export interface EntryAnswer {
   readonly by: 'prompt' | 'symptom';
 }
 
+/** What a typed line was heard as; `bad` names the part that could not be read. */
 export type Entry =
   | { readonly kind: 'empty' }
   | EntryReading
@@ -98,6 +101,7 @@ export interface EntryKnown {
   readonly open: readonly string[];
 }
 
+/** A job of which nothing is known but its speeds. */
 export const NOTHING_KNOWN: Omit<EntryKnown, 'speedIds'> = { places: [], path: null, prompt: null, open: [] };
 
 /** A reading about which nothing is said yet. */

@@ -42,6 +42,7 @@ export interface SuspectView extends Suspect {
   readonly evidence: readonly Evidence[];
 }
 
+/** What the path makes of the log: suspects, advice, what fits nothing; shares are fractions. */
 export interface FindAnswer {
   readonly suspects: readonly SuspectView[];
   /** Share of what lies outside the path, 0 to 1. */

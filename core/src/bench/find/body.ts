@@ -45,4 +45,5 @@ export interface TriedBody {
   readonly amps: number | null;
 }
 
+/** Lines of Find, by kind. */
 export type FindBody = AnswerBody | MendedBody | SuspectBody | UnreachableBody | TriedBody;

@@ -19,6 +19,7 @@ const LEAST_UNITS = 3;
 /** Least spread, as a part of the mean: a hand meter's own (common practice). */
 const LEAST_SPREAD = 0.01;
 
+/** A job with its standing lines. */
 export interface JobLog {
   readonly job: JobFacts;
   readonly lines: readonly BenchEvent[];
@@ -63,6 +64,7 @@ function lastValues(path: DrivePath, lines: readonly BenchEvent[], state: JobSta
   return values;
 }
 
+/** Values of healthy units at one place, and the interval the next is expected in. */
 export interface Expected {
   readonly units: number;
   readonly mean: number;

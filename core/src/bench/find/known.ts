@@ -5,6 +5,7 @@ import type { JobFacts } from '../job.js';
 import { confirmedFaults } from './confirmed.js';
 import { healthyValues, type HealthyValues, type JobLog } from './healthy.js';
 
+/** Confirmed faults and healthy values of a family and a model. */
 export interface BenchKnowledge extends Knowledge {
   readonly healthy: HealthyValues;
 }

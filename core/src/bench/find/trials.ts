@@ -4,7 +4,9 @@ import { TRIALS, type TrialEntry } from '../../diagnosis/index.js';
 import type { DrivePath } from '../../families/index.js';
 import type { TriedBody } from './body.js';
 
+/** Names of what may be tried on a part. */
 export type Trial = TrialEntry['trial'];
+/** Names of what came of it. */
 export type TrialResult = TrialEntry['result'];
 
 /** What is done, as a button and in the log. */
@@ -21,6 +23,7 @@ export const TRIAL_WORDS: Readonly<Record<Trial, string>> = {
   loaded: 'loaded by hand',
 };
 
+/** Their words. */
 export const RESULT_WORDS: Readonly<Record<TrialResult, string>> = {
   cured: 'cured it',
   'no-change': 'no change',

@@ -24,11 +24,13 @@ export const LEAST_SUPPLY_OHM = 1000;
 const SHORT_TEST =
   /bridge|capacitor|electrolytic|rectifier|diode|zener|regulator|triac|transistor|switches|mosfet|thyristor|supply/i;
 
+/** One condition before power, asked by itself. */
 export interface GateCondition {
   readonly id: string;
   readonly text: string;
 }
 
+/** What the gate asks for before it passes. */
 export interface GateAsks {
   readonly to: GateTo;
   readonly ends: readonly OpenEnd[];
@@ -89,8 +91,10 @@ function conditionsOf(to: GateTo, keepClear: string): GateCondition[] {
   return [held, { id: 'pack', text: 'Pack looked at: not swollen, hot, wet or crushed, no cell under 2.0 V' }];
 }
 
+/** What was answered. */
 export type GateAnswers = Omit<GateBody, 'kind' | 'to'>;
 
+/** Why it does not pass yet, at its question. */
 export interface GateProblem {
   readonly id: string;
   readonly text: string;

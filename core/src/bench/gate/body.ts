@@ -3,8 +3,10 @@ import type { LimitKind } from '../../circuit/index.js';
 
 /** Where a gate leads: a live state, or out of the door. */
 export const GATES = ['live-isolated', 'live-direct', 'pack-in', 'hand-back'] as const;
+/** Where a gate leads. */
 export type GateTo = (typeof GATES)[number];
 
+/** A gate that was passed, with its answers; ohms and watts as named. */
 export interface GateBody {
   readonly kind: 'gate';
   readonly to: GateTo;

@@ -3,8 +3,10 @@ import type { BenchEvent } from '../event.js';
 import { ledgerOf, openEnds } from '../ledger/index.js';
 import type { GateBody, GateTo } from './body.js';
 
+/** A passed gate holds this long, hours (common practice: a working day). */
 export const GATE_HOURS = 12;
 
+/** A gate in the log. */
 export interface GatePass {
   readonly key: string;
   readonly at: string;
@@ -39,6 +41,7 @@ function breakerOf(lines: readonly BenchEvent[], gateIndex: number, gate: GateBo
   return open ? `open again: ${open.end.what}` : null;
 }
 
+/** Whether the last gate still holds, and why not. */
 export type GateHolds =
   { readonly holds: true; readonly until: string } | { readonly holds: false; readonly why: string };
 

@@ -12,6 +12,7 @@ export const END_HOWS = [
   'shorted',
   'left over',
 ] as const;
+/** How an end came open. */
 export type EndHow = (typeof END_HOWS)[number];
 
 /** Screws and the like that came off with a step. */
@@ -32,6 +33,7 @@ export interface Distance {
   readonly tolerance: number;
 }
 
+/** A wire of a connector: pin and colour. */
 export interface Wire {
   readonly pin: string;
   readonly colour: string;
@@ -76,6 +78,7 @@ export interface OpenEndBody {
   readonly moveKey: string | null;
 }
 
+/** An open end was closed. */
 export interface CloseBody {
   readonly kind: 'close';
   readonly target: string;
@@ -115,4 +118,5 @@ export interface MoveBody {
   readonly dropped?: boolean | undefined;
 }
 
+/** Lines of the strip-down, by kind. */
 export type LedgerBody = StepBody | OpenEndBody | CloseBody | RefitBody | ExplainBody | MoveBody;

@@ -30,6 +30,7 @@ export function trayCounts(ledger: Ledger): TrayCount[] {
     });
 }
 
+/** Something left over or missing: it must be explained. */
 export interface Finding {
   readonly id: string;
   readonly text: string;

@@ -2,6 +2,7 @@
 import type { BenchEvent } from '../event.js';
 import type { CloseBody, MoveBody, OpenEndBody, RefitBody, StepBody } from './body.js';
 
+/** Something cut, unplugged or unsoldered, until it is put back. */
 export interface OpenEnd {
   readonly key: string;
   readonly at: string;
@@ -11,6 +12,7 @@ export interface OpenEnd {
   readonly closed: { readonly key: string; readonly at: string; readonly how: string } | null;
 }
 
+/** A step of the strip-down and whether it is back. */
 export interface LedgerStep {
   readonly key: string;
   readonly at: string;
@@ -20,12 +22,14 @@ export interface LedgerStep {
   readonly refit: { readonly key: string; readonly at: string; readonly body: RefitBody } | null;
 }
 
+/** A usual test or mend that was begun and not ended. */
 export interface OpenMove {
   readonly key: string;
   readonly at: string;
   readonly move: MoveBody;
 }
 
+/** The strip-down as it stands. */
 export interface Ledger {
   readonly steps: readonly LedgerStep[];
   readonly ends: readonly OpenEnd[];

@@ -1,6 +1,7 @@
 /** Pins as they stand when one looks at the other side of a connector. */
 import type { StepBody, Wire } from './body.js';
 
+/** The side of a connector that was looked at: pins run the other way on the other. */
 export type ConnectorSide = 'wire-side' | 'mating-face';
 
 /** The wires left to right as seen from `side`; the other side than the one they were read from is mirrored. */

@@ -48,4 +48,5 @@ export interface DecisionBody {
   readonly beside: string;
 }
 
+/** Lines of mending, by kind. */
 export type MendBody = TermsBody | WorkingBody | DecisionBody;

@@ -34,6 +34,7 @@ export interface MendOption {
   readonly overCeiling: boolean;
 }
 
+/** Mends side by side; chances are fractions, money is the shop's. */
 export interface Decision {
   /** The best first; forbidden ones last. */
   readonly options: readonly MendOption[];

@@ -2,6 +2,7 @@
 import { linesOf, type BenchEvent } from '../event.js';
 import type { PhotoBody, PhotoMark } from './body.js';
 
+/** A photo with its marks. */
 export interface JobPhoto {
   readonly key: string;
   readonly at: string;

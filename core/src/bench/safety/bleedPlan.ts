@@ -5,6 +5,7 @@ import type { BenchEvent } from '../event.js';
 import type { JobFacts } from '../job.js';
 import { storesOf } from './stores.js';
 
+/** How to bleed a charge: ohms, watts, seconds. */
 export interface BleedPlan extends Bleed {
   readonly store: string;
   /** Capacitance counted with, microfarads, and whether it was typed from the part or is usual for the kind. */

@@ -24,4 +24,5 @@ export interface StartVoltsBody {
   readonly start: 'first' | 'later';
 }
 
+/** Lines of making safe, by kind. */
 export type SafetyBody = SafeBody | ChargeBody | StartVoltsBody;

@@ -4,6 +4,7 @@ import { isLive, linesOf, type BenchEvent, type PowerState } from '../event.js';
 import type { JobFacts } from '../job.js';
 import { holdsCharge } from './stores.js';
 
+/** A line of the family's list and whether it was done. */
 export interface UnitSafeLine {
   readonly line: SafeLine;
   /** answered: by the power state or a reading; said: by a tap; open: not yet. */

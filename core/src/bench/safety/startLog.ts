@@ -5,6 +5,7 @@ import type { BenchEvent } from '../event.js';
 import type { JobFacts } from '../job.js';
 import type { StartVoltsBody } from './body.js';
 
+/** A start brought up slowly, volts, beside the one before. */
 export interface StartLine {
   readonly key: string;
   readonly at: string;

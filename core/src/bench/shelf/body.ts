@@ -16,6 +16,7 @@ export interface LotBody {
   readonly place: string;
 }
 
+/** A lot has come. */
 export interface ArrivedBody {
   readonly kind: 'arrived';
   readonly lot: string;
@@ -39,12 +40,14 @@ export interface ShelfMoveBody {
   readonly job: number | null;
 }
 
+/** A line that does not count any more. */
 export interface ShelfStrikeBody {
   readonly kind: 'strike';
   readonly target: string;
   readonly reason: string;
 }
 
+/** Lines of the shelf, by kind. */
 export type ShelfBody = LotBody | ArrivedBody | TestedBody | ShelfMoveBody | ShelfStrikeBody;
 
 /** One line of the shelf. */

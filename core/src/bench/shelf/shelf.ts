@@ -35,6 +35,7 @@ export interface Score {
   readonly interval: readonly [number, number];
 }
 
+/** The whole shelf. */
 export interface Shelf {
   readonly lots: readonly Lot[];
   readonly suppliers: readonly Score[];

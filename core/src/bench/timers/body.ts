@@ -1,7 +1,9 @@
 /** Log lines of timers. A timer is a line with its length: it runs wherever the log is. */
 export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up'] as const;
+/** What runs by itself. */
 export type TimerKind = (typeof TIMER_KINDS)[number];
 
+/** Its words. */
 export const TIMER_WORDS: Readonly<Record<TimerKind, string>> = {
   'run-in': 'Run-in',
   cure: 'Cure',
@@ -19,6 +21,7 @@ export const TIMER_MINUTES: Readonly<Record<TimerKind, number>> = {
   'warm-up': 15,
 };
 
+/** A timer that was started, minutes. */
 export interface TimerBody {
   readonly kind: 'timer';
   readonly timer: TimerKind;

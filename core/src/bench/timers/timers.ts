@@ -2,6 +2,7 @@
 import { linesOf, type BenchEvent } from '../event.js';
 import { TIMER_WORDS, type TimerBody, type TimerKind } from './body.js';
 
+/** A timer and how it ended; null while it runs. */
 export interface JobTimer {
   readonly key: string;
   readonly timer: TimerKind;

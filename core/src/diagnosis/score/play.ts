@@ -17,8 +17,10 @@ import type { Unit } from './unit.js';
  * the same checklist, skipping only what was answered, as a sheet of paper would. random: any order.
  */
 export type Way = 'engine' | 'checklist' | 'plain' | 'random';
+/** Ways of choosing tests that are played against each other. */
 export const WAYS: readonly Way[] = ['engine', 'checklist', 'plain', 'random'];
 
+/** How one unit was played. */
 export interface Played {
   readonly tests: number;
   /** Minutes of hands to the last fault, its own mend left out. */

@@ -4,6 +4,7 @@ import type { Engine } from '../engine.js';
 import { play, WAYS, type Played, type Way } from './play.js';
 import { drawUnit } from './unit.js';
 
+/** Figures of one way over many units. */
 export interface WayScore {
   /** Means over units with known faults. */
   readonly tests: number;
@@ -19,6 +20,7 @@ export interface WayScore {
   readonly minutesError: number;
 }
 
+/** Figures of one family, way by way. */
 export interface FamilyScore {
   readonly units: number;
   readonly outsideUnits: number;

@@ -24,6 +24,7 @@ export const UNITS = {
   noise: 0.02,
 } as const;
 
+/** A unit drawn by chance, with its faults. */
 export interface Unit {
   /** Modes present, as "block.mode"; a cure takes one out. */
   readonly faults: Set<string>;

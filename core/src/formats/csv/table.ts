@@ -24,11 +24,13 @@ export interface NumberTable {
   readonly lineOf: Uint32Array;
 }
 
+/** A column that holds words. */
 export interface TextColumn {
   readonly name: string;
   readonly cells: readonly string[];
 }
 
+/** Why a table cannot be read, with its row. */
 export type TableRefusal = {
   readonly kind: 'unusable';
   readonly reason: 'EMPTY_FILE' | 'NOT_A_TABLE' | 'TEXT_IN_NUMBERS' | 'TOO_MANY_ROWS';
@@ -36,6 +38,7 @@ export type TableRefusal = {
   readonly line: number;
 };
 
+/** Rows that are read; a longer table is refused by name. */
 export const MOST_ROWS = 4_000_000;
 
 const refuse = (reason: TableRefusal['reason'], line = 0): TableRefusal => ({ kind: 'unusable', reason, line });

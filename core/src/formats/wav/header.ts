@@ -29,7 +29,9 @@ export type WavRefusal = {
   readonly reason: 'EMPTY_FILE' | 'NOT_WAV' | 'BAD_HEADER' | 'UNSUPPORTED_ENCODING' | 'NO_AUDIO';
 };
 
+/** Sampling rates that are read, hertz. */
 export const SAMPLE_RATE_LIMITS = { lowest: 8000, highest: 192000 } as const;
+/** Channels that are read. */
 export const MAX_CHANNELS = 8;
 
 const CODINGS: Readonly<Record<string, SampleCoding>> = {

@@ -12,6 +12,7 @@ interface Slope {
   readonly residualRad: number;
 }
 
+/** What was heard lately, with sums over any stretch of it. */
 export interface PhaseHistory {
   readonly push: ComplexPush;
   heardS(): number;

@@ -14,6 +14,7 @@ import { lookForTone } from '../tone/survey.js';
 import { LIVE_DEFAULTS as D } from './defaults.js';
 import { phaseHistory, type PhaseHistory } from './history.js';
 
+/** What is listened for: rates and tones in hertz, uncertainties in percent. */
 export interface LiveWish {
   readonly sampleRate: number;
   readonly nominalHz: number;
@@ -24,6 +25,7 @@ export interface LiveWish {
   readonly clockCorrectionPpm: number;
 }
 
+/** How loud it is. */
 export interface LiveLevel {
   /** Largest sample since the last reading, full scale = 1. */
   readonly peak: number;
@@ -39,6 +41,7 @@ export interface LiveMean {
   readonly of: 'two turns' | 'one second' | 'so far';
 }
 
+/** A reading, twenty a second; errors in percent. */
 export type LiveReading =
   | { readonly kind: 'waiting'; readonly atS: number; readonly level: LiveLevel }
   | { readonly kind: 'ended'; readonly atS: number; readonly level: LiveLevel }
@@ -55,6 +58,7 @@ export type LiveReading =
       readonly toneS: number;
     };
 
+/** Samples in, readings out. */
 export interface LiveMeter {
   /** Takes samples; gives the readings that fell due. */
   push(samples: Float64Array): readonly LiveReading[];

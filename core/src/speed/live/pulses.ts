@@ -9,12 +9,14 @@ import type { Answer } from '../asked.js';
 import { edgeFinder } from '../rotation/edges.js';
 import type { LiveLevel } from './meter.js';
 
+/** What is counted: hertz, pulses a turn, rpm. */
 export interface LivePulsesWish {
   readonly sampleRate: number;
   readonly perTurn: number;
   readonly nominalRpm: number;
 }
 
+/** A reading, ten a second. */
 export interface LivePulsesReading {
   readonly kind: 'waiting' | 'pulses';
   readonly atS: number;
@@ -32,6 +34,7 @@ const LEARN_S = 1;
 const LOST_PERIODS = 6;
 const LEAST_SWING = 0.005;
 
+/** Samples in, readings out. */
 export interface LivePulses {
   push(samples: Float64Array): readonly LivePulsesReading[];
   /** All that was heard so far; with an answer, what the last capture heard, measured again. */

@@ -1,5 +1,6 @@
 /** Plays a made log through the meter and holds the outcome against what was expected. */
-import { measureGyro, type GyroResult } from '../rotation/gyro.js';
+import { measureGyro } from '../rotation/gyro.js';
+import type { GyroResult } from '../rotation/gyroResult.js';
 import { measurePulses } from '../rotation/pulses.js';
 import type { PulseResult } from '../rotation/pulseResult.js';
 import type { MadeCase } from './case.js';

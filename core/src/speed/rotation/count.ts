@@ -4,6 +4,7 @@
  */
 import { median } from '../../numeric/index.js';
 
+/** Pulses with their missing and doubled ones put right. */
 export interface CountedPulses {
   readonly timeS: Float64Array;
   /** Running number of each pulse kept, from 0. */

@@ -15,12 +15,14 @@ const UP = 4;
 /** Samples of the interpolating kernel on either side. */
 const REACH = 8;
 
+/** Low and high level of a channel. */
 export interface Swing {
   readonly channel: number;
   readonly low: number;
   readonly high: number;
 }
 
+/** Rising edges of a signal. */
 export interface Edges {
   /** Places of the rising edges, in samples. */
   readonly at: Float64Array;

@@ -7,6 +7,7 @@ import { readTable, type NumberTable } from '../../formats/index.js';
 import { median, quantile } from '../../numeric/index.js';
 import { fromLimits } from '../../quantity/index.js';
 import { ask, isReachable, rpmWords, SAME_SPEED_PERCENT, type AskedSpeed, type SteadyStretch } from '../asked.js';
+import type { GyroResult, GyroWish } from './gyroResult.js';
 import { AXIS_UNITS, guessGyroColumns, gyroscopeRows, type AxisUnit, type GyroColumns } from './gyroColumns.js';
 import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
 import { steadyStretches, type Steady } from './steady.js';
@@ -14,29 +15,7 @@ import { askWhichSpeed } from './stretches.js';
 import { unwrapCounter } from './timeBase.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 
-export interface MeasuredGyro extends Rotation {
-  readonly kind: 'measured';
-  /** Size of the bias vector that was taken off, degrees a second. */
-  readonly biasDps: number;
-  readonly unit: AxisUnit;
-}
-
-export type GyroResult = MeasuredGyro | UnusableRotation | AskedSpeed;
-
-export interface GyroWish {
-  readonly nominalRpm: number;
-  /** Limit of the scale error either way, percent; 3 % uncalibrated (common practice). */
-  readonly scaleLimitPercent?: number;
-  /** As corrected by hand; guessed when not given. */
-  readonly columns?: GyroColumns;
-  readonly timeUnitS?: number;
-  readonly axisUnit?: AxisUnit;
-  /** Only this part of the log, seconds from its start. */
-  readonly fromS?: number;
-  readonly toS?: number;
-  readonly asIs?: boolean;
-}
-
+/** Scale error of a phone nobody calibrated, ± percent (common practice: 1 to 3). */
 export const UNCALIBRATED_SCALE_PERCENT = 3;
 /** Standstill: under this part of the full rate. */
 const STILL_PART = 0.05;

@@ -13,6 +13,7 @@ export const AXIS_UNITS = {
   'turns/s': 60,
   rpm: 1,
 } as const;
+/** Units of a gyroscope's axes. */
 export type AxisUnit = keyof typeof AXIS_UNITS;
 
 /** Columns of a gyroscope log: three axes, or the one that was logged. `unit` null: told from the nominal speed. */

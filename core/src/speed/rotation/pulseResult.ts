@@ -5,6 +5,7 @@ import type { PulseColumns } from './columns.js';
 import type { Rotation, UnusableRotation } from './result.js';
 import type { WeakSegment } from './weak.js';
 
+/** A speed by pulses. */
 export interface MeasuredPulses extends Rotation {
   readonly kind: 'measured';
   /** Pulses absent that no damaged segment explains. */
@@ -24,8 +25,10 @@ export interface MeasuredPulses extends Rotation {
   readonly dutyPercent: number | null;
 }
 
+/** Measured, refused by name, or asked about. */
 export type PulseResult = MeasuredPulses | UnusableRotation | AskedSpeed;
 
+/** What is known of the pulses: a turn, nominal rpm, columns. */
 export interface PulseWish {
   readonly perTurn: number;
   readonly nominalRpm: number;

@@ -3,6 +3,7 @@ import type { UncertaintyPart } from '../../quantity/index.js';
 import type { SteadyStretch } from '../asked.js';
 import type { FlutterLine, FlutterSpectrum, SpeedSeries } from '../tone/result.js';
 
+/** What a reading must be taken with. */
 export type RotationWarning =
   | 'FEW_TURNS'
   | 'DRIFTING'
@@ -53,6 +54,7 @@ export interface Rotation {
   readonly sense: 1 | -1 | null;
 }
 
+/** Why there is no reading. */
 export type RotationRefusalReason =
   | 'EMPTY_FILE'
   | 'NOT_A_TABLE'
@@ -74,6 +76,7 @@ export type RotationRefusalReason =
   | 'SILENT'
   | 'STOPPED';
 
+/** No reading, by its reason. */
 export interface UnusableRotation {
   readonly kind: 'unusable';
   readonly reason: RotationRefusalReason;
@@ -110,6 +113,7 @@ export const ROTATION_REFUSALS: Readonly<Record<RotationRefusalReason, string>> 
   ...RECORDING_REFUSALS,
 };
 
+/** What each warning means and asks for. */
 export const ROTATION_WARNINGS: Readonly<Record<RotationWarning, string>> = {
   FEW_TURNS: 'Fewer than ten turns: the uncertainty is wide. Capture longer.',
   DRIFTING: 'The speed was still moving: the mean holds for this stretch only.',

@@ -9,6 +9,7 @@ import type { UnusableRotation } from './result.js';
 
 const refuse = (reason: UnusableRotation['reason']): UnusableRotation => ({ kind: 'unusable', reason, line: 0 });
 
+/** As {@link PulseWish} for a recording; `onProgress` may stop it by false. */
 export type SignalWish = Omit<PulseWish, 'columns'> & { readonly onProgress?: (done: number) => boolean | void };
 
 /** Measures the pulses or the generator's sine in a WAV file. */

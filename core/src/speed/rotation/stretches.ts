@@ -13,6 +13,7 @@ export interface PulseStretch {
   readonly sense: 1 | -1 | null;
 }
 
+/** Steady stretches of a log. */
 export interface ChosenStretches {
   readonly kind: 'stretches';
   readonly use: readonly PulseStretch[];

@@ -15,6 +15,7 @@ const TICK_HZ = [
   1e3, 1e4, 32768, 1e5, 25e4, 5e5, 1e6, 2e6, 4e6, 8e6, 1e7, 12e6, 16e6, 2e7, 24e6, 25e6, 4e7, 48e6, 5e7, 72e6, 8e7, 1e8,
 ];
 
+/** Times of a counter that runs over, put in a row. */
 export interface Unwrapped {
   readonly values: Float64Array;
   /** Bits of the counter that ran over, 0 when none did. */
@@ -65,6 +66,7 @@ export function tickOf(values: Float64Array): number {
   return 0;
 }
 
+/** A unit of time and whether it was guessed. */
 export interface TimeUnit {
   readonly kind: 'unit';
   readonly seconds: number;

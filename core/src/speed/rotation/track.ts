@@ -61,6 +61,7 @@ function cubicAt(x: Float64Array, y: Float64Array, k: number, t: number): number
   return sum;
 }
 
+/** What is known of the turning part. */
 export interface RotationWish {
   readonly nominalRpm: number;
   readonly extraParts: readonly UncertaintyPart[];

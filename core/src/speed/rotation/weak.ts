@@ -2,6 +2,7 @@
 import { median } from '../../numeric/index.js';
 import type { CountedPulses } from './count.js';
 
+/** A weak place of a generator, once a turn. */
 export interface WeakSegment {
   /** Pulse of the turn, from 0 at the first of the stretch. */
   readonly place: number;

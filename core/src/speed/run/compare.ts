@@ -2,6 +2,7 @@
 import { expandedUncertainty, type UncertaintyPart } from '../../quantity/index.js';
 import type { SpeedRun } from './result.js';
 
+/** What changed between two runs, with its uncertainty. */
 export interface RunChange {
   /** Error of the later run less that of the earlier, percent points; null where one has no nominal. */
   readonly changePercent: number | null;

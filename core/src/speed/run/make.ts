@@ -1,6 +1,6 @@
 /** From what each way measured to the one type of run. */
 import { expandedUncertainty } from '../../quantity/index.js';
-import type { MeasuredGyro } from '../rotation/gyro.js';
+import type { MeasuredGyro } from '../rotation/gyroResult.js';
 import type { MeasuredPulses } from '../rotation/pulseResult.js';
 import type { Rotation } from '../rotation/result.js';
 import type { MeasuredSound } from '../sound/result.js';

@@ -25,9 +25,12 @@ import {
   type ToneWarning,
 } from '../tone/result.js';
 
+/** Ways to a speed that leave a run. */
 export const SPEED_WAYS = ['tone', 'pulses', 'gyro', 'strobe', 'stopwatch', 'sound'] as const;
+/** Names of the ways. */
 export type SpeedWay = (typeof SPEED_WAYS)[number];
 
+/** Warnings of every way. */
 export type SpeedWarning = ToneWarning | RotationWarning | SoundWarning | StrobeWarning;
 
 /** What each warning means, in the words the person reads. */

@@ -3,6 +3,7 @@ import { COVERAGE_FACTOR, fixed, signed, THIN, type UncertaintyPart } from '../.
 import type { FlutterFigures } from '../tone/result.js';
 import type { SpeedRun } from './result.js';
 
+/** A figure with the working behind it. */
 export interface Working {
   readonly id: string;
   readonly name: string;

@@ -2,6 +2,7 @@
 import { mean } from '../../numeric/index.js';
 import type { SpeedSeries } from '../tone/result.js';
 
+/** How far the speed falls under load, percent. */
 export interface Droop {
   readonly freePercent: number;
   readonly loadedPercent: number;

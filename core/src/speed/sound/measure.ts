@@ -20,6 +20,7 @@ import type {
   UnusableSound,
 } from './result.js';
 
+/** What is known of the machine that is heard. */
 export interface SoundWish {
   readonly lines: SoundLines;
   /** Blades, commutator bars or pole pairs; 1 for once a turn. */

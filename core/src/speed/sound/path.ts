@@ -88,6 +88,7 @@ function slidingBest(size: number) {
   return { value, at, run };
 }
 
+/** Another reading of the same sound, with its odds. */
 export interface PathRival {
   /** Grid steps from the path; 0 is the path itself. */
   readonly offset: number;

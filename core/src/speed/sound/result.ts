@@ -4,6 +4,7 @@ import type { SpeedSeries } from '../tone/result.js';
 
 /** What makes the lines in the noise. */
 export const SOUND_LINES = ['blades', 'bars', 'pole pairs', 'once a turn'] as const;
+/** What makes the lines: blades, bars, pole pairs. */
 export type SoundLines = (typeof SOUND_LINES)[number];
 
 /** A speed that fits the harmonics, with its share of belief. */
@@ -21,8 +22,10 @@ export interface SoundStretch {
   readonly rpm: number;
 }
 
+/** What a reading must be taken with. */
 export type SoundWarning = 'OCTAVE_UNSURE' | 'SENSE_ASSUMED' | 'CHANGING_SPEED' | 'FEW_HARMONICS';
 
+/** What each warning means and asks for. */
 export const SOUND_WARNINGS: Readonly<Record<SoundWarning, string>> = {
   OCTAVE_UNSURE:
     'More than one speed fits these harmonics: no verdict. Check by strobe, stopwatch or a mark, or give a closer range.',
@@ -31,6 +34,7 @@ export const SOUND_WARNINGS: Readonly<Record<SoundWarning, string>> = {
   FEW_HARMONICS: 'Few harmonics stand out of the noise: bring the microphone nearer or record longer.',
 };
 
+/** A speed by the sound of the motor, with its rivals. */
 export interface MeasuredSound {
   readonly kind: 'measured';
   readonly nominalRpm: number | null;
@@ -46,6 +50,7 @@ export interface MeasuredSound {
   readonly warnings: readonly SoundWarning[];
 }
 
+/** Why there is no reading. */
 export type SoundRefusalReason =
   | 'EMPTY_FILE'
   | 'NOT_WAV'
@@ -71,8 +76,10 @@ export const SOUND_REFUSALS: Readonly<Record<SoundRefusalReason, string>> = {
   STOPPED: 'Listening was stopped. Nothing was stored.',
 };
 
+/** No reading, by its reason. */
 export interface UnusableSound {
   readonly kind: 'unusable';
   readonly reason: SoundRefusalReason;
 }
+/** Measured, or refused by name. */
 export type SoundResult = MeasuredSound | UnusableSound;

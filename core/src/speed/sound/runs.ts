@@ -2,6 +2,7 @@
 import { steadyStretches } from '../rotation/steady.js';
 import type { MeasuredSound } from './result.js';
 
+/** A stretch of one speed. */
 export interface SoundRun {
   readonly startS: number;
   readonly endS: number;
@@ -15,6 +16,7 @@ export interface SoundRun {
 export const runsOf = ({ stretches }: MeasuredSound): SoundRun[] =>
   stretches.map(({ startS, endS, rpm }, i) => ({ startS, endS, rpm: Math.abs(rpm), sense: i % 2 === 0 ? 1 : -1 }));
 
+/** A droop that was heard between two stretches. */
 export interface HeardDroop {
   readonly freeRpm: number;
   readonly loadedRpm: number;

@@ -1,6 +1,7 @@
 /** Motor and fan noise with a known speed: for the demo, the tests and the practice of listening. */
 import { gaussian, seeded } from '../../numeric/index.js';
 
+/** The recipe of a made motor. */
 export interface SynthMotor {
   readonly sampleRate: number;
   readonly durationS: number;

@@ -11,6 +11,7 @@ import { driftRpm, printedRing, ringBars } from './ring.js';
 /** What lights the disc. */
 export type StrobeLamp = 'mains' | 'half-wave' | 'own-crystal' | 'crystal' | 'steady';
 
+/** What was seen on a ring, from where and in what light. */
 export interface StrobeLook {
   readonly nominalRpm: number;
   readonly mainsHz: number;
@@ -28,9 +29,11 @@ export interface StrobeLook {
   readonly camera: 'none' | 'plain' | 'mirrored';
 }
 
+/** What a reading must be taken with. */
 export type StrobeWarning =
   'WRONG_RING' | 'MAINS_NOT_MEASURED' | 'OWN_CRYSTAL' | 'THROUGH_CAMERA' | 'TOO_FAST_TO_COUNT' | 'RING_ROUNDED';
 
+/** What each warning means and asks for. */
 export const STROBE_WARNINGS: Readonly<Record<StrobeWarning, string>> = {
   WRONG_RING:
     'This ring is not the one for this speed and mains: it stands still at another speed. The figure is right only if that is what was seen.',
@@ -43,6 +46,7 @@ export const STROBE_WARNINGS: Readonly<Record<StrobeWarning, string>> = {
   RING_ROUNDED: 'The bars are a whole number: a ring standing still is not quite the nominal speed.',
 };
 
+/** A speed by a ring of bars. */
 export interface StrobeReading {
   readonly kind: 'measured';
   readonly nominalRpm: number;
@@ -55,8 +59,10 @@ export interface StrobeReading {
   readonly warnings: readonly StrobeWarning[];
 }
 
+/** No reading, by its reason. */
 export type StrobeRefusal = { readonly kind: 'unusable'; readonly reason: 'STEADY_LAMP' | 'NOTHING_COUNTED' };
 
+/** What to do about each refusal. */
 export const STROBE_REFUSALS: Readonly<Record<StrobeRefusal['reason'], string>> = {
   STEADY_LAMP:
     'This lamp does not flash at twice the mains: a filament lamp, a neon lamp or a strobe lamp does. LEDs on direct current and high-frequency drivers do not.',

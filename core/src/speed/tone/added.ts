@@ -10,6 +10,7 @@ import type { PhaseTrack } from './phase.js';
 import type { PhaseLine, TrendFit } from './trend.js';
 import { curveAt } from './trend.js';
 
+/** Another tone beside the test tone. */
 export interface AddedTone {
   /** Its own frequency, Hz. */
   readonly hz: number;

@@ -63,6 +63,7 @@ export interface FlutterSpectrum {
   readonly peakPercent: Float32Array;
 }
 
+/** A speed by a test tone, with all its figures. */
 export interface MeasuredTone extends FlutterFigures {
   readonly kind: 'measured';
   readonly nominalHz: number;
@@ -78,6 +79,7 @@ export interface MeasuredTone extends FlutterFigures {
   readonly warnings: readonly ToneWarning[];
 }
 
+/** Why there is no reading. */
 export type ToneRefusalReason =
   | 'EMPTY_FILE'
   | 'NOT_WAV'
@@ -90,11 +92,13 @@ export type ToneRefusalReason =
   | 'TOO_SHORT'
   | 'STOPPED';
 
+/** No reading, by its reason. */
 export interface UnusableTone {
   readonly kind: 'unusable';
   readonly reason: ToneRefusalReason;
 }
 
+/** Measured, refused by name, or asked about. */
 export type ToneResult = MeasuredTone | UnusableTone | AskedSpeed;
 
 /** What to do about each refusal, in the words the person reads. */

@@ -15,6 +15,7 @@ interface FrameLook {
   readonly flatTop: number;
 }
 
+/** Where the tone is: hertz, channel, seconds. */
 export interface SurveyFound {
   readonly kind: 'found';
   readonly channel: number;
@@ -25,6 +26,7 @@ export interface SurveyFound {
   readonly clipped: boolean;
 }
 
+/** Found, or not. */
 export type Survey =
   SurveyFound | { readonly kind: 'silent' } | { readonly kind: 'no-tone' } | { readonly kind: 'wandering' };
 

@@ -9,6 +9,7 @@ export interface SynthLine {
   readonly phaseRad?: number;
 }
 
+/** The recipe of a made tone: hertz, percent, decibels, seconds. */
 export interface SynthTone {
   readonly sampleRate: number;
   readonly durationS: number;

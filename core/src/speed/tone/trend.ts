@@ -15,6 +15,7 @@ export interface PhaseLine {
   readonly sin: number;
 }
 
+/** A straight trend under a track. */
 export interface TrendFit {
   /** Legendre coefficients of the slow phase curve over the track, radians. */
   readonly curve: Float64Array;
