@@ -48,3 +48,17 @@ test('lots come in as a table, bad rows named, and go out again', async ({ page,
   for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer);
   expect(Buffer.concat(chunks).toString()).toMatch(/^felt pad,Quay,6,0\.5,.*,6,6,0,0,0\r?$/m);
 });
+
+test('a part set aside for a job is built in from its Mend stage', async ({ page, demo }) => {
+  await page.goto(demo.url);
+  await page.getByRole('link', { name: /0143/ }).click();
+  await page.getByLabel('Stages').getByRole('button', { name: /^Mend/ }).click();
+  const shelf = page.getByRole('region', { name: 'From the shelf' });
+  await expect(shelf).toContainText('1 × run capacitor 1.2 µF 400 V~ set aside, in drawer 3');
+  await shelf.getByRole('button', { name: /^Built in: run capacitor/ }).click();
+  await expect(shelf.getByText(/run capacitor 1\.2 µF 400 V~ set aside/)).toHaveCount(0);
+  await page.goto(`${demo.url}/shelf`);
+  await expect(page.getByRole('listitem').filter({ hasText: 'run capacitor' })).toContainText(
+    '3 free of 3 here · 1 used',
+  );
+});

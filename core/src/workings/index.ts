@@ -3,6 +3,7 @@ import { CAPACITOR, CAPACITOR_MARK, SUBSTITUTE } from './capacitors.js';
 import { FITTED_RESISTOR, SPEED_RESISTOR } from './resistors.js';
 import { BRUSHES, HALL, LAMPS } from './sensing.js';
 import { OTHER_MAINS, SUPPLY_CHAIN, ZENER } from './supplies.js';
+import { SUBSTITUTE_PART } from './substitutes.js';
 import { BRIDGE, GHOST, PHASE_CONTROL } from './switching.js';
 import { COPPER, MOTOR_STATE, WINDINGS } from './motors.js';
 import { MOTOR_MATCH } from './motorMatch.js';
@@ -27,6 +28,7 @@ export const WORKINGS: readonly Working[] = [
   CAPACITOR,
   CAPACITOR_MARK,
   SUBSTITUTE,
+  SUBSTITUTE_PART,
   SPEED_RESISTOR,
   FITTED_RESISTOR,
   WINDINGS,

@@ -7,6 +7,7 @@ import { useEffect, useRef, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useJobFind } from '../find/findContext.js';
 import { Chosen, Decision } from '../mend/Decision.js';
+import { FromShelf } from '../mend/FromShelf.js';
 import { Moves } from '../mend/Moves.js';
 import { Sums } from '../mend/Sums.js';
 import { Terms } from '../mend/Terms.js';
@@ -41,6 +42,7 @@ export function MendStage({ view, stage, prompt }: StageProps) {
       )}
       <Chosen view={view} stage={stage} />
       <Decision view={view} stage={stage} />
+      <FromShelf view={view} />
       <WorkEntry view={view} stage={stage} />
       <Moves view={view} stage={stage} kind="mend" />
       <TimerStart view={view} stage={stage} kinds={['cure', 'run-in']} />

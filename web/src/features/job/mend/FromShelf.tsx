@@ -1,0 +1,73 @@
+/** Parts from the shelf for this job: set aside with one key, built in with another. */
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { Field } from '../../../shared/ui/Field.js';
+import { useAddToShelf, useShelf } from '../../shelf/useShelf.js';
+import type { JobView } from '../useJobView.js';
+
+export function FromShelf({ view }: { readonly view: JobView }) {
+  const { shelf } = useShelf();
+  const add = useAddToShelf();
+  const [chosen, setChosen] = useState('');
+  const { number } = view.job;
+  const free = (shelf?.lots ?? []).filter((one) => one.free > 0);
+  const aside = (shelf?.lots ?? []).filter((one) => one.reserved.has(number));
+  if (free.length === 0 && aside.length === 0) return null;
+  const move = (kind: 'reserved' | 'released' | 'used', lot: string, quantity = 1) => {
+    add.mutate([{ kind, lot, quantity, job: number }]);
+    setChosen('');
+  };
+  return (
+    <section aria-label="From the shelf" className="stack">
+      <h2>From the shelf</h2>
+      {aside.map(({ key, lot, reserved }) => (
+        <div key={key} className="row">
+          <span>
+            {reserved.get(number)} × {lot.part} set aside{lot.place ? `, in ${lot.place}` : ''}
+          </span>
+          <Button
+            variant="outlined"
+            disabled={add.isPending}
+            onClick={() => move('used', key, reserved.get(number) ?? 1)}
+            aria-label={`Built in: ${lot.part}`}
+          >
+            Built in
+          </Button>
+          <Button
+            disabled={add.isPending}
+            onClick={() => move('released', key, reserved.get(number) ?? 1)}
+            aria-label={`Give back: ${lot.part}`}
+          >
+            Give back
+          </Button>
+        </div>
+      ))}
+      {free.length > 0 && (
+        <div className="row" style={{ alignItems: 'flex-end' }}>
+          <Field
+            select
+            label="Part"
+            value={chosen}
+            onChange={(event) => setChosen(event.target.value)}
+            sx={{ width: 380 }}
+          >
+            {free.map((one) => (
+              <MenuItem key={one.key} value={one.key}>
+                {one.lot.part}, {one.free} free
+              </MenuItem>
+            ))}
+          </Field>
+          <Button variant="outlined" disabled={chosen === '' || add.isPending} onClick={() => move('reserved', chosen)}>
+            Set one aside for this job
+          </Button>
+        </div>
+      )}
+      {add.error && (
+        <p role="alert" className="danger">
+          {add.error.message} Nothing was changed.
+        </p>
+      )}
+    </section>
+  );
+}
