@@ -28,6 +28,8 @@ export interface MendOption {
   readonly expectedCost: number;
   /** What it leaves undone or what has to follow; null for nothing. */
   readonly leaves: string | null;
+  /** Where practice differs: the dispute, and the case for this way; null for none. */
+  readonly school: { readonly id: string; readonly case: string } | null;
   /** Why it must not be done now. */
   readonly forbidden: string | null;
   /** It costs more than the owner's ceiling. */
@@ -92,6 +94,7 @@ export function decide(
       money: row.money,
       expectedCost: begunWith(row),
       leaves: row.repair.leaves,
+      school: row.repair.school ?? null,
       forbidden: row.forbidden,
       overCeiling: ceiling !== null && row.money > ceiling,
     }))

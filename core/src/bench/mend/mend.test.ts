@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { MendAdvice } from '../../diagnosis/index.js';
 import { workingOf } from '../../workings/index.js';
 import { toleranceOfUse, type JobFacts } from '../job.js';
-import { familyOf } from '../../families/index.js';
+import { familyOf, PATHS } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { jobState } from '../state.js';
 import { lineWords } from '../describe.js';
@@ -197,6 +197,29 @@ describe('the decision', () => {
     const held = decide([mend('board', 0.9, 5, 0, { forbidden: 'First look.' }), mend('clean', 0.1, 10, 0)], null);
     expect(held.options.map((one) => one.id)).toEqual(['clean', 'board']);
     expect(decide([], terms({ worth: 1 }))).toEqual({ options: [], uncured: 1, turning: null, stop: null });
+  });
+});
+
+describe('where practice differs', () => {
+  it('both ways stand among the mends of their family with the case for each', () => {
+    const cases = (familyId: string, id: string) =>
+      (PATHS.get(familyId)?.repairs ?? []).flatMap(({ school, cures }) =>
+        school?.id === id ? [{ school, cures }] : [],
+      );
+    for (const [family, id] of [
+      ['direct-drive-quartz', 'zener'],
+      ['belt-turntable-dc', 'pot'],
+      ['washer-front', 'board'],
+    ] as const) {
+      const both = cases(family, id);
+      expect(both.length, family).toBe(2);
+      expect(new Set(both.map(({ school }) => school.case)).size).toBe(2);
+    }
+    const [option] = decide(
+      [{ ...mend('a', 0.5, 1, 1), repair: { ...mend('a', 0.5, 1, 1).repair, school: { id: 'x', case: 'cheap' } } }],
+      null,
+    ).options;
+    expect(option?.school).toEqual({ id: 'x', case: 'cheap' });
   });
 });
 

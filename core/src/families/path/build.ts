@@ -243,7 +243,7 @@ export const repair = (
   cures: readonly string[],
   handsMin: number,
   level: string,
-  more: Partial<Pick<PathRepair, 'waitMin' | 'money' | 'residual' | 'power' | 'leaves'>> = {},
+  more: Partial<Pick<PathRepair, 'waitMin' | 'money' | 'residual' | 'power' | 'leaves' | 'school'>> = {},
 ): PathRepair => ({
   id,
   name,
@@ -255,4 +255,5 @@ export const repair = (
   residual: more.residual ?? 0.05,
   power: more.power ?? 'dead',
   leaves: more.leaves ?? null,
+  ...(more.school ? { school: more.school } : {}),
 });

@@ -153,6 +153,8 @@ const pathRepairSchema = z.object({
   power: z.enum(['dead', 'running']),
   /** What it leaves undone, or what has to follow; null for nothing. */
   leaves: words.nullable(),
+  /** Where practice differs: the dispute, and this way's case (what it gains, what it costs). */
+  school: z.object({ id, case: words }).optional(),
 });
 
 /** Of the units in which the victim is found, this share has the cause as well: mend the cause first. */

@@ -2,6 +2,7 @@
  * Drive path of the belt turntable with a governed d.c. motor. Behaviours, priors, healthy values and
  * minutes are common practice of the trade, with no published source.
  */
+import { POT_SCHOOL } from '../shared/schools.js';
 import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import { governedMotor, SPEED, SPEED_ANSWERS } from '../parts/governedMotor.js';
 import { firstLook } from '../parts/firstLook.js';
@@ -426,6 +427,7 @@ export const beltTurntableDcPath: PathData = {
     ...SUPPLY.repairs,
     ...MOTOR.repairs,
     repair('clean-trims', 'Clean trims and pitch pot', ['trims.dirty', 'trims.spot', 'pitch.dirty'], 6, 'bottom', {
+      ...POT_SCHOOL.clean,
       residual: 0.1,
     }),
     repair(
@@ -450,7 +452,10 @@ export const beltTurntableDcPath: PathData = {
       'bottom',
       { residual: 0.2 },
     ),
-    repair('pitch-pot', 'Renew the pitch pot', ['pitch.end', 'pitch.dirty'], 20, 'bottom', { money: 5 }),
+    repair('pitch-pot', 'Renew the pitch pot', ['pitch.end', 'pitch.dirty'], 20, 'bottom', {
+      ...POT_SCHOOL.renew,
+      money: 5,
+    }),
     repair('pulley', 'Fasten or true the pulley', ['pulley.*'], 15, 'platter', { residual: 0.1 }),
     repair('seat', 'Clean the seat, true the platter', ['platter.off-centre'], 6, 'platter', { residual: 0.2 }),
     repair('return', 'Free the auto-return', ['return.tripped'], 6, 'platter', { residual: 0.05 }),

@@ -1,4 +1,5 @@
 /** Drive path of the cordless tool with a brushless motor. Common practice, with no published source. */
+import { BOARD_SCHOOL } from '../shared/schools.js';
 import { bridge } from '../parts/bridge.js';
 import { firstLook } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
@@ -341,11 +342,15 @@ export const cordlessBrushlessPath: PathData = {
     repair('bulk', 'Renew the bulk capacitor with voltage margin', ['bulk.dry'], 30, 'board', { money: 5 }),
     repair('pot', 'Renew the trigger pot or dial', ['dial.*'], 20, 'shell', { money: 8 }),
     repair('switches', 'Renew both switches of the leg and its gate parts', ['inverter.*', 'logic.gate'], 90, 'board', {
+      ...BOARD_SCHOOL.repair,
       money: 15,
       residual: 0.2,
       leaves: 'first power at 0.2 to 0.5 A without the motor, rail to rail like a sister unit',
     }),
-    repair('controller', 'Retrofit a controller', ['logic.*', 'inverter.*', 'bulk.dry'], 40, 'board', { money: 70 }),
+    repair('controller', 'Retrofit a controller', ['logic.*', 'inverter.*', 'bulk.dry'], 40, 'board', {
+      ...BOARD_SCHOOL.replace,
+      money: 70,
+    }),
     repair('motor', 'Replace the motor', ['motor.*', 'winding.*'], 40, 'board', { money: 50 }),
     repair('load', 'Free and clean fan, blade or chain', ['load.jammed'], 10, 'outside', { residual: 0.03 }),
     repair('load-fasten', 'Fasten the fan or renew the gear', ['load.slips'], 25, 'shell', { money: 12 }),

@@ -2,6 +2,7 @@
  * Drive path of the quartz-locked direct drive with a pitch slider. Behaviours, priors, healthy values
  * and minutes are common practice of the trade, with no published source.
  */
+import { ZENER_SCHOOL } from '../shared/schools.js';
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { fgHead } from '../parts/fgHead.js';
 import { firstLook } from '../parts/firstLook.js';
@@ -439,8 +440,12 @@ export const directDriveQuartzPath: PathData = {
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
-    repair('zener', 'Renew the zener and its feed resistor', ['zener.*'], 15, 'bottom', { money: 1 }),
+    repair('zener', 'Renew the zener and its feed resistor', ['zener.*'], 15, 'bottom', {
+      ...ZENER_SCHOOL.renew,
+      money: 1,
+    }),
     repair('feed-resistor', 'Raise the feed resistor of the zener', ['zener.drifts'], 12, 'bottom', {
+      ...ZENER_SCHOOL.resistor,
       money: 1,
       residual: 0.2,
     }),

@@ -1,4 +1,5 @@
 /** Drive path of the direct-drive turntable with a pitch-controlled servo. Common practice, with no published source. */
+import { POT_SCHOOL } from '../shared/schools.js';
 import { fgHead } from '../parts/fgHead.js';
 import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
@@ -364,7 +365,10 @@ export const directDriveServoPath: PathData = {
     repair('lamp', 'Renew the rim lamp', ['strobe.burnt'], 15, 'bottom', { money: 3 }),
     repair('selector', 'Clean the speed selector', ['selector.*'], 12, 'bottom', { residual: 0.15 }),
     repair('added', 'Renew the added switch and resistor', ['added.*'], 20, 'bottom', { money: 5 }),
-    repair('clean', 'Clean trims and pitch pot', ['timing.dirty', 'pitch.dirty'], 8, 'bottom', { residual: 0.1 }),
+    repair('clean', 'Clean trims and pitch pot', ['timing.dirty', 'pitch.dirty'], 8, 'bottom', {
+      ...POT_SCHOOL.clean,
+      residual: 0.1,
+    }),
     repair('trims', 'Set the trims, 33 then 45 then both again', ['timing.off-33', 'timing.off-45'], 10, 'bottom', {
       residual: 0.02,
       power: 'running',
@@ -372,7 +376,7 @@ export const directDriveServoPath: PathData = {
     repair('timing', 'Renew the timing capacitor and resistors', ['timing.aged', 'timing.warm'], 25, 'bottom', {
       money: 3,
     }),
-    repair('pitch', 'Renew the pitch pot', ['pitch.*'], 20, 'bottom', { money: 6 }),
+    repair('pitch', 'Renew the pitch pot', ['pitch.*'], 20, 'bottom', { ...POT_SCHOOL.renew, money: 6 }),
     repair('comparator', 'Renew the comparator', ['comparator.*'], 40, 'bottom', { money: 12 }),
     repair('ring', 'Re-magnetise the ring, or a donor ring', ['fg.scar'], 40, 'platter', { money: 25, residual: 0.3 }),
     repair('fg', 'Clean and gap the FG, mend its connection', ['fg.lost', 'fg.weak'], 25, 'bottom', { residual: 0.2 }),

@@ -2,6 +2,7 @@
  * Drive path of the video recorder. Behaviours, priors, healthy values and minutes are common practice
  * of the trade, with no published source.
  */
+import { SET_SCHOOL } from '../shared/schools.js';
 import { firstLook, LEAKS } from '../parts/firstLook.js';
 import { block, cause, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
@@ -685,6 +686,7 @@ export const videoRecorderPath: PathData = {
     }),
     repair('capstan-oil', 'Clean and oil the capstan bearing', ['capstan.dry'], 15, 'cover', { residual: 0.15 }),
     repair('supply-caps', 'Renew the set of capacitors in the supply', ['supply.*'], 40, 'cover', {
+      ...SET_SCHOOL.set,
       money: 8,
       residual: 0.1,
     }),

@@ -2,6 +2,7 @@
  * Drive path of the front-load washer with three-phase motor and inverter. Behaviours, priors, healthy
  * values and minutes are common practice of the trade, with no published source.
  */
+import { BOARD_SCHOOL } from '../shared/schools.js';
 import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { bridge } from '../parts/bridge.js';
 import { firstLook, LEAKS } from '../parts/firstLook.js';
@@ -536,9 +537,11 @@ export const washerFrontPath: PathData = {
     repair('pressure-hose', 'Put the pressure hose on', ['pressure.hose-off'], 2, 'panel', { residual: 0.01 }),
     repair('pump', 'Clean or renew the pump', ['pump.dead'], 20, 'outside', { money: 25 }),
     repair('board', 'Replace the motor control board', ['control.*', 'bus.*', 'inverter.*'], 30, 'back', {
+      ...BOARD_SCHOOL.replace,
       money: 120,
     }),
     repair('board-parts', 'Renew switches, fuse and capacitor of the board', ['bus.*', 'inverter.*'], 90, 'back', {
+      ...BOARD_SCHOOL.repair,
       money: 20,
       residual: 0.2,
     }),

@@ -120,6 +120,7 @@ function Row({ one, best, chosen, money, onChoose }: RowProps) {
     <tr className={best ? classes.best : undefined}>
       <th scope="row">
         {one.name}
+        {one.school && <span className={classes.after}>{one.school.case}</span>}
         {one.leaves && <span className={classes.after}>then: {one.leaves}</span>}
         {one.forbidden && <span className={`${classes.after} danger`}>Not yet. {one.forbidden}</span>}
         {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
