@@ -1,6 +1,6 @@
 /** Capacitors: limits by kind, and codes printed on them. */
 import { requirePositive } from '../errors.js';
-import { decimal } from '../quantity/index.js';
+import { decimal, ownEntry } from '../quantity/index.js';
 
 /** Kinds that are judged by rules of their own. */
 export const CAPACITOR_KINDS = ['electrolytic', 'film', 'X2', 'Y2', 'motor run'] as const;
@@ -81,13 +81,13 @@ export function readCapacitorMark(text: string): CapacitorMark | null {
   if (!read) return null;
   const [, whole, part, prefix = '', after] = read;
   const number = Number(`${whole}.${part ?? ''}${after ?? ''}`);
-  const farad = number * (SCALE[prefix.toLowerCase()] ?? 0);
+  const farad = number * (ownEntry(SCALE, prefix.toLowerCase()) ?? 0);
   const volts = read[6] ? decimal(read[6]) : null;
   return farad > 0 ? { farad, tolerancePercent: letter(read[5]), volts, kind } : null;
 }
 
 const letter = (text: string | undefined): number | null =>
-  text ? (TOLERANCE_LETTERS[text.toUpperCase()] ?? null) : null;
+  text ? (ownEntry(TOLERANCE_LETTERS, text.toUpperCase()) ?? null) : null;
 
 /** A date code: year and week. */
 export interface DateCode {

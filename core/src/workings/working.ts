@@ -2,7 +2,7 @@
  * A working: one sum of the bench with its fields, what it takes for granted, and what it says. The page, the
  * command line and the log only carry typed texts in and rows out.
  */
-import { numberIn } from '../quantity/index.js';
+import { numberIn, ownEntry } from '../quantity/index.js';
 
 /** What a field takes. */
 export interface WorkingField {
@@ -92,7 +92,7 @@ export class Given {
   /** The words in a field, or what usually stands there. */
   text(id: string): string {
     const field = this.working.fields.find((one) => one.id === id);
-    const typed = Object.hasOwn(this.texts, id) ? (this.texts[id] ?? '').trim() : '';
+    const typed = (ownEntry(this.texts, id) ?? '').trim();
     return typed === '' ? (field?.usual ?? '') : typed;
   }
 

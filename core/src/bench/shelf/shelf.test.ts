@@ -133,6 +133,7 @@ describe('the shelf', () => {
           expect(one.bad + one.used).toBeLessThanOrEqual(12);
         }
       }),
+      { numRuns: 2000 },
     );
   });
 });

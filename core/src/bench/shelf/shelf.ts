@@ -103,7 +103,9 @@ function take(one: Growing, body: Exclude<ShelfLine['body'], { kind: 'lot' | 'st
       one.arrivedOn = body.on;
       return null;
     case 'tested':
-      if (one.good + one.bad + body.good + body.bad > one.lot.quantity) return 'More tested than came.';
+      if (one.arrivedOn === null) return 'It has not come yet.';
+      if (one.good + one.bad + body.good + body.bad > one.lot.quantity || body.bad > here)
+        return 'More tested than came.';
       one.good += body.good;
       one.bad += body.bad;
       return null;

@@ -1,12 +1,13 @@
 /** Two motors as they are seen from the shaft end, each with the way it turns: a wrong sense is the costly mistake. */
 import { senseFromShaft, type Working, type WorkingTexts } from '@amber-gauge/core/workings';
+import { ownEntry } from '@amber-gauge/core/quantity';
 import classes from './Workings.module.css';
 
 type Sense = Parameters<typeof senseFromShaft>[0];
 type Side = Parameters<typeof senseFromShaft>[1];
 
 export function SenseDrawing({ texts, working }: { readonly texts: WorkingTexts; readonly working: Working }) {
-  const of = (id: string) => texts[id] ?? working.fields.find((field) => field.id === id)?.usual ?? '';
+  const of = (id: string) => ownEntry(texts, id) ?? working.fields.find((field) => field.id === id)?.usual ?? '';
   const wanted = senseFromShaft(of('sense') as Sense, of('side') as Side);
   const has = senseFromShaft(of('newSense') as Sense, of('newSide') as Side);
   return (

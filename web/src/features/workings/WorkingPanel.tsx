@@ -1,4 +1,5 @@
 /** One working: its question, its fields, and what they come to as they are typed. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import { solveWorking, type Working, type WorkingAnswer, type WorkingTexts } from '@amber-gauge/core/workings';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -25,7 +26,7 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
       <h1 className="prompt">{working.asks}</h1>
       <div className={classes.fields}>
         {working.fields.map((field) => {
-          const value = texts[field.id] ?? field.usual ?? '';
+          const value = ownEntry(texts, field.id) ?? field.usual ?? '';
           const bad = wrong?.field === field.id;
           return (
             <div key={field.id} className={field.kind === 'text' ? classes.wide : undefined}>
@@ -49,7 +50,9 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
                   {wrong.message}
                 </p>
               )}
-              {!(field.id in typed) && field.id in start && <p className={classes.from}>from the log</p>}
+              {ownEntry(typed, field.id) === undefined && ownEntry(start, field.id) !== undefined && (
+                <p className={classes.from}>from the log</p>
+              )}
             </div>
           );
         })}

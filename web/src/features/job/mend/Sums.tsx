@@ -1,5 +1,6 @@
 /** Sums in place: those that the readings of this job feed stand first, their fields filled from the log. */
 import { prefill, type StageId } from '@amber-gauge/core/bench';
+import { ownEntry } from '@amber-gauge/core/quantity';
 import { WORKINGS, type Working, type WorkingAnswer, type WorkingTexts } from '@amber-gauge/core/workings';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -24,7 +25,7 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
   const working = WORKINGS.find((one) => one.id === open);
   const keep = (one: Working, texts: WorkingTexts, answer: WorkingAnswer) => {
     const inputs = one.fields.flatMap(({ id }) => {
-      const text = (texts[id] ?? '').trim();
+      const text = (ownEntry(texts, id) ?? '').trim();
       return text === '' ? [] : [{ id, text }];
     });
     const words = answer.rows
