@@ -9,7 +9,7 @@ test('a sum is filled from the log and kept; the next reading is judged by it', 
   await page.getByRole('link', { name: /0143/ }).click();
   await enter(page, '23V @secondary');
   await stage(page, /^Mend/);
-  await page.getByRole('button', { name: /^Supply: .*from the log/ }).click();
+  await page.getByRole('button', { name: /^Supply: .*: as read here/ }).click();
   const field = (name: string) => page.getByRole('textbox', { name, exact: true });
   await expect(field('A.c. that feeds it (of a centre tap: one half)')).toHaveValue('23');
   await field('Load').fill('0,132');

@@ -52,7 +52,7 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
               aria-expanded={open === one.id}
               onClick={() => setOpen(open === one.id ? null : one.id)}
             >
-              {one.name}, from the log
+              {one.name}: as read here
             </Button>
           ))}
         <Field

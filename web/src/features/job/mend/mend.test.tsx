@@ -38,7 +38,7 @@ describe('a sum in place', () => {
   it('is filled from the log, comes to the handbook’s figure, and is kept as what later readings are judged by', async () => {
     const view = viewOf([line(reading(23, 'V', 'secondary')), line(reading(27.5, 'V', 'reservoir'))]);
     show(<Sums view={view} stage="find" />);
-    fireEvent.click(screen.getByRole('button', { name: /^Supply: transformer.*from the log/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Supply: transformer.*: as read here/ }));
     const field = (name: string) => screen.getByRole('textbox', { name }) as HTMLInputElement;
     expect(field('A.c. that feeds it (of a centre tap: one half)').value).toBe('23');
     expect(field('Read: d.c., if known').value).toBe('27.5');
