@@ -45,7 +45,9 @@ test('mends stand side by side with their figures; the chosen one becomes the pr
   const chosen = page.getByRole('region', { name: 'Chosen mend' });
   await expect(chosen).toContainText('swollen at one end');
   await expect(chosen).toContainText(`cures it with ${cells[0]}`);
-  const [row] = await demo.query(`select body from job_event where kind = 'decision'`);
+  const decisions = () => demo.query(`select body from job_event where kind = 'decision'`);
+  await expect.poll(async () => (await decisions()).length).toBe(1);
+  const [row] = await decisions();
   const body = row?.body as { chance: number; minutes: number; money: number; expectedCost: number; reason: string };
   expect(body.reason).toBe('swollen at one end');
   expect(`${Math.round(100 * body.chance)} %`).toBe(cells[0]);
