@@ -95,6 +95,15 @@ function settled(
   return size(best) < 0.5 * size(whole) ? best : whole;
 }
 
+/** No logger's clock tells pulses apart that come faster than this. */
+const MOST_PULSES_PER_S = 1e12;
+
+/** Pulses a second; infinite where the times are hardly apart. */
+function pulseRate({ timeS, number }: CountedPulses): number {
+  const last = timeS.length - 1;
+  return (number[last] as number) / ((timeS[last] as number) - (timeS[0] as number));
+}
+
 function ofStretch(
   signal: PulseSignal,
   stretch: PulseStretch,
@@ -103,7 +112,7 @@ function ofStretch(
 ): MeasuredPulses | UnusableRotation {
   const timeS = signal.timeS.subarray(stretch.from, stretch.to);
   const counted = countPulses(timeS, wish.perTurn);
-  if (!counted) return { kind: 'unusable', reason: 'IRREGULAR', line: 0 };
+  if (!counted || !(pulseRate(counted) < MOST_PULSES_PER_S)) return { kind: 'unusable', reason: 'IRREGULAR', line: 0 };
   const { places, ...result } = evaluate(counted, wish, signal.tickS);
   const levels = signal.levels?.subarray(stretch.from, stretch.to) ?? null;
   const weak = levels ? weakSegments(counted, timeS, levels, places, wish.perTurn) : [];
