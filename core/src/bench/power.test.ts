@@ -1,32 +1,15 @@
 /** Power and charge are one truth: what was said, what was measured, and what contradicts it. */
+import { testJob } from './job.test-data.js';
 import { describe, expect, it } from 'vitest';
-import { familyOf } from '../families/index.js';
 import type { BenchEvent, EventBody, PowerState } from './event.js';
 import type { JobFacts } from './job.js';
-import { toleranceOfUse } from './job.js';
 import { CHARGE_PLACE, isDead, powerFrom, powerLineWords, powerNowWords } from './power.js';
 import { bleedPlan } from './safety/bleedPlan.js';
 import { jobState } from './state.js';
 import { nextWish, owedItems } from './owed.js';
 
-const jobOf = (familyId: string, more: Partial<JobFacts> = {}): JobFacts => {
-  const family = familyOf(familyId);
-  return {
-    number: 1,
-    familyId,
-    make: '',
-    model: '',
-    serial: '',
-    customer: '',
-    powerKind: 'mains',
-    ratedVolts: 230,
-    speedIds: family.usualSpeeds,
-    complaint: 'dead',
-    tried: '',
-    tolerance: toleranceOfUse(family),
-    ...more,
-  };
-};
+const jobOf = (familyId: string, more: Partial<JobFacts> = {}): JobFacts =>
+  testJob(familyId, { complaint: 'dead', ...more });
 const washer = jobOf('washer-front');
 const deck = jobOf('belt-turntable-dc');
 

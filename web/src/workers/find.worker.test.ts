@@ -1,8 +1,8 @@
 import type { BenchEvent, FindAnswer, FindBasis, JobFacts } from '@amber-gauge/core/bench';
-import { toleranceOfUse } from '@amber-gauge/core/bench';
-import { EMPTY_SHEET, familyOf } from '@amber-gauge/core/families';
+import { EMPTY_SHEET } from '@amber-gauge/core/families';
 import { expose } from 'comlink';
 import { expect, it, vi } from 'vitest';
+import { JOB, line } from '../test/scene.js';
 
 vi.mock('comlink', () => ({ expose: vi.fn() }));
 
@@ -13,32 +13,11 @@ interface Api {
 it('the worker as it is: what goes in and comes out can be handed between threads, and the answer moves with a reading', async () => {
   await import('./find.worker.js');
   const api = vi.mocked(expose).mock.calls[0]?.[0] as Api;
-  const family = familyOf('belt-turntable-dc');
-  const job: JobFacts = {
-    number: 1,
-    familyId: family.id,
-    make: '',
-    model: '',
-    serial: '',
-    customer: '',
-    complaint: '',
-    tried: '',
-    powerKind: 'mains',
-    ratedVolts: 230,
-    speedIds: ['33', '45'],
-    tolerance: toleranceOfUse(family),
-  };
-  const answered = (testId: string, outcome: string): BenchEvent => ({
-    key: testId,
-    enteredAt: '2026-01-01T08:00:00.000Z',
-    device: 'd',
-    sequence: 1,
-    stage: 'find',
-    body: { kind: 'answer', testId, outcome, value: null, unit: null, name: '', words: '' },
-  });
+  const answered = (testId: string, outcome: string): BenchEvent =>
+    line({ kind: 'answer', testId, outcome, value: null, unit: null, name: '', words: '' });
   const basis: FindBasis = { sheet: EMPTY_SHEET, known: null };
   const solve = (events: readonly BenchEvent[]) =>
-    structuredClone(api.solve(structuredClone(job), structuredClone(events), structuredClone(basis)));
+    structuredClone(api.solve(structuredClone(JOB), structuredClone(events), structuredClone(basis)));
   const before = solve([]);
   expect(before?.suspects.length).toBeGreaterThan(5);
   const total = (answer: FindAnswer | null) =>

@@ -1,26 +1,13 @@
+import { testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_SHEET, familyOf } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
-import { toleranceOfUse, type JobFacts } from '../job.js';
 import { didNotTurn } from '../speedReading.js';
 import { findAnswer, readForFind, type FindBasis } from './answer.js';
 import { NO_KNOWLEDGE } from '../../diagnosis/index.js';
 
 const family = familyOf('belt-turntable-dc');
-const JOB: JobFacts = {
-  number: 1,
-  familyId: family.id,
-  make: '',
-  model: '',
-  serial: '',
-  customer: '',
-  powerKind: 'mains',
-  ratedVolts: 230,
-  speedIds: ['33', '45'],
-  complaint: 'slow',
-  tried: '',
-  tolerance: toleranceOfUse(family),
-};
+const JOB = testJob(family.id, { speedIds: ['33', '45'], complaint: 'slow' });
 
 let minute = 0;
 const line = (body: EventBody): BenchEvent => ({

@@ -1,8 +1,9 @@
+import { testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
 import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
 import { standing, type BenchEvent, type EventBody, type ReadingBody, type SpeedBody } from '../event.js';
-import { toleranceOfUse, type JobFacts } from '../job.js';
+import { type JobFacts } from '../job.js';
 import { ledgerOf, parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
 import { jobState } from '../state.js';
@@ -11,20 +12,7 @@ import { findEvidence, fittedPath, pathOf } from './evidence.js';
 import { workOfRepair } from './workOf.js';
 
 const family = familyOf('belt-turntable-dc');
-const job: JobFacts = {
-  number: 1,
-  familyId: family.id,
-  make: '',
-  model: '',
-  serial: '',
-  customer: '',
-  powerKind: 'mains',
-  ratedVolts: 230,
-  speedIds: ['33', '45'],
-  complaint: 'slow',
-  tried: '',
-  tolerance: toleranceOfUse(family),
-};
+const job = testJob(family.id, { speedIds: ['33', '45'], complaint: 'slow' });
 const path = pathOf(job) as DrivePath;
 const engine = engineOf(path);
 

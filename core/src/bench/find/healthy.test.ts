@@ -1,27 +1,15 @@
+import { testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { familyOf, type DrivePath } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
-import { toleranceOfUse, type JobFacts } from '../job.js';
+import { type JobFacts } from '../job.js';
 import { didNotTurn } from '../speedReading.js';
 import { fittedPath, pathOf } from './evidence.js';
 import { expectedOf, healthyValues, withHealthy } from './healthy.js';
 import { benchKnowledge } from './known.js';
 
 const family = familyOf('belt-turntable-dc');
-const job: JobFacts = {
-  number: 1,
-  familyId: family.id,
-  make: 'Brenning',
-  model: 'Dans 33',
-  serial: '',
-  customer: '',
-  powerKind: 'mains',
-  ratedVolts: 230,
-  speedIds: ['33'],
-  complaint: 'slow',
-  tried: '',
-  tolerance: toleranceOfUse(family),
-};
+const job = testJob(family.id, { make: 'Brenning', model: 'Dans 33', speedIds: ['33'], complaint: 'slow' });
 const path = pathOf(job) as DrivePath;
 let count = 0;
 const line = (body: EventBody): BenchEvent => ({

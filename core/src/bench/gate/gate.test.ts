@@ -1,8 +1,8 @@
+import { testJob } from '../job.test-data.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyOf } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
-import { toleranceOfUse, type JobFacts } from '../job.js';
 import { parseStep, type EndHow } from '../ledger/index.js';
 import { owedItems, nextWish } from '../owed.js';
 import { jobState } from '../state.js';
@@ -10,20 +10,7 @@ import { gateAsks, gateProblems, type GateAnswers } from './asks.js';
 import { GATE_HOURS, gateHolds } from './pass.js';
 
 const family = familyOf('video-recorder');
-const job: JobFacts = {
-  number: 1,
-  familyId: family.id,
-  make: '',
-  model: '',
-  serial: '',
-  customer: '',
-  powerKind: 'mains',
-  ratedVolts: 230,
-  speedIds: ['sp'],
-  complaint: 'eats tapes',
-  tried: '',
-  tolerance: toleranceOfUse(family),
-};
+const job = testJob(family.id, { speedIds: ['sp'], complaint: 'eats tapes' });
 let minute = 0;
 const line = (body: EventBody): BenchEvent => ({
   key: `g${++minute}`,

@@ -4,7 +4,8 @@
  * (Kalagnanam & Henrion 1988; Heckerman, Breese & Rommelse 1995; from memory). With two faults it is a guide: it is
  * reckoned anew after every mend.
  */
-import type { MendAdvice } from '../../diagnosis/index.js';
+import { curedBy, type MendAdvice, type Suspect } from '../../diagnosis/index.js';
+import type { DrivePath } from '../../families/index.js';
 import type { TermsBody } from './body.js';
 
 /** An hour of the bench in money when the shop says nothing else (the same 60 that the advice reckons with; our choice). */
@@ -48,41 +49,87 @@ export interface Decision {
   readonly stop: string | null;
 }
 
-interface Cost {
-  readonly chance: number;
+/** A mend as its cost is reckoned: what it takes, and which faults it cures. */
+interface Try {
   readonly money: number;
+  readonly cures: readonly { readonly mode: string; readonly residual: number }[];
 }
 
 /**
- * Expected money of trying in this order: each is paid only while those before it have not cured.
- * [0.5, 10], [0.3, 20] cost 10 + 0.5 · 20 = 20.
+ * Expected money of trying in this order, and the chance that none cures it: each is paid only while those before it
+ * have not cured. Two mends of one fault cure it once. `faults`: chance by fault, fractions, one fault in the unit.
+ * Faults 0.5 and 0.3, a mend of 10 for the first and of 20 for the second: 10 + 0.5 · 20 = 20, 0.2 uncured.
  */
-export function expectedCost(order: readonly Cost[]): number {
-  let [left, sum] = [1, 0];
-  for (const { chance, money } of order) {
-    sum += left * money;
-    left = Math.max(0, left - chance);
+export function expectedCost(
+  order: readonly Try[],
+  faults: ReadonlyMap<string, number>,
+): { money: number; uncured: number } {
+  const open = new Map(faults);
+  let [money, uncured] = [0, 1];
+  for (const one of order) {
+    money += uncured * one.money;
+    for (const { mode, residual } of one.cures) {
+      const left = open.get(mode) ?? 0;
+      uncured = Math.max(0, uncured - left * (1 - residual));
+      open.set(mode, left * residual);
+    }
   }
-  return sum;
+  return { money, uncured };
 }
 
-/** Falling chance over cost. */
-const byOdds = (a: Cost, b: Cost): number => b.chance * a.money - a.chance * b.money;
+/** The rest in falling chance over cost, what was tried before it taken off: disjoint mends stand in their best order. */
+function bestAfter<T extends Try>(first: readonly T[], rest: readonly T[], faults: ReadonlyMap<string, number>): T[] {
+  const order = [...first];
+  const left = new Set(rest);
+  while (left.size > 0) {
+    const before = expectedCost(order, faults).uncured;
+    const worth = (one: T) => (before - expectedCost([...order, one], faults).uncured) / one.money;
+    const next = [...left].reduce((best, one) => (worth(one) > worth(best) ? one : best));
+    left.delete(next);
+    order.push(next);
+  }
+  return order;
+}
+
+/** Chances of single faults: where two are likely at once they count more than once, and are brought back to one. */
+function faultsOf(suspects: readonly Suspect[]): ReadonlyMap<string, number> {
+  const all = suspects.flatMap(({ modes }) => modes);
+  const whole = Math.max(
+    1,
+    all.reduce((sum, one) => sum + one.share, 0),
+  );
+  return new Map(all.map(({ mode, share }) => [mode, share / whole]));
+}
+
+/** What Find says of the unit, as far as the decision needs it. */
+export interface Findings {
+  readonly path: DrivePath;
+  readonly suspects: readonly Suspect[];
+  readonly mends: readonly MendAdvice[];
+}
 
 /** Lays the advised mends side by side. Money in the shop's currency; `terms` as last agreed, `hourMoney` above zero. */
 export function decide(
-  mends: readonly MendAdvice[],
+  { path, suspects, mends }: Findings,
   terms: TermsBody | null,
   hourMoney: number = HOUR_MONEY,
 ): Decision {
   const ceiling = terms?.ceiling ?? null;
+  const faults = faultsOf(suspects);
   const rows = mends.map(({ repair, chance, forbidden }) => {
     const money = repair.money + (repair.handsMin * hourMoney) / 60;
-    return { repair, chance, forbidden, money };
+    return { repair, chance, forbidden, money, cures: curedBy(path, repair.id) };
   });
   const free = rows.filter((row) => row.forbidden === null);
   const begunWith = (row: (typeof rows)[number]) =>
-    expectedCost([row, ...free.filter((one) => one !== row).sort(byOdds)]);
+    expectedCost(
+      bestAfter(
+        [row],
+        free.filter((one) => one !== row),
+        faults,
+      ),
+      faults,
+    );
   const options = rows
     .map((row): MendOption => ({
       id: row.repair.id,
@@ -92,7 +139,7 @@ export function decide(
       waitMin: row.repair.waitMin,
       partsMoney: row.repair.money,
       money: row.money,
-      expectedCost: begunWith(row),
+      expectedCost: begunWith(row).money,
       leaves: row.repair.leaves,
       school: row.repair.school ?? null,
       forbidden: row.forbidden,
@@ -108,7 +155,7 @@ export function decide(
     );
   return {
     options,
-    uncured: Math.max(0, 1 - free.reduce((sum, one) => sum + one.chance, 0)),
+    uncured: expectedCost(free, faults).uncured,
     turning: turningOf(options),
     stop: stopOf(options, terms),
   };

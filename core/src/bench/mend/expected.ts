@@ -37,7 +37,7 @@ export function judgedReadings(
 }
 
 /** "expected 26.4 to 31.1 V, reckoned". */
-export function expectedWords({ low, high, unit }: Expectation): string {
+function expectedWords({ low, high, unit }: Expectation): string {
   const three = (value: number) => String(Number(value.toPrecision(3)));
   return `expected ${three(low)} to ${three(high)}${THIN}${unit}, reckoned`;
 }

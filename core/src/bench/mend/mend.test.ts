@@ -1,13 +1,13 @@
+import { testJob } from '../job.test-data.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MendAdvice } from '../../diagnosis/index.js';
 import { workingOf } from '../../workings/index.js';
-import { toleranceOfUse, type JobFacts } from '../job.js';
-import { familyOf, PATHS } from '../../families/index.js';
+import { PATHS, type DrivePath } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { jobState } from '../state.js';
 import { lineWords } from '../describe.js';
-import { decide, expectedCost, judgedReadings, prefill, type TermsBody } from './index.js';
+import { decide, expectedCost, judgedReadings, prefill, type Findings, type TermsBody } from './index.js';
 
 let count = 0;
 const line = (body: EventBody): BenchEvent => ({
@@ -130,15 +130,50 @@ const terms = (more: Partial<TermsBody>): TermsBody => ({
   ...more,
 });
 
+/** Mends as Find hands them on: each cures a fault of its own, as likely as its chance, unless `faults` say otherwise. */
+const found = (mends: readonly MendAdvice[], faults?: Readonly<Record<string, number>>): Findings => {
+  const shares = faults ?? Object.fromEntries(mends.map(({ repair, chance }) => [`${repair.id}.bad`, chance]));
+  const modes = Object.entries(shares).map(([mode, share]) => ({ mode, name: mode, share }));
+  return {
+    mends,
+    suspects: [{ block: 'b', name: 'b', share: 1, modes }],
+    path: { repairs: mends.map(({ repair }) => repair), blocks: [] } as unknown as DrivePath,
+  };
+};
+/** Each is paid while those before it have not cured: written out here for mends that share no fault. */
+const costOf = (order: readonly { chance: number; money: number }[]): number =>
+  order.reduce(
+    (sum, { money }, i) => sum + money * (1 - order.slice(0, i).reduce((all, one) => all + one.chance, 0)),
+    0,
+  );
+
 describe('the decision', () => {
-  it('expected cost worked by hand: 10, then 20 with one half, then 40 with a fifth', () => {
-    expect(
-      expectedCost([
-        { chance: 0.5, money: 10 },
-        { chance: 0.3, money: 20 },
-        { chance: 0.2, money: 40 },
-      ]),
-    ).toBeCloseTo(28, 9);
+  it('expected cost worked by hand: 10, then 20 with one half, then 40 with a fifth; nothing left uncured', () => {
+    const step = (mode: string, money: number) => ({ money, cures: [{ mode, residual: 0 }] });
+    const faults = new Map([
+      ['a', 0.5],
+      ['b', 0.3],
+      ['c', 0.2],
+    ]);
+    const { money, uncured } = expectedCost([step('a', 10), step('b', 20), step('c', 40)], faults);
+    expect(money).toBeCloseTo(28, 9);
+    expect(uncured).toBeCloseTo(0, 9);
+  });
+
+  it('two mends of one fault cure it once: what a cheap one left is all that the dear one adds', () => {
+    // One fault of 0.8. Calmed for 10 it stays with 0.25; renewed for 30 it is gone.
+    const calm = mend('calm', 0.6, 0, 10);
+    const renew = mend('renew', 0.8, 0, 30);
+    const [one, other] = [calm, renew].map((each, i) => ({
+      ...each,
+      repair: { ...each.repair, cures: ['zener.drifts'], residual: i === 0 ? 0.25 : 0 },
+    })) as [MendAdvice, MendAdvice];
+    const { options, uncured } = decide(found([one, other], { 'zener.drifts': 0.8, 'crystal.off': 0.2 }), null);
+    const cost = Object.fromEntries(options.map(({ id, expectedCost: money }) => [id, money]));
+    // Calmed first: 10 + 0.4 · 30 = 22. Renewed first: 30 + 0.2 · 10 = 32. What no mend cures stays at 0.2.
+    expect(cost.calm).toBeCloseTo(22, 9);
+    expect(cost.renew).toBeCloseTo(32, 9);
+    expect(uncured).toBeCloseTo(0.2, 9);
   });
 
   it('falling chance over cost is never beaten by any other order (every order tried)', () => {
@@ -155,9 +190,9 @@ describe('the decision', () => {
         (raw) => {
           const total = raw.reduce((all, [chance]) => all + chance, 0);
           const mends = raw.map(([chance, money], i) => mend(`m${i}`, chance / Math.max(1, total), 0, money));
-          const best = Math.min(...decide(mends, null).options.map((one) => one.expectedCost));
-          const costs = mends.map(({ chance, repair }) => ({ chance, money: repair.money }));
-          for (const order of orders(costs)) expect(best).toBeLessThanOrEqual(expectedCost(order) + 1e-9);
+          const best = Math.min(...decide(found(mends), null).options.map((one) => one.expectedCost));
+          const all = orders(mends.map(({ chance, repair }) => ({ chance, money: repair.money }))).map(costOf);
+          expect(best).toBeCloseTo(Math.min(...all), 6);
         },
       ),
       { numRuns: 60 },
@@ -165,20 +200,20 @@ describe('the decision', () => {
   });
 
   it('an hour of hands costs what the shop says, parts are added', () => {
-    const [option] = decide([mend('belt', 0.9, 30, 8)], null, 40).options;
+    const [option] = decide(found([mend('belt', 0.9, 30, 8)]), null, 40).options;
     expect(option).toMatchObject({ money: 28, partsMoney: 8, minutes: 30, expectedCost: 28 });
   });
 
   it('says up to what price of its parts the likeliest comes first, and beyond that price it does not', () => {
-    const priced = (money: number) => decide([mend('board', 0.7, 0, money), mend('donor', 0.25, 0, 30)], null);
+    const priced = (money: number) => decide(found([mend('board', 0.7, 0, money), mend('donor', 0.25, 0, 30)]), null);
     const { turning, options, uncured } = priced(40);
     expect(options.map((one) => one.id)).toEqual(['board', 'donor']);
     // Board first: m + 0.3 · 30; donor first: 30 + 0.75 m. Even at m = 84.
     expect(turning).toEqual({ best: 'board', other: 'donor', partsMoney: expect.closeTo(84, 9) });
     expect(uncured).toBeCloseTo(0.05, 9);
     // Without parts there is no price to speak of; a mend that is dear by its hands alone is never first.
-    expect(decide([mend('clean', 0.7, 10, 0), mend('oil', 0.2, 10, 0)], null).turning).toBeNull();
-    expect(decide([mend('board', 0.5, 600, 1), mend('clean', 0.4, 1, 0)], null).turning).toBeNull();
+    expect(decide(found([mend('clean', 0.7, 10, 0), mend('oil', 0.2, 10, 0)]), null).turning).toBeNull();
+    expect(decide(found([mend('board', 0.5, 600, 1), mend('clean', 0.4, 1, 0)]), null).turning).toBeNull();
     // Either side of it the order turns, by more than the whole units that are shown.
     expect(priced(80).options[0]?.id).toBe('board');
     expect(priced(90).options[0]?.id).toBe('donor');
@@ -186,17 +221,20 @@ describe('the decision', () => {
 
   it('stops at the ceiling, the worth and the price; what is forbidden stands last', () => {
     const mends = [mend('board', 0.7, 60, 40), mend('clean', 0.2, 10, 0)];
-    expect(decide(mends, terms({ ceiling: 50 })).options.map((one) => [one.id, one.overCeiling])).toEqual([
+    expect(decide(found(mends), terms({ ceiling: 50 })).options.map((one) => [one.id, one.overCeiling])).toEqual([
       ['clean', false],
       ['board', true],
     ]);
-    expect(decide(mends, terms({ ceiling: 5 })).stop).toContain('more than the ceiling');
-    expect(decide(mends, terms({ worth: 60 })).stop).toContain('more than it is worth');
-    expect(decide(mends, terms({ worth: 500, price: 20 })).stop).toContain('price agreed');
-    expect(decide(mends, terms({ worth: 500 })).stop).toBeNull();
-    const held = decide([mend('board', 0.9, 5, 0, { forbidden: 'First look.' }), mend('clean', 0.1, 10, 0)], null);
+    expect(decide(found(mends), terms({ ceiling: 5 })).stop).toContain('more than the ceiling');
+    expect(decide(found(mends), terms({ worth: 60 })).stop).toContain('more than it is worth');
+    expect(decide(found(mends), terms({ worth: 500, price: 20 })).stop).toContain('price agreed');
+    expect(decide(found(mends), terms({ worth: 500 })).stop).toBeNull();
+    const held = decide(
+      found([mend('board', 0.9, 5, 0, { forbidden: 'First look.' }), mend('clean', 0.1, 10, 0)]),
+      null,
+    );
     expect(held.options.map((one) => one.id)).toEqual(['clean', 'board']);
-    expect(decide([], terms({ worth: 1 }))).toEqual({ options: [], uncured: 1, turning: null, stop: null });
+    expect(decide(found([]), terms({ worth: 1 }))).toEqual({ options: [], uncured: 1, turning: null, stop: null });
   });
 });
 
@@ -215,30 +253,15 @@ describe('where practice differs', () => {
       expect(both.length, family).toBe(2);
       expect(new Set(both.map(({ school }) => school.case)).size).toBe(2);
     }
-    const [option] = decide(
-      [{ ...mend('a', 0.5, 1, 1), repair: { ...mend('a', 0.5, 1, 1).repair, school: { id: 'x', case: 'cheap' } } }],
-      null,
-    ).options;
+    const plain = mend('a', 0.5, 1, 1);
+    const told = { ...plain, repair: { ...plain.repair, school: { id: 'x', case: 'cheap' } } };
+    const [option] = decide(found([told]), null).options;
     expect(option?.school).toEqual({ id: 'x', case: 'cheap' });
   });
 });
 
 describe('in the log', () => {
-  const family = familyOf('belt-turntable-dc');
-  const job: JobFacts = {
-    number: 1,
-    familyId: family.id,
-    make: '',
-    model: '',
-    serial: '',
-    customer: '',
-    complaint: '',
-    tried: '',
-    powerKind: 'mains',
-    ratedVolts: 230,
-    speedIds: ['33'],
-    tolerance: toleranceOfUse(family),
-  };
+  const job = testJob('belt-turntable-dc', { speedIds: ['33'] });
   const decision: EventBody = {
     kind: 'decision',
     optionId: 'belt',

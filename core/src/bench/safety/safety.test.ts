@@ -1,9 +1,10 @@
+import { testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { dischargeOf, limitSum, proposedLimit, startShare } from '../../circuit/index.js';
-import { FAMILIES, familyOf, REFUSALS } from '../../families/index.js';
+import { FAMILIES, REFUSALS } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { whereHandsWere } from '../interruption.js';
-import { toleranceOfUse, type JobFacts } from '../job.js';
+import { type JobFacts } from '../job.js';
 import { nextWish } from '../owed.js';
 import { jobState } from '../state.js';
 import { countdown, isDue, isRunning } from '../timers/index.js';
@@ -11,24 +12,8 @@ import { cautionsFor } from './caution.js';
 import { refusalOf } from './refuse.js';
 import { storesOf } from './stores.js';
 
-const jobOf = (familyId: string, more: Partial<JobFacts> = {}): JobFacts => {
-  const family = familyOf(familyId);
-  return {
-    number: 1,
-    familyId,
-    make: '',
-    model: '',
-    serial: '',
-    customer: '',
-    powerKind: 'mains',
-    ratedVolts: 230,
-    speedIds: family.usualSpeeds,
-    complaint: 'slow',
-    tried: '',
-    tolerance: toleranceOfUse(family),
-    ...more,
-  };
-};
+const jobOf = (familyId: string, more: Partial<JobFacts> = {}): JobFacts =>
+  testJob(familyId, { complaint: 'slow', ...more });
 const START = Date.UTC(2026, 0, 1, 8);
 let minute = 0;
 const line = (body: EventBody, more: Partial<BenchEvent> = {}): BenchEvent => ({

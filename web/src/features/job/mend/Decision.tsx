@@ -1,5 +1,13 @@
 /** The decision: mends side by side with their chance, hands, money and what they cost until the unit works; one is chosen and kept. */
-import { decide, HOUR_MONEY, isDead, workOfRepair, type MendOption, type StageId } from '@amber-gauge/core/bench';
+import {
+  decide,
+  HOUR_MONEY,
+  isDead,
+  minutesWords,
+  workOfRepair,
+  type MendOption,
+  type StageId,
+} from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -24,9 +32,13 @@ export function Decision({ view, stage }: Props) {
   const money = useMoney();
   const [reason, setReason] = useState('');
   const [all, setAll] = useState(false);
-  const mends = find?.answer?.advice.mends ?? [];
-  if (mends.length === 0) return null;
-  const { options, turning, stop, uncured } = decide(mends, view.state.terms);
+  const answer = find?.answer;
+  if (!find || !answer || answer.advice.mends.length === 0) return null;
+  const { suspects, advice } = answer;
+  const { options, turning, stop, uncured } = decide(
+    { path: find.path, suspects, mends: advice.mends },
+    view.state.terms,
+  );
   const open = options.filter((one) => one.forbidden === null);
   const choose = (one: MendOption) => {
     const beside = open.find((other) => other !== one)?.name ?? '';
@@ -128,7 +140,7 @@ function Row({ one, best, chosen, money, onChoose }: RowProps) {
       <td className="mono">{percent(one.chance)} %</td>
       <td className="mono">
         {Math.round(one.minutes)} min
-        {one.waitMin > 0 && <span className={classes.after}>+ {waitWords(one.waitMin)}</span>}
+        {one.waitMin > 0 && <span className={classes.after}>+ {minutesWords(one.waitMin)} of waiting</span>}
       </td>
       <td className="mono">{one.partsMoney > 0 ? money(one.partsMoney) : 'none'}</td>
       <td className="mono">{money(one.expectedCost)}</td>
@@ -145,9 +157,6 @@ function Row({ one, best, chosen, money, onChoose }: RowProps) {
     </tr>
   );
 }
-
-const waitWords = (minutes: number): string =>
-  minutes < 90 ? `${Math.round(minutes)} min wait` : `${Math.round(minutes / 60)} h wait`;
 
 /** The mend that was chosen: the one thing to do now, done with one key or dropped. */
 export function Chosen({ view, stage }: Props) {

@@ -1,5 +1,5 @@
 /** The waiting that a mend brings, started with one key. */
-import type { StageId } from '@amber-gauge/core/bench';
+import { minutesWords, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
@@ -17,9 +17,7 @@ export function TimerAsk({ view, stage, name, minutes }: Props) {
     void submitLines(view.job.id, makeLine(stage, { kind: 'timer', timer: 'cure', label: name, minutes }));
   return (
     <Button variant="outlined" disabled={running} onClick={start}>
-      {running
-        ? 'The wait is running'
-        : `Start the wait, ${minutes < 90 ? `${minutes} min` : `${Math.round(minutes / 60)} h`}`}
+      {running ? 'The wait is running' : `Start the wait, ${minutesWords(minutes)}`}
     </Button>
   );
 }
