@@ -85,7 +85,13 @@ describe('supply (handbook formulae)', () => {
   });
 
   it('a set for 100 V on 120 V is 20 % over; 60 Hz plates on 50 Hz want five sixths', () => {
-    expect(rowOf('mains', { given: '120' }, 'Beside its plate')).toBe('+20 %');
+    expect(rowOf('mains', { given: '120' }, 'Beside what it wants here')).toBe('+20 %');
+    expect(solved('mains', { given: '120' }).verdict).toBe('not right');
+    expect(solved('mains', { given: '107' }).verdict).toBe('near the limit');
+    expect(solved('mains', { given: '100' }).verdict).toBe('right');
+    // 120 V at 60 Hz is 100 V at 50 Hz: given that, it is right, not 17 % under.
+    expect(solved('mains', { wanted: '120', given: '100', plateHz: '60' }).verdict).toBe('right');
+    expect(solved('mains', { wanted: '120', given: '120', plateHz: '60' }).verdict).toBe('not right');
     expect(rowOf('mains', { wanted: '120', given: '120', plateHz: '60' }, 'Set it to')).toBe('100 V');
   });
 });
@@ -163,6 +169,8 @@ describe('windings', () => {
   it('copper from 20 to 80 °C has 1.235 times its ohms, aluminium 1.245 (IEC 60034-1, from memory)', () => {
     expect(resistanceAt(1, 20, 80, 'copper')).toBeCloseTo(1.235, 3);
     expect(resistanceAt(1, 20, 80, 'aluminium')).toBeCloseTo(1.245, 3);
+    // Read 10 Ω at 20 °C and 12.35 Ω hot: it stands at 79.9 °C.
+    expect(rowOf('copper', { ohm: '10', from: '20', hot: '12.35' }, /^Temperature/)).toBe('80 °C');
   });
 });
 

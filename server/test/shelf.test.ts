@@ -49,6 +49,16 @@ describe('the shelf', () => {
     expect((await request(h.app).get('/api/v1/shelf')).body.lines).toHaveLength(before);
   });
 
+  it('takes a line back, but none that others stand on', async () => {
+    const own = lot(2);
+    const used = line({ kind: 'used', lot: own.key, quantity: 2, job: null });
+    await post(own, used);
+    const back = (target: string) => post(line({ kind: 'strike', target, reason: 'taken back' }));
+    expect((await back(own.key)).status).toBe(400);
+    expect((await back(used.key)).status).toBe(201);
+    expect((await post(line({ kind: 'used', lot: own.key, quantity: 1, job: null }))).status).toBe(201);
+  });
+
   it('sets the last one aside once, whoever asks at the same time', async () => {
     const own = lot(1);
     await post(own);

@@ -20,8 +20,20 @@ export function imbalancePercent(values: Three): number {
   return (100 * (Math.max(...values) - Math.min(...values))) / (values.reduce((sum, one) => sum + one, 0) / 3);
 }
 
+/** Wire of a winding. */
+export const METALS = ['copper', 'aluminium'] as const;
+/** Names of the wires. */
+export type Metal = (typeof METALS)[number];
+
+/** Where the ohms of each would be nought by the straight line, degrees below (IEC 60034-1, from memory). */
+const METAL_C: Readonly<Record<Metal, number>> = { copper: 235, aluminium: 225 };
+
 /** Ohms of copper or aluminium at another temperature: R2 = R1 (k + T2) / (k + T1), k 235 or 225 (IEC 60034-1, from memory). */
-export function resistanceAt(ohm: number, fromC: number, toC: number, metal: 'copper' | 'aluminium'): number {
-  const k = metal === 'copper' ? 235 : 225;
-  return (ohm * (k + toC)) / (k + fromC);
+export function resistanceAt(ohm: number, fromC: number, toC: number, metal: Metal): number {
+  return (ohm * (METAL_C[metal] + toC)) / (METAL_C[metal] + fromC);
+}
+
+/** Degrees behind ohms: the inverse, for a winding that read `ohm` at `fromC` and `hotOhm` now. */
+export function temperatureBy(ohm: number, fromC: number, hotOhm: number, metal: Metal): number {
+  return (hotOhm / ohm) * (METAL_C[metal] + fromC) - METAL_C[metal];
 }

@@ -1,5 +1,13 @@
 /** Workings of motors: windings, temperature, what a bench supply shows. */
-import { deltaPhases, imbalancePercent, resistanceAt, starPhases, type Three } from '../circuit/index.js';
+import {
+  deltaPhases,
+  imbalancePercent,
+  METALS,
+  resistanceAt,
+  starPhases,
+  temperatureBy,
+  type Three,
+} from '../circuit/index.js';
 import { fixed, THIN } from '../quantity/index.js';
 import { choice, number, words } from './fields.js';
 import { figure, row, share } from './show.js';
@@ -77,14 +85,14 @@ export const COPPER: Working = {
   asks: 'This many ohms now: how many cold, or how hot is it?',
   assumes: ['R2 = R1 (k + T2) / (k + T1), k 235 for copper, 225 for aluminium (IEC 60034-1, from memory).'],
   fields: [
-    choice('metal', 'Wire', ['copper', 'aluminium'], 'copper'),
+    choice('metal', 'Wire', METALS, 'copper'),
     number('ohm', 'Read', 'Ω', { from: /winding|coil|primary/ }),
     number('from', 'Read at', '°C', { range: 'any', usual: '20' }),
     number('to', 'Temperature asked for', '°C', { range: 'any', optional: true }),
     number('hot', 'Read hot', 'Ω', { optional: true }),
   ],
   solve(given) {
-    const metal = given.choice('metal', ['copper', 'aluminium'] as const);
+    const metal = given.choice('metal', METALS);
     const [ohm, from, to, hot] = [
       given.number('ohm'),
       given.number('from'),
@@ -92,10 +100,10 @@ export const COPPER: Working = {
       given.optional('hot'),
     ];
     if (from < -60 || (to ?? 0) < -60) given.refuse('from', 'No bench is that cold.');
-    const k = metal === 'copper' ? 235 : 225;
     const rows = [];
     if (to !== null) rows.push(row(`At ${to} °C`, figure(resistanceAt(ohm, from, to, metal), 'Ω')));
-    if (hot !== null) rows.push(row('Temperature by its ohms', `${fixed((hot / ohm) * (k + from) - k, 0)}${THIN}°C`));
+    if (hot !== null)
+      rows.push(row('Temperature by its ohms', `${fixed(temperatureBy(ohm, from, hot, metal), 0)}${THIN}°C`));
     return {
       rows,
       verdict: null,

@@ -138,24 +138,25 @@ export const OTHER_MAINS: Working = {
   solve(given) {
     const [wanted, got] = [given.number('wanted'), given.number('given')];
     const flux = given.number('plateHz') / given.number('mains');
-    const off = mainsExcess(wanted, got);
     const exact = wanted / Math.max(1, flux);
-    const says: string[] = [];
-    if (Math.abs(off) > 10)
-      says.push(off > 0 ? 'Far over: unplug it, use a step-down transformer.' : 'Far under: it will not lock or pull.');
-    else if (Math.abs(off) > 6) says.push('Near the limit: set it exactly before judging a lock or a speed.');
-    if (flux > 1.05)
-      says.push(`On this frequency give it ${figure(exact, 'V')}; the run capacitor is chosen for the frequency too.`);
-    const rows = [row('Beside its plate', percentOff(off)), row('Set it to', figure(exact, 'V'))];
+    const off = mainsExcess(exact, got);
     const [va, ohm] = [given.optional('va'), given.optional('primary')];
+    const rows = [row('Beside what it wants here', percentOff(off)), row('Set it to', figure(exact, 'V'))];
+    const bad: string[] = [];
+    const mind: string[] = [];
+    if (off > 10) bad.push('Far over: unplug it, use a step-down transformer.');
+    else if (off < -10) bad.push('Far under: it will not lock or pull.');
+    else if (Math.abs(off) > 6) mind.push('Near the limit: set it exactly before judging a lock or a speed.');
+    if (flux > 1.05)
+      mind.push('The frequency here takes the volts down with it; the run capacitor is chosen for it too.');
     if (va !== null) {
       const [least, most] = primaryOhms(wanted, va);
       rows.push(row('Take at least', figure(1.5 * va, 'VA')), row('Primary ought to read', between(least, most, 'Ω')));
-      if (ohm !== null && ohm > 20 * most)
-        says.push('Primary open: a thermal fuse under the wrap is the usual reason.');
-      else if (ohm !== null && ohm < least / 3) says.push('Primary far too low: shorted turns, or not the primary.');
+      if (ohm !== null && ohm > 20 * most) bad.push('Primary open: a thermal fuse under the wrap is the usual reason.');
+      if (ohm !== null && ohm < least / 3) bad.push('Primary far too low: shorted turns, or not the primary.');
     }
-    return { rows, says, verdict: Math.abs(off) <= 10 && says.length === 0 ? 'right' : 'not right', expects: null };
+    const verdict = bad.length > 0 ? 'not right' : Math.abs(off) > 6 ? 'near the limit' : 'right';
+    return { rows, says: [...bad, ...mind], verdict, expects: null };
   },
 };
 

@@ -78,6 +78,23 @@ describe('the shelf', () => {
     expect(lots[0]).toMatchObject({ used: 2, onHand: 0, free: 0 });
   });
 
+  it('keeps what is set aside for one job from another, and knows the line that can be taken back', () => {
+    const { problems, lots } = shelfOf(
+      lines(
+        ['a', lot({ expectedOn: null, quantity: 3 })],
+        ['b', move('reserved', 2, 7)],
+        ['c', move('used', 2, 8)],
+        ['d', move('used', 1, 8)],
+      ),
+      TODAY,
+    );
+    expect(problems).toEqual([
+      { key: 'c', message: 'The rest is set aside for another job: give it back there first.' },
+    ]);
+    expect(lots[0]).toMatchObject({ onHand: 2, free: 0, last: { key: 'd', kind: 'used' } });
+    expect(shelfOf(lines(['a', lot()]), TODAY).lots[0]?.last).toEqual({ key: 'a', kind: 'lot' });
+  });
+
   it('scores suppliers with an interval: 2 bad of 24 is 2.3 to 25.8 % (Wilson)', () => {
     const { suppliers } = shelfOf(
       lines(

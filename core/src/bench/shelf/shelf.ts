@@ -1,6 +1,5 @@
 /** What stands on the shelf, computed from its lines: nothing is counted by hand twice. */
 import { wilsonInterval } from '../../numeric/index.js';
-import { ownEntry } from '../../quantity/index.js';
 import type { LotBody, ShelfLine } from './body.js';
 
 /** A lot as it stands. */
@@ -20,6 +19,8 @@ export interface Lot {
   readonly free: number;
   /** Not here yet. */
   readonly onOrder: number;
+  /** The newest line that speaks of it, the lot's own when there is no other: it can be taken back. */
+  readonly last: { readonly key: string; readonly kind: ShelfLine['body']['kind'] };
   /** Here and not tested; the last day on which a bad one can be claimed. Null when all are tested or it is too late. */
   readonly testBy: string | null;
 }
@@ -68,6 +69,7 @@ interface Growing {
   used: number;
   failed: number;
   reserved: Map<number | null, number>;
+  last: Lot['last'];
 }
 
 /** Reads all lines in the order they came; `today` is a day as YYYY-MM-DD. */
@@ -79,12 +81,22 @@ export function shelfOf(lines: readonly ShelfLine[], today: string): Shelf {
     if (struck.has(key) || body.kind === 'strike') continue;
     if (body.kind === 'lot') {
       const arrivedOn = body.expectedOn === null ? body.orderedOn : null;
-      lots.set(key, { lot: body, arrivedOn, good: 0, bad: 0, used: 0, failed: 0, reserved: new Map() });
+      lots.set(key, {
+        lot: body,
+        arrivedOn,
+        good: 0,
+        bad: 0,
+        used: 0,
+        failed: 0,
+        reserved: new Map(),
+        last: { key, kind: 'lot' },
+      });
       continue;
     }
     const one = lots.get(body.lot);
     const message = one ? take(one, body) : 'It names a lot that is not on the shelf.';
     if (message) problems.push({ key, message });
+    else if (one) one.last = { key, kind: body.kind };
   }
   const all = [...lots].map(([key, one]) => lotOf(key, one, today));
   return {
@@ -110,8 +122,7 @@ function take(one: Growing, body: Exclude<ShelfLine['body'], { kind: 'lot' | 'st
       one.bad += body.bad;
       return null;
     case 'reserved': {
-      const aside = [...one.reserved.values()].reduce((sum, count) => sum + count, 0);
-      if (body.quantity > one.lot.quantity - one.bad - one.used - aside) return 'More set aside than is free.';
+      if (body.quantity > one.lot.quantity - one.bad - one.used - asideFor(one)) return 'More set aside than is free.';
       one.reserved.set(body.job, (one.reserved.get(body.job) ?? 0) + body.quantity);
       return null;
     }
@@ -120,6 +131,8 @@ function take(one: Growing, body: Exclude<ShelfLine['body'], { kind: 'lot' | 'st
       return null;
     case 'used':
       if (body.quantity > here) return 'More used than is here.';
+      if (body.quantity > here - asideFor(one, (job) => job !== body.job))
+        return 'The rest is set aside for another job: give it back there first.';
       one.used += body.quantity;
       one.reserved.set(body.job, Math.max(0, (one.reserved.get(body.job) ?? 0) - body.quantity));
       return null;
@@ -130,10 +143,13 @@ function take(one: Growing, body: Exclude<ShelfLine['body'], { kind: 'lot' | 'st
   }
 }
 
+/** Pieces set aside, for all jobs or for some. */
+const asideFor = (one: Growing, whose: (job: number | null) => boolean = () => true): number =>
+  [...one.reserved].reduce((sum, [job, count]) => sum + (whose(job) ? count : 0), 0);
+
 function lotOf(key: string, one: Growing, today: string): Lot {
   const { lot, arrivedOn, good, bad, used, failed } = one;
   const reserved = new Map([...one.reserved].filter(([, count]) => count > 0));
-  const aside = [...reserved.values()].reduce((sum, count) => sum + count, 0);
   const onHand = arrivedOn === null ? 0 : lot.quantity - bad - used;
   const untested = arrivedOn !== null && good + bad < lot.quantity - used;
   const last = arrivedOn === null ? 0 : dayOf(arrivedOn) + lot.claimDays;
@@ -146,23 +162,19 @@ function lotOf(key: string, one: Growing, today: string): Lot {
     used,
     failed,
     reserved,
+    last: one.last,
     onHand,
-    free: Math.max(0, onHand - aside),
+    free: Math.max(0, onHand - asideFor(one)),
     onOrder: arrivedOn === null ? lot.quantity : 0,
     testBy: untested && last >= dayOf(today) ? dayText(last) : null,
   };
 }
 
 function scores(lots: readonly Lot[], nameOf: (lot: Lot) => string): Score[] {
-  const groups: Record<string, Lot[]> = {};
-  for (const lot of lots) {
-    const name = nameOf(lot);
-    const own = ownEntry(groups, name);
-    if (own) own.push(lot);
-    else Object.defineProperty(groups, name, { value: [lot], enumerable: true });
-  }
+  const groups = new Map<string, Lot[]>();
+  for (const lot of lots) groups.set(nameOf(lot), [...(groups.get(nameOf(lot)) ?? []), lot]);
   const sum = (some: readonly Lot[], of: (lot: Lot) => number) => some.reduce((total, lot) => total + of(lot), 0);
-  return Object.entries(groups)
+  return [...groups]
     .map(([name, some]) => {
       const deadOnArrival = sum(some, (lot) => lot.bad);
       const failedEarly = sum(some, (lot) => lot.failed);

@@ -24,8 +24,9 @@ export function shelfRoutes({ db, now }: Services): Router {
       const known = new Set(before.map((one) => one.key));
       const fresh = lines.filter((one) => !known.has(one.key));
       const today = now().toISOString().slice(0, 10);
-      const added = new Set(fresh.map((one) => one.key));
-      const wrong = shelfOf([...before, ...fresh], today).problems.find((one) => added.has(one.key));
+      // A stroke may make an older line impossible: neither may be kept then.
+      const old = new Set(shelfOf(before, today).problems.map((one) => one.key));
+      const wrong = shelfOf([...before, ...fresh], today).problems.find((one) => !old.has(one.key));
       if (wrong) throw new HttpError('BAD_REQUEST', { fields: { lines: wrong.message } });
       if (fresh.length > 0) await addShelfLines(trx, fresh, { receivedAt: now(), demo: false });
       return shelfLines(trx, demoShown);

@@ -64,12 +64,31 @@ export function LotRow({ one, busy, onKeep }: Props) {
             </Button>
           </>
         )}
+        <Button
+          disabled={busy}
+          onClick={() => onKeep({ kind: 'strike', target: one.last.key, reason: 'taken back' })}
+          aria-label={`Take back the last line of ${lot.part}`}
+        >
+          Take back: {LAST_WORDS[one.last.kind]}
+        </Button>
       </div>
       {doing === 'test' && <Test one={one} busy={busy} onKeep={(body) => (onKeep(body), setDoing(null))} />}
       {doing === 'move' && <Move one={one} busy={busy} onKeep={(body) => (onKeep(body), setDoing(null))} />}
     </li>
   );
 }
+
+/** The newest line of a lot, as one takes it back. */
+const LAST_WORDS: Readonly<Record<ShelfBody['kind'], string>> = {
+  lot: 'the lot',
+  arrived: 'it has come',
+  tested: 'the test',
+  reserved: 'set aside',
+  released: 'given back',
+  used: 'built in',
+  failed: 'failed',
+  strike: 'the stroke',
+};
 
 const jobName = (job: number): string => `job ${String(job).padStart(4, '0')}`;
 

@@ -1,6 +1,6 @@
 /** The shelf: what is here, what comes, what must be tested while it can be claimed, and how suppliers fare. */
 import { lotsFromCsv, lotsToCsv, type ReadLots } from '@amber-gauge/contract';
-import type { Lot, Shelf, ShelfBody } from '@amber-gauge/core/bench';
+import type { Lot, Score, Shelf, ShelfBody } from '@amber-gauge/core/bench';
 import { fixed, THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -86,68 +86,67 @@ function headline(shelf: Shelf): string {
 
 function Stock({ shelf }: { readonly shelf: Shelf }) {
   if (shelf.parts.length === 0) return null;
-  const share = (value: number) => `${fixed(100 * value, 0)}`;
-  const rows = (some: Shelf['suppliers']) =>
-    some.map((one) => (
-      <tr key={one.name}>
-        <th scope="row">{one.name}</th>
-        <td className="mono">
-          {one.deadOnArrival} + {one.failedEarly} of {one.known}
-        </td>
-        <td className="mono">
-          {one.known === 0
-            ? 'not known'
-            : `${share(one.badShare)}${THIN}% (${share(one.interval[0])} to ${share(one.interval[1])})`}
-        </td>
-      </tr>
-    ));
   return (
     <section className={classes.scores} aria-label="How suppliers and parts fare" tabIndex={0}>
-      <table aria-label="Suppliers">
-        <thead>
-          <tr>
-            <th scope="col">supplier</th>
-            <th scope="col">dead on arrival + failed early</th>
-            <th scope="col">bad, 95 % interval</th>
-          </tr>
-        </thead>
-        <tbody>{rows(shelf.suppliers)}</tbody>
-      </table>
-      <table aria-label="Parts">
-        <thead>
-          <tr>
-            <th scope="col">part</th>
-            <th scope="col">dead on arrival + failed early</th>
-            <th scope="col">bad, 95 % interval</th>
-            <th scope="col">free + on order</th>
-            <th scope="col">order at</th>
-          </tr>
-        </thead>
-        <tbody>
-          {shelf.parts.map((part) => (
-            <tr key={part.name}>
-              <th scope="row">{part.name}</th>
-              <td className="mono">
-                {part.deadOnArrival} + {part.failedEarly} of {part.known}
-              </td>
-              <td className="mono">
-                {part.known === 0
-                  ? 'not known'
-                  : `${share(part.badShare)}${THIN}% (${share(part.interval[0])} to ${share(part.interval[1])})`}
-              </td>
-              <td className="mono">
-                {part.free} + {part.onOrder}
-              </td>
-              <td className="mono">
-                {part.reorderAt === null
-                  ? 'not known'
-                  : `${part.reorderAt} (${fixed(part.leadDays ?? 0, 0)} days to come)`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Scores name="Suppliers" head="supplier" rows={shelf.suppliers} />
+      <Scores
+        name="Parts"
+        head="part"
+        rows={shelf.parts}
+        more={[
+          ['free + on order', (part) => `${part.free} + ${part.onOrder}`],
+          [
+            'order at',
+            ({ reorderAt, leadDays }) =>
+              reorderAt === null ? 'not known' : `${reorderAt} (${fixed(leadDays ?? 0, 0)} days to come)`,
+          ],
+        ]}
+      />
     </section>
+  );
+}
+
+interface ScoresProps<T extends Score> {
+  readonly name: string;
+  readonly head: string;
+  readonly rows: readonly T[];
+  readonly more?: readonly (readonly [head: string, words: (row: T) => string])[];
+}
+
+/** Dead and early failures with the interval of their share. */
+function Scores<T extends Score>({ name, head, rows, more = [] }: ScoresProps<T>) {
+  const share = (value: number) => fixed(100 * value, 0);
+  const badWords = ({ known, badShare, interval: [low, high] }: T) =>
+    known === 0 ? 'not known' : `${share(badShare)}${THIN}% (${share(low)} to ${share(high)})`;
+  const columns: NonNullable<typeof more> = [
+    ['dead on arrival + failed early', (row) => `${row.deadOnArrival} + ${row.failedEarly} of ${row.known}`],
+    ['bad, 95 % interval', badWords],
+    ...more,
+  ];
+  return (
+    <table aria-label={name}>
+      <thead>
+        <tr>
+          {[head, ...columns.map(([title]) => title)].map((title) => (
+            <th key={title} scope="col">
+              {title}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.name}>
+            <th scope="row">{row.name}</th>
+            {columns.map(([title, words]) => (
+              <td key={title} className="mono">
+                {words(row)}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
