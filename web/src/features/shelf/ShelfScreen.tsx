@@ -37,7 +37,7 @@ export function ShelfScreen() {
           label="Find a part or supplier"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
-          sx={{ width: 360 }}
+          sx={{ width: 360, maxWidth: '100%' }}
         />
       )}
       <ul className={classes.lots} aria-label="Lots">
@@ -170,10 +170,19 @@ function Tables({ lots, onImport }: { readonly lots: readonly Lot[]; readonly on
       >
         Export as CSV
       </Button>
-      <label className={classes.file}>
-        Import lots from CSV (part, supplier, quantity)
-        <input type="file" accept=".csv,text/csv" onChange={(event) => void take(event.target.files?.[0])} />
-      </label>
+      <Button variant="outlined" component="label">
+        Import lots from CSV
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          hidden
+          onChange={(event) => {
+            void take(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </Button>
+      <span className="quiet">Heads: part, supplier, quantity, and as in the export</span>
       {read && (
         <div role="status">
           <p>{read.lots.length === 1 ? '1 lot taken' : `${read.lots.length} lots taken`}</p>

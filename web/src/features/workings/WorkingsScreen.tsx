@@ -1,30 +1,54 @@
 /** Every sum of the bench, at once and without a job. */
 import { WORKINGS, workingOf } from '@amber-gauge/core/workings';
-import { NavLink, useParams } from 'react-router';
+import MenuItem from '@mui/material/MenuItem';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { NavLink, useNavigate, useParams } from 'react-router';
+import { Field } from '../../shared/ui/Field.js';
 import { WorkingPanel } from './WorkingPanel.js';
 import classes from './Workings.module.css';
 
 export function WorkingsScreen() {
   const { id } = useParams();
+  const narrow = useMediaQuery('(max-width: 900px)');
   const working = id === undefined ? null : workingOf(id);
   return (
     <main className={classes.screen}>
-      <nav className={classes.list} aria-label="Workings">
-        {WORKINGS.map((one) => (
-          <NavLink
-            key={one.id}
-            to={`/workings/${one.id}`}
-            className={({ isActive }) => (isActive ? `${classes.item} ${classes.here}` : (classes.item ?? ''))}
-          >
-            {one.name}
-          </NavLink>
-        ))}
-      </nav>
+      {narrow ? <Choice id={working?.id ?? ''} /> : <List />}
       {working ? (
         <WorkingPanel key={working.id} working={working} />
       ) : (
         <h1 className="prompt">{id === undefined ? 'Choose a sum' : 'There is no such sum: choose one'}</h1>
       )}
     </main>
+  );
+}
+
+function List() {
+  return (
+    <nav className={classes.list} aria-label="Workings">
+      {WORKINGS.map((one) => (
+        <NavLink
+          key={one.id}
+          to={`/workings/${one.id}`}
+          className={({ isActive }) => (isActive ? `${classes.item} ${classes.here}` : (classes.item ?? ''))}
+        >
+          {one.name}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
+
+/** In the hand the list would fill the screen: it is one field. */
+function Choice({ id }: { readonly id: string }) {
+  const navigate = useNavigate();
+  return (
+    <Field select label="Sum" value={id} onChange={(event) => void navigate(`/workings/${event.target.value}`)}>
+      {WORKINGS.map((one) => (
+        <MenuItem key={one.id} value={one.id}>
+          {one.name}
+        </MenuItem>
+      ))}
+    </Field>
   );
 }

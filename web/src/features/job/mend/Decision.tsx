@@ -137,13 +137,19 @@ function Row({ one, best, chosen, money, onChoose }: RowProps) {
         {one.forbidden && <span className={`${classes.after} danger`}>Not yet. {one.forbidden}</span>}
         {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
       </th>
-      <td className="mono">{percent(one.chance)} %</td>
-      <td className="mono">
+      <td className="mono" data-head="cures it">
+        {percent(one.chance)} %
+      </td>
+      <td className="mono" data-head="hands">
         {Math.round(one.minutes)} min
         {one.waitMin > 0 && <span className={classes.after}>+ {minutesWords(one.waitMin)} of waiting</span>}
       </td>
-      <td className="mono">{one.partsMoney > 0 ? money(one.partsMoney) : 'none'}</td>
-      <td className="mono">{money(one.expectedCost)}</td>
+      <td className="mono" data-head="parts">
+        {one.partsMoney > 0 ? money(one.partsMoney) : 'none'}
+      </td>
+      <td className="mono" data-head="until it works">
+        {money(one.expectedCost)}
+      </td>
       <td>
         <Button
           variant={best ? 'contained' : 'outlined'}
