@@ -62,6 +62,7 @@ describe('the contract', () => {
         mainsHz: 50,
         captureKey: 'F9',
         flutterStandard: 'unweighted-peak',
+        hourMoney: 60,
         clockLimitPpm: 100,
       },
       'needs a name',

@@ -18,6 +18,8 @@ export const settingFieldsSchema = z.object({
   clockCorrectionPpm: z.number().min(-1000, 'Between −1000 and 1000 ppm').max(1000, 'Between −1000 and 1000 ppm'),
   /** Which standard's figure of wow and flutter stands with the number. */
   flutterStandard: z.enum(FLUTTER_STANDARDS),
+  /** What an hour of hands costs; mends are weighed by it. */
+  hourMoney: z.number().positive('An hour costs more than nothing').max(1e6, 'At most a million an hour'),
   clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
 });
 /** See {@link settingFieldsSchema}. */

@@ -57,3 +57,32 @@ describe('the shelf as a table', () => {
       expect(takes({ ...lot, ...bad }), JSON.stringify(bad)).toBe(false);
   });
 });
+
+describe('a motor on the shelf', () => {
+  const lot = (motor: Record<string, string>) => ({
+    lines: [
+      {
+        key: '00000000-0000-4000-8000-000000000001',
+        at: '2026-01-01T08:00:00.000Z',
+        body: {
+          kind: 'lot',
+          part: 'motor',
+          supplier: 'Quay',
+          quantity: 1,
+          price: null,
+          orderedOn: '2026-01-01',
+          expectedOn: null,
+          claimDays: 30,
+          place: '',
+          motor,
+        },
+      },
+    ],
+  });
+
+  it('carries the fields of a candidate and no others', () => {
+    expect(addShelfSchema.safeParse(lot({ newVolts: '12', newRpm: '2400' })).success).toBe(true);
+    expect(addShelfSchema.safeParse(lot({ rpm: '2400' })).success).toBe(false);
+    expect(addShelfSchema.safeParse(lot({ constructor: 'x' })).success).toBe(false);
+  });
+});

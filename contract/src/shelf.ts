@@ -1,6 +1,7 @@
 /** The shelf on the wire: its lines, and as a table of comma-separated values. */
 import type { Lot, ShelfBody } from '@amber-gauge/core/bench';
 import { numberIn } from '@amber-gauge/core/quantity';
+import { CANDIDATE_FIELDS } from '@amber-gauge/core/workings';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { keySchema, momentSchema } from './stored.js';
@@ -8,6 +9,14 @@ import { keySchema, momentSchema } from './stored.js';
 const word = z.string().trim().min(1).max(200);
 const count = z.number().int().min(1).max(1_000_000);
 const day = z.iso.date().refine((text) => text >= '2000-01-01' && text < '2100-01-01', 'lies outside 2000 to 2100');
+
+/** A motor's plate, by the candidate's fields of the motor match. */
+const motorSchema = z
+  .record(z.string(), z.string().trim().min(1).max(40))
+  .refine(
+    (motor) => Object.keys(motor).every((id) => CANDIDATE_FIELDS.some((field) => field.id === id)),
+    'holds a field that no motor has',
+  );
 
 const shelfBodySchema = z.discriminatedUnion('kind', [
   z.object({
@@ -20,6 +29,7 @@ const shelfBodySchema = z.discriminatedUnion('kind', [
     expectedOn: day.nullable(),
     claimDays: z.number().int().min(0).max(3650),
     place: z.string().trim().max(200),
+    motor: motorSchema.optional(),
   }),
   z.object({ kind: z.literal('arrived'), lot: keySchema, on: day }),
   z.object({

@@ -30,6 +30,24 @@ describe('capacitors', () => {
     ).toBe('keep');
   });
 
+  it('leakage of 0.01 C V: 1000 µF at 25 V may pass 250 µA, a small one 3 µA (typical catalogue, from memory)', () => {
+    const at = (rated: string, volts: string, leakage: string, kind = 'electrolytic') =>
+      solved('capacitor', { kind, rated, volts, measured: rated, leakage }).verdict;
+    expect([at('1000', '25', '250'), at('1000', '25', '260'), at('1000', '25', '800')]).toEqual([
+      'keep',
+      'undecided',
+      'replace',
+    ]);
+    expect([at('1', '50', '3'), at('1', '50', '3.1'), at('0.1', '275', '5', 'film')]).toEqual([
+      'keep',
+      'undecided',
+      'replace',
+    ]);
+    expect(rowOf('capacitor', { rated: '1000', volts: '25', measured: '1000', leakage: '9' }, 'Leakage')).toBe(
+      '250 µA',
+    );
+  });
+
   it('57 V on a 50 V part is 114 %: refused; on 63 V 90 %; 58.8 V on 63 V is the least that will do', () => {
     const at = (volts: string, circuit: string) =>
       solved('capacitor', { rated: '100', volts, measured: '100', circuit });
@@ -73,6 +91,19 @@ describe('capacitors', () => {
     expect(readDateCode('7942', 2026)).toEqual({ year: 1979, week: 42 });
     expect(readDateCode('1860', 2026)).toBeNull();
     expect(readCapacitorMark('red')).toBeNull();
+  });
+
+  it('the print as a working: 104K275 X2 of week 42 of 2018, eight years old in 2026; X only for X', () => {
+    const texts = { mark: '104K275 X2', date: '1842', year: '2026' };
+    expect(solved('capacitor-mark', texts).rows.map((one) => one.value.replaceAll('\u202f', ' '))).toEqual([
+      '100 nF',
+      '±10 %',
+      '275 V a.c.',
+      'X2',
+      'week 42 of 2018',
+      '8 years',
+    ]);
+    expect(solved('capacitor-mark', texts).says[0]).toContain('X2 or X1');
   });
 
   it('across the mains only X2 or X1; lower volts never; a start capacitor is no run capacitor', () => {

@@ -161,6 +161,23 @@ describe('windings', () => {
     expect(solved('windings', { pairs: '2.3 2.3 2.0', connection: 'star' }).verdict).toBe('undecided');
   });
 
+  it('2, 2 and 5 are no three windings; insulation by class: 0.5 MΩ fails class I, passes with an element (EN 50678, from memory)', () => {
+    expect(() => solved('windings', { pairs: '2 2 5', connection: 'star' })).toThrow('Measure them again');
+    expect(() => solved('windings', { pairs: '2 2 5', connection: 'delta' })).toThrow('Measure them again');
+    const at = (megohm: string, kind: string) => solved('windings', { pairs: '30 30 30', megohm, class: kind }).verdict;
+    expect([at('0.5', 'class I'), at('1', 'class I'), at('0.5', 'class I with heating element')]).toEqual([
+      'not right',
+      'right',
+      'right',
+    ]);
+    expect([at('1.9', 'class II'), at('2', 'class II'), at('0.2', 'class III'), at('0.25', 'class III')]).toEqual([
+      'not right',
+      'right',
+      'not right',
+      'right',
+    ]);
+  });
+
   it('a delta of 3, 6 and 9 Ω reads 2.5, 4 and 4.5 Ω between its leads, and comes back', () => {
     const read: Three = [(3 * 15) / 18, (6 * 12) / 18, (9 * 9) / 18];
     deltaPhases(read).forEach((ohm, i) => expect(ohm).toBeCloseTo([3, 6, 9][i] as number, 9));

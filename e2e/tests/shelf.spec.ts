@@ -19,11 +19,11 @@ test('the shelf says what is due, counts what is taken, and shares come with the
   await expect(row('Nordkai')).toContainText('2 + 1 of 16');
   const belts = page.getByRole('listitem').filter({ hasText: 'flat belt 198' });
   await expect(belts).toContainText('4 free of 5 here · 1 for job 0147 · 1 bad · 4 used');
-  await belts.getByRole('button', { name: /^Take/ }).click();
+  await belts.getByRole('button', { name: /^Take: / }).click();
   await belts.getByLabel('For job number').fill('147');
   await belts.getByRole('button', { name: 'Built in' }).click();
   await expect(belts).toContainText('4 free of 4 here · 1 bad · 5 used');
-  await belts.getByRole('button', { name: /^Take/ }).click();
+  await belts.getByRole('button', { name: /^Take: / }).click();
   await belts.getByLabel('How many').fill('9');
   await belts.getByRole('button', { name: 'Built in' }).click();
   await expect(page.getByRole('alert')).toContainText('Nothing was changed');
@@ -47,6 +47,21 @@ test('lots come in as a table, bad rows named, and go out again', async ({ page,
   const chunks: Buffer[] = [];
   for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer);
   expect(Buffer.concat(chunks).toString()).toMatch(/^felt pad,Quay,6,0\.5,.*,6,6,0,0,0\r?$/m);
+});
+
+test('motors on the shelf stand beside the one that is wanted, with what speaks against them', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/workings/motor-match`);
+  const motors = page.getByRole('region', { name: 'Motors on the shelf' });
+  await expect(motors).toContainText('governed motor 12 V, 2400 rpm, ccw: fits');
+  await page.getByRole('textbox', { name: 'Belongs here: speed' }).fill('3200');
+  await expect(motors).toContainText('governed motor 12 V, 2400 rpm, ccw: does not fit');
+  await expect(motors).toContainText(/−25\s?% is more than a trim takes up/);
+  await motors.getByRole('button', { name: /^Lay beside/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Candidate: speed' })).toHaveValue('2400');
+  await expect(page.getByRole('status')).toContainText(/does not fit/i);
 });
 
 test('a part set aside for a job is built in from its Mend stage', async ({ page, demo }) => {

@@ -32,6 +32,10 @@ export function dissipationLimit(ratedV: number, microfarad: number): number {
 export const esrLimit120 = (ratedV: number, microfarad: number): number =>
   dissipationLimit(ratedV, microfarad) / (2 * Math.PI * 120 * microfarad * 1e-6);
 
+/** Leakage that an electrolytic may have after 2 minutes at its volts, microamperes: 0.01 C V, at least 3 (typical catalogue, from memory). 1000 uF, 25 V: 250. */
+export const leakageLimit = (ratedV: number, microfarad: number): number =>
+  Math.max(3, 0.01 * requirePositive(microfarad, 'microfarad') * requirePositive(ratedV, 'ratedV'));
+
 /** Usual tolerance, percent, by kind: electrolytics ±20, film and X or Y ±20 (M) unless marked, motor run ±10 (IEC 60252-1, from memory). */
 export const USUAL_TOLERANCE: Readonly<Record<CapacitorKind, number>> = {
   electrolytic: 20,

@@ -11,6 +11,8 @@ export interface MendAdvice {
   /** Chance that it cures one of the faults present. */
   readonly chance: number;
   readonly minutes: number;
+  /** Minutes of those to reach the part: opening what is closed, switching, proving it dead. */
+  readonly reachMin: number;
   /** It cures what was seen at the part itself. */
   readonly found: boolean;
   /** Why it must not be done now; null when it may. */
@@ -39,15 +41,16 @@ export function mendsOf(
       const mine = posterior.pins.pins.filter((pin) => pin.modes.every((mode) => cures.has(mode)));
       if (mine.some((pin) => pin.ids.some((id) => posterior.pins.aside.has(id))))
         chance = Math.max(chance, ...mine.map((pin) => pin.reliability));
-      const minutes =
-        repair.handsMin +
-        WAIT_PART * repair.waitMin +
-        MINUTES_PER_MONEY * repair.money +
-        reaching(engine, situation, { level: repair.level, power: repair.power === 'running' ? 'running' : 'dead' });
+      const reachMin = reaching(engine, situation, {
+        level: repair.level,
+        power: repair.power === 'running' ? 'running' : 'dead',
+      });
+      const minutes = repair.handsMin + WAIT_PART * repair.waitMin + MINUTES_PER_MONEY * repair.money + reachMin;
       return {
         repair,
         chance: chance * (1 - repair.residual),
         minutes,
+        reachMin,
         found: mine.length > 0,
         ...guard.of(repair, cures, found),
       };

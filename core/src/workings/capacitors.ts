@@ -3,6 +3,7 @@ import {
   CAPACITOR_KINDS,
   dissipationLimit,
   esrLimit120,
+  leakageLimit,
   lifeFactor,
   readCapacitorMark,
   readDateCode,
@@ -34,6 +35,7 @@ export const CAPACITOR: Working = {
   assumes: [
     'Electrolytics ±20 %, film ±10 %, X and Y ±20 %, motor run ±10 % unless its letter or plate says otherwise.',
     'Dissipation limits at 120 Hz from typical catalogues (from memory); life doubles with each 10 K less (handbook).',
+    'Leakage of electrolytics: 0.01 C V microamperes, at least 3, after 2 minutes (typical catalogue, from memory).',
     'Measured out of circuit and discharged; across the mains only class X, to earth only class Y.',
   ],
   fields: [
@@ -46,6 +48,7 @@ export const CAPACITOR: Working = {
     number('esr', 'ESR', 'Ω', { optional: true, range: 'zero or more' }),
     number('esrHz', 'ESR meter’s frequency', 'Hz', { usual: String(METER_HZ) }),
     number('sister', 'ESR of a new or sister part, same meter', 'Ω', { optional: true }),
+    number('leakage', 'Leakage after 2 minutes at its volts', 'µA', { optional: true, range: 'zero or more' }),
     number('years', 'Age', 'years', { optional: true, range: 'zero or more' }),
     number('ratedC', 'Printed temperature', '°C', { usual: '85' }),
     number('usedC', 'Temperature where it sits', '°C', { optional: true, range: 'any' }),
@@ -58,6 +61,7 @@ export const CAPACITOR: Working = {
       judged.bad.push('It is cracked, swollen, sooty or leaks: replace it whatever it reads.');
     judgeValue(given, kind, judged);
     judgeEsr(given, kind, judged);
+    judgeLeakage(given, kind, judged);
     judgeVolts(given, kind, judged);
     judgeAge(given, kind, judged);
     const { rows, bad, open } = judged;
@@ -113,6 +117,22 @@ function judgeEsr(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged
     );
 }
 
+function judgeLeakage(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged): void {
+  const leakage = given.optional('leakage');
+  if (leakage === null) return;
+  if (kind !== 'electrolytic') {
+    if (leakage > 1) bad.push('A film part passes no current: replace it.');
+    return;
+  }
+  const limit = leakageLimit(given.number('volts'), given.number('rated'));
+  rows.push(row('Leakage allowed', figure(limit * 1e-6, 'A')));
+  if (leakage > 3 * limit) bad.push('It leaks more than three times what it may.');
+  else if (leakage > limit)
+    open.push(
+      'It leaks too much, as one long stored does: leave it an hour at its volts through a resistor, measure again.',
+    );
+}
+
 function judgeVolts(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged): void {
   const [rated, circuit] = [given.number('volts'), given.optional('circuit')];
   if (circuit === null) return;
@@ -147,7 +167,7 @@ export const CAPACITOR_MARK: Working = {
   fields: [
     words('mark', 'Print'),
     words('date', 'Date code', { optional: true }),
-    number('year', 'This year', 'year', { usual: '2026' }),
+    number('year', 'This year', 'year', { now: 'year' }),
   ],
   solve(given) {
     const mark = readCapacitorMark(given.text('mark'));

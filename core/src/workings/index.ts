@@ -9,7 +9,7 @@ import { COPPER, MOTOR_STATE, WINDINGS } from './motors.js';
 import { MOTOR_MATCH } from './motorMatch.js';
 import type { Working } from './working.js';
 
-export { senseFromShaft } from './motorMatch.js';
+export { CANDIDATE_FIELDS, senseFromShaft } from './motorMatch.js';
 export {
   solveWorking,
   type Working,

@@ -2,7 +2,7 @@
 import { fixed, THIN } from '../quantity/index.js';
 import { choice, number } from './fields.js';
 import { percentOff, row } from './show.js';
-import type { Given, Working, WorkingRow } from './working.js';
+import type { Given, Working, WorkingField, WorkingRow } from './working.js';
 
 const SENSES = ['clockwise', 'counter-clockwise'] as const;
 const SIDES = ['shaft end', 'rear'] as const;
@@ -26,6 +26,22 @@ interface Match {
   readonly differs: string[];
 }
 
+/** Fields of a candidate: what is kept of a motor on the shelf, so that it can be laid beside any that is wanted. */
+const CANDIDATE = [
+  number('newVolts', 'Candidate: rated', 'V', { usual: '12' }),
+  number('ceiling', 'Candidate: governor’s ceiling', 'V', { optional: true }),
+  number('newRpm', 'Candidate: speed', 'rpm'),
+  number('newPulley', 'Candidate: pulley', 'mm', { optional: true }),
+  choice('newSense', 'Candidate: turns', SENSES, 'counter-clockwise'),
+  choice('newSide', 'seen from (candidate)', SIDES, 'shaft end'),
+  choice('newGovernor', 'Candidate: governor', GOVERNORS, 'inside'),
+  number('newDiameter', 'Candidate: housing', 'mm', { optional: true }),
+  number('newShaft', 'Candidate: shaft', 'mm', { optional: true }),
+];
+
+/** The candidate's fields, in their order. */
+export const CANDIDATE_FIELDS: readonly WorkingField[] = CANDIDATE;
+
 /** One motor for another. */
 export const MOTOR_MATCH: Working = {
   id: 'motor-match',
@@ -45,15 +61,7 @@ export const MOTOR_MATCH: Working = {
     choice('governor', 'Belongs here: governor', GOVERNORS, 'inside'),
     number('diameter', 'Belongs here: housing', 'mm', { optional: true }),
     number('shaft', 'Belongs here: shaft', 'mm', { optional: true }),
-    number('newVolts', 'Candidate: rated', 'V', { usual: '12' }),
-    number('ceiling', 'Candidate: governor’s ceiling', 'V', { optional: true }),
-    number('newRpm', 'Candidate: speed', 'rpm'),
-    number('newPulley', 'Candidate: pulley', 'mm', { optional: true }),
-    choice('newSense', 'Candidate: turns', SENSES, 'counter-clockwise'),
-    choice('newSide', 'seen from (candidate)', SIDES, 'shaft end'),
-    choice('newGovernor', 'Candidate: governor', GOVERNORS, 'inside'),
-    number('newDiameter', 'Candidate: housing', 'mm', { optional: true }),
-    number('newShaft', 'Candidate: shaft', 'mm', { optional: true }),
+    ...CANDIDATE,
   ],
   solve(given) {
     const match: Match = { rows: [], refused: [], differs: [] };

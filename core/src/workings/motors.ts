@@ -15,6 +15,15 @@ import type { Working } from './working.js';
 
 /** Pairs may differ by so much (common practice). */
 const HALF_OHM = 0.5;
+/** Usual limits of insulation, megohms (EN 50678 / 50699, from memory; not valid everywhere). */
+const INSULATION: readonly (readonly [kind: string, megohm: number])[] = [
+  ['class I', 1],
+  ['class I with heating element', 0.3],
+  ['class II', 2],
+  ['class III', 0.25],
+];
+const CLASSES = INSULATION.map(([kind]) => kind);
+
 /** Imbalance of pairs that counts as even, percent (common practice: a few percent). */
 const EVEN_PERCENT = 5;
 
@@ -34,6 +43,7 @@ export const WINDINGS: Working = {
     number('leads', 'Leads shorted together', 'Ω', { range: 'zero or more', usual: '0' }),
     number('resolution', 'Last digit of the meter', 'Ω', { usual: '0.1' }),
     number('megohm', 'Insulation to the case', 'MΩ', { optional: true, range: 'zero or more' }),
+    choice('class', 'Its class', CLASSES, 'class I'),
   ],
   solve(given) {
     const read = given.numbers('pairs', 3) as [number, number, number];
@@ -52,6 +62,8 @@ export const WINDINGS: Working = {
       given.refuse('leads', 'The leads read as much as a winding: short them and take it again.');
     const connection = given.choice('connection', ['star', 'delta', 'unknown'] as const);
     const phases = connection === 'star' ? starPhases(pairs) : connection === 'delta' ? deltaPhases(pairs) : null;
+    if (phases?.some((one) => one <= 0))
+      given.refuse('pairs', 'No three windings read so: one pair is more than the others allow. Measure them again.');
     const apart = Math.max(...pairs) - Math.min(...pairs);
     const percent = imbalancePercent(pairs);
     const doubt = 2 * given.number('resolution');
@@ -69,11 +81,12 @@ export const WINDINGS: Working = {
     if (undecided || (small && apart <= doubt && apart > 0))
       says.push('Under five ohms the meter’s last digit decides too little: measure with four wires.');
     const megohm = given.optional('megohm');
-    if (megohm !== null) {
-      rows.push(row('Insulation', `${megohm}${THIN}MΩ (usual limit 1${THIN}MΩ; local rules decide)`));
-      if (megohm < 1) says.push('Insulation under a megohm: no mains on it.');
-    }
-    const bad = (apart > HALF_OHM && percent > EVEN_PERCENT) || (megohm !== null && megohm < 1);
+    const limit = INSULATION.find(([kind]) => kind === given.choice('class', CLASSES))?.[1] ?? 1;
+    const leaks = megohm !== null && megohm < limit;
+    if (megohm !== null)
+      rows.push(row('Insulation', `${megohm}${THIN}MΩ (usual limit ${limit}${THIN}MΩ; local rules decide)`));
+    if (leaks) says.push(`Insulation under ${limit}${THIN}MΩ: no mains on it.`);
+    const bad = (apart > HALF_OHM && percent > EVEN_PERCENT) || leaks;
     return { rows, verdict: bad ? 'not right' : undecided ? 'undecided' : 'right', says, expects: null };
   },
 };

@@ -13,6 +13,8 @@ export interface WorkingField {
   readonly choices?: readonly string[];
   /** Stands in the field until something else is typed. */
   readonly usual?: string;
+  /** The clock fills it: the core has none of its own. */
+  readonly now?: 'year';
   /** May be left empty. */
   readonly optional?: boolean;
   /** Numbers: which are allowed; above zero unless said. */

@@ -12,6 +12,7 @@ export type DemoShelfLine =
       readonly orderedDaysAgo: number;
       readonly expectedDaysAgo: number | null;
       readonly place: string;
+      readonly motor?: Readonly<Record<string, string>>;
     }
   | { readonly of: string; readonly arrivedDaysAgo: number }
   | { readonly of: string; readonly good: number; readonly bad: number }
@@ -46,6 +47,14 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
     orderedDaysAgo: 120,
     expectedDaysAgo: 104,
     place: 'shelf above the door',
+    motor: {
+      newVolts: '12',
+      ceiling: '14.4',
+      newRpm: '2400',
+      newSense: 'counter-clockwise',
+      newGovernor: 'inside',
+      newShaft: '2',
+    },
   },
   { of: 'motor', arrivedDaysAgo: 100 },
   { of: 'motor', good: 10, bad: 2 },

@@ -74,6 +74,7 @@ const SETTINGS = {
   mainsHz: 50 as const,
   captureKey: 'F9',
   flutterStandard: 'unweighted-peak' as const,
+  hourMoney: 60,
   clockLimitPpm: 100,
   clockCorrectionPpm: 0,
   version: 1,

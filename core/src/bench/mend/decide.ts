@@ -17,7 +17,7 @@ export interface MendOption {
   readonly name: string;
   /** Chance that it cures, a fraction, from what was seen. */
   readonly chance: number;
-  /** Minutes of hands. */
+  /** Minutes of hands, with reaching the part. */
   readonly minutes: number;
   /** Waiting that it brings, minutes: curing, drying, running in. */
   readonly waitMin: number;
@@ -52,6 +52,8 @@ export interface Decision {
 /** A mend as its cost is reckoned: what it takes, and which faults it cures. */
 interface Try {
   readonly money: number;
+  /** What reaching the part costs from where the unit stands; what an earlier mend opened is open. */
+  readonly reach: number;
   readonly cures: readonly { readonly mode: string; readonly residual: number }[];
 }
 
@@ -65,9 +67,10 @@ export function expectedCost(
   faults: ReadonlyMap<string, number>,
 ): { money: number; uncured: number } {
   const open = new Map(faults);
-  let [money, uncured] = [0, 1];
+  let [money, uncured, reached] = [0, 1, 0];
   for (const one of order) {
-    money += uncured * one.money;
+    money += uncured * (one.money + Math.max(0, one.reach - reached));
+    reached = Math.max(reached, one.reach);
     for (const { mode, residual } of one.cures) {
       const left = open.get(mode) ?? 0;
       uncured = Math.max(0, uncured - left * (1 - residual));
@@ -83,7 +86,9 @@ function bestAfter<T extends Try>(first: readonly T[], rest: readonly T[], fault
   const left = new Set(rest);
   while (left.size > 0) {
     const before = expectedCost(order, faults).uncured;
-    const worth = (one: T) => (before - expectedCost([...order, one], faults).uncured) / one.money;
+    const reached = Math.max(0, ...order.map((one) => one.reach));
+    const worth = (one: T) =>
+      (before - expectedCost([...order, one], faults).uncured) / (one.money + Math.max(0, one.reach - reached));
     const next = [...left].reduce((best, one) => (worth(one) > worth(best) ? one : best));
     left.delete(next);
     order.push(next);
@@ -116,9 +121,10 @@ export function decide(
 ): Decision {
   const ceiling = terms?.ceiling ?? null;
   const faults = faultsOf(suspects);
-  const rows = mends.map(({ repair, chance, forbidden }) => {
+  const rows = mends.map(({ repair, chance, forbidden, reachMin }) => {
     const money = repair.money + (repair.handsMin * hourMoney) / 60;
-    return { repair, chance, forbidden, money, cures: curedBy(path, repair.id) };
+    const reach = (reachMin * hourMoney) / 60;
+    return { repair, chance, forbidden, money, reach, reachMin, cures: curedBy(path, repair.id) };
   });
   const free = rows.filter((row) => row.forbidden === null);
   const begunWith = (row: (typeof rows)[number]) =>
@@ -135,15 +141,15 @@ export function decide(
       id: row.repair.id,
       name: row.repair.name,
       chance: row.chance,
-      minutes: row.repair.handsMin,
+      minutes: row.repair.handsMin + row.reachMin,
       waitMin: row.repair.waitMin,
       partsMoney: row.repair.money,
-      money: row.money,
+      money: row.money + row.reach,
       expectedCost: begunWith(row).money,
       leaves: row.repair.leaves,
       school: row.repair.school ?? null,
       forbidden: row.forbidden,
-      overCeiling: ceiling !== null && row.money > ceiling,
+      overCeiling: ceiling !== null && row.money + row.reach > ceiling,
     }))
     .sort(
       (a, b) =>

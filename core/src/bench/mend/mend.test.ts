@@ -116,6 +116,7 @@ const mend = (
     },
     chance,
     minutes: handsMin,
+    reachMin: 0,
     found: false,
     forbidden: null,
     seek: [],
@@ -149,7 +150,7 @@ const costOf = (order: readonly { chance: number; money: number }[]): number =>
 
 describe('the decision', () => {
   it('expected cost worked by hand: 10, then 20 with one half, then 40 with a fifth; nothing left uncured', () => {
-    const step = (mode: string, money: number) => ({ money, cures: [{ mode, residual: 0 }] });
+    const step = (mode: string, money: number) => ({ money, reach: 0, cures: [{ mode, residual: 0 }] });
     const faults = new Map([
       ['a', 0.5],
       ['b', 0.3],
@@ -158,6 +159,23 @@ describe('the decision', () => {
     const { money, uncured } = expectedCost([step('a', 10), step('b', 20), step('c', 40)], faults);
     expect(money).toBeCloseTo(28, 9);
     expect(uncured).toBeCloseTo(0, 9);
+  });
+
+  it('opening is paid once: behind the board the switch costs its own minutes only', () => {
+    // An hour at 60: outside 5 for 0.2; inside 20 of opening, then 10 for 0.5 and 10 for 0.3.
+    const mends = [
+      mend('cord', 0.2, 5, 0),
+      mend('board', 0.5, 10, 0, { reachMin: 20 }),
+      mend('switch', 0.3, 10, 0, { reachMin: 20 }),
+    ];
+    const cost = Object.fromEntries(decide(found(mends), null).options.map((one) => [one.id, one.expectedCost]));
+    // Cord, board, switch: 5 + 0.8 · 30 + 0.3 · 10. Board, cord, switch: 30 + 0.5 · 5 + 0.3 · 10.
+    expect(cost.cord).toBeCloseTo(32, 9);
+    expect(cost.board).toBeCloseTo(35.5, 9);
+    expect(decide(found(mends), null).options.find((one) => one.id === 'board')).toMatchObject({
+      minutes: 30,
+      money: 30,
+    });
   });
 
   it('two mends of one fault cure it once: what a cheap one left is all that the dear one adds', () => {

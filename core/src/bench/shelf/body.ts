@@ -14,6 +14,8 @@ export interface LotBody {
   /** Days after arrival within which bad ones can be claimed. */
   readonly claimDays: number;
   readonly place: string;
+  /** Of a motor: what its plate and one's own look say, by the candidate's fields of the motor match. */
+  readonly motor?: Readonly<Record<string, string>> | undefined;
 }
 
 /** A lot has come. */

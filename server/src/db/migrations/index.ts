@@ -8,6 +8,7 @@ import * as flutter from './0005_flutter.js';
 import * as lists from './0006_lists.js';
 import * as logGuard from './0007_log_guard.js';
 import * as shelf from './0008_shelf.js';
+import * as hour from './0009_hour.js';
 
 interface Migration {
   readonly name: string;
@@ -24,6 +25,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0006_lists', ...lists },
   { name: '0007_log_guard', ...logGuard },
   { name: '0008_shelf', ...shelf },
+  { name: '0009_hour', ...hour },
 ];
 
 /** Names of all migrations that this version knows, in order. */

@@ -12,6 +12,7 @@ interface SettingRow {
   clock_limit_ppm: number;
   flutter_standard: Settings['flutterStandard'];
   clock_correction_ppm: number;
+  hour_money: number;
   demo_shown: boolean;
   demo_seeded: boolean;
   version: number;
@@ -30,6 +31,7 @@ export async function presentSettings(db: Db): Promise<Settings> {
     clockLimitPpm: row.clock_limit_ppm,
     flutterStandard: row.flutter_standard,
     clockCorrectionPpm: row.clock_correction_ppm,
+    hourMoney: row.hour_money,
     version: row.version,
     demoShown: row.demo_shown,
     hasDemo: demo !== undefined,
@@ -48,6 +50,7 @@ export async function writeSettings(db: Db, version: number, fields: Partial<Set
     clock_limit_ppm: fields.clockLimitPpm,
     flutter_standard: fields.flutterStandard,
     clock_correction_ppm: fields.clockCorrectionPpm,
+    hour_money: fields.hourMoney,
   };
   const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
   const changed = await db('setting')

@@ -51,6 +51,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
       <Field label="Shop" {...register('shopName')} />
       <Field label="Address" {...register('shopAddress')} />
       <Field label="Currency" {...register('currency')} />
+      <Field label="An hour of hands costs" {...register('hourMoney', { valueAsNumber: true })} />
       <Field label="Mains volts" {...register('mainsVolts', { valueAsNumber: true })} />
       <Controller
         control={control}

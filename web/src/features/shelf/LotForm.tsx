@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
 import { useSettings } from '../../shared/api/queries.js';
+import { filled, MotorFields, type MotorTexts } from './MotorFields.js';
 import { today } from './useShelf.js';
 import classes from './Shelf.module.css';
 
@@ -20,6 +21,7 @@ const EMPTY = { part: '', supplier: '', quantity: '1', price: '', expectedOn: ''
 export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
   const currency = useSettings().data?.currency ?? 'EUR';
   const [typed, setTyped] = useState(EMPTY);
+  const [motor, setMotor] = useState<MotorTexts | null>(null);
   const quantity = numberIn(typed.quantity);
   const claimDays = numberIn(typed.claimDays);
   const whole = (value: number | null, least: number) => value !== null && Number.isInteger(value) && value >= least;
@@ -30,7 +32,9 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
       ? 'Claim days: a whole number, nought for none.'
       : typed.price.trim() !== '' && (price === null || price < 0)
         ? 'The price is no amount of money.'
-        : null;
+        : motor !== null && !((numberIn(motor.newRpm ?? '') ?? 0) > 0)
+          ? 'The motor’s speed: a number of turns a minute.'
+          : null;
   const ready = typed.part.trim() !== '' && typed.supplier.trim() !== '' && wrong === null;
   const set = (name: keyof typeof EMPTY) => (event: { readonly target: { readonly value: string } }) =>
     setTyped({ ...typed, [name]: event.target.value });
@@ -46,7 +50,9 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
       expectedOn: expectedOn || null,
       claimDays: claimDays ?? 0,
       place: place.trim(),
+      ...(motor === null ? {} : { motor: filled(motor) }),
     });
+    setMotor(null);
     setTyped({ ...EMPTY, supplier: typed.supplier });
   };
   return (
@@ -86,6 +92,10 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
         <Field label="Lies in" value={typed.place} onChange={set('place')} />
+        {motor !== null && <MotorFields motor={motor} onChange={setMotor} />}
+        <Button variant="outlined" aria-pressed={motor !== null} onClick={() => setMotor(motor === null ? {} : null)}>
+          {motor === null ? 'It is a motor' : 'It is no motor'}
+        </Button>
         <Button variant="contained" disabled={!ready || busy} onClick={add}>
           {typed.expectedOn ? 'Keep the order' : 'Put it on the shelf'}
         </Button>

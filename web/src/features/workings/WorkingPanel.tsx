@@ -4,7 +4,9 @@ import { solveWorking, type Working, type WorkingAnswer, type WorkingTexts } fro
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
+import { serverNow } from '../../shared/outbox/clock.js';
 import { Field } from '../../shared/ui/Field.js';
+import { ShelfMotors } from './ShelfMotors.js';
 import { SenseDrawing } from './SenseDrawing.js';
 import classes from './Workings.module.css';
 
@@ -18,7 +20,7 @@ interface Props {
 
 export function WorkingPanel({ working, start = {}, onKeep }: Props) {
   const [typed, setTyped] = useState<WorkingTexts>({});
-  const texts = { ...start, ...typed };
+  const texts = { ...byTheClock(working), ...start, ...typed };
   const result = solveWorking(working, texts);
   const wrong = result.kind === 'wrong' ? result : null;
   return (
@@ -57,7 +59,12 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
           );
         })}
       </div>
-      {working.id === 'motor-match' && <SenseDrawing texts={texts} working={working} />}
+      {working.id === 'motor-match' && (
+        <>
+          <SenseDrawing texts={texts} working={working} />
+          <ShelfMotors working={working} texts={texts} onChoose={(motor) => setTyped({ ...typed, ...motor })} />
+        </>
+      )}
       {result.kind === 'missing' && (
         <p className="quiet" role="status">
           Still wanted: {result.fields.map((id) => working.fields.find((field) => field.id === id)?.label).join(', ')}.
@@ -80,6 +87,12 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
     </section>
   );
 }
+
+/** Fields that only a clock can fill. */
+const byTheClock = (working: Working): WorkingTexts =>
+  Object.fromEntries(
+    working.fields.flatMap((field) => (field.now ? [[field.id, String(serverNow().getFullYear())]] : [])),
+  );
 
 function Answer({ answer }: { readonly answer: WorkingAnswer }) {
   return (

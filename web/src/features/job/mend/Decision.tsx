@@ -12,6 +12,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
+import { useSettings } from '../../../shared/api/queries.js';
 import { useMoney } from '../../../shared/ui/money.js';
 import { useJobFind } from '../find/findContext.js';
 import { percent } from '../find/useFind.js';
@@ -30,6 +31,7 @@ interface Props {
 export function Decision({ view, stage }: Props) {
   const find = useJobFind();
   const money = useMoney();
+  const hourMoney = useSettings().data?.hourMoney ?? HOUR_MONEY;
   const [reason, setReason] = useState('');
   const [all, setAll] = useState(false);
   const answer = find?.answer;
@@ -38,6 +40,7 @@ export function Decision({ view, stage }: Props) {
   const { options, turning, stop, uncured } = decide(
     { path: find.path, suspects, mends: advice.mends },
     view.state.terms,
+    hourMoney,
   );
   const open = options.filter((one) => one.forbidden === null);
   const choose = (one: MendOption) => {
@@ -99,7 +102,7 @@ export function Decision({ view, stage }: Props) {
       </div>
       <p className="quiet">
         Chances come from what was seen here. Until it works: begun with that one, the others after it, an hour of hands
-        at {money(HOUR_MONEY)}.{uncured >= 0.01 ? ` With ${percent(uncured)} % none of them cures it.` : ''}
+        at {money(hourMoney)}.{uncured >= 0.01 ? ` With ${percent(uncured)} % none of them cures it.` : ''}
         {turning
           ? ` “${turning.best}” comes before “${turning.other}” while its parts cost less than ${money(turning.partsMoney)}.`
           : ''}
