@@ -10,5 +10,6 @@ export default defineConfig({
     minify: false,
     rolldownOptions: { output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' } },
   },
-  ssr: { noExternal: true },
+  // What reads its own files from disk stays where it is.
+  ssr: { noExternal: true, external: ['pdfkit'] },
 });

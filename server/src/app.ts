@@ -20,6 +20,7 @@ import { runRoutes } from './features/runs/routes.js';
 import { settingsRoutes } from './features/settings/routes.js';
 import type { Printer } from './features/sheet/printed.js';
 import { shelfRoutes } from './features/shelf/routes.js';
+import { discRoutes } from './features/sheet/discs.js';
 import { sheetRoutes } from './features/sheet/routes.js';
 import { sourceRoutes } from './features/sources/routes.js';
 import type { StreamRoutes } from './features/stream/routes.js';
@@ -88,6 +89,7 @@ function api(options: AppOptions): express.Router {
     sourceRoutes,
     settingsRoutes,
     sheetRoutes,
+    discRoutes,
     shelfRoutes,
   ])
     router.use(routes(options));

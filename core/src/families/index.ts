@@ -30,6 +30,7 @@ export {
   variantPath,
   withoutParts,
   type ModelSheet,
+  type ModelTrim,
 } from './path/fit.js';
 export { pathSchema } from './path/schema.js';
 export { BANS, banOf, banWords, type Ban } from './shared/bans.js';

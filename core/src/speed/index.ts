@@ -21,6 +21,18 @@ export * from './rotation/gyro.js';
 export * from './rotation/gyroResult.js';
 export * from './strobe/ring.js';
 export * from './strobe/reading.js';
+export {
+  DISC_SIZES_MM,
+  discProblems,
+  discRings,
+  HOLES_MM,
+  ringRadii,
+  type DiscProblem,
+  type DiscRing,
+  type DiscWish,
+} from './strobe/disc.js';
+export { drawDisc } from './strobe/discDrawing.js';
+export { ringLook, type RingLook } from './strobe/motion.js';
 export * from './live/meter.js';
 export * from './live/pulses.js';
 export * from './sound/result.js';

@@ -4,11 +4,25 @@
  */
 import { ownEntry } from '../../quantity/index.js';
 import { z } from 'zod';
+import { trainProblems, trainSchema } from '../../drive/index.js';
 import { CoreError } from '../../errors.js';
 import type { DrivePath, PathSignal } from './schema.js';
 
 /** An end of a band: a number, open, or so many times the reading of another signal. */
 const endSchema = z.union([z.number(), z.null(), z.object({ of: z.string().min(1), times: z.number() })]);
+
+/** A trim of a model: which speeds it serves, where it sits, which way is faster (facing the screw). */
+const modelTrimSchema = z.object({
+  id: z.string().min(1).max(60),
+  name: z.string().trim().min(1).max(60),
+  serves: z.array(z.string().min(1).max(60)).min(1).max(6),
+  where: z.string().trim().max(120),
+  faster: z.enum(['clockwise', 'counter-clockwise']).nullable(),
+  /** Turns from one end stop to the other: 0.75 of a single-turn trim; null when it is not known. */
+  travelTurns: z.number().positive().max(100).nullable(),
+});
+/** See {@link modelTrimSchema}. */
+export type ModelTrim = z.infer<typeof modelTrimSchema>;
 
 export const modelSheetSchema = z.object({
   /** Blocks that this model has not. */
@@ -23,10 +37,17 @@ export const modelSheetSchema = z.object({
       .min(1)
       .max(20),
   ),
+  /** Its drive train, as measured on one. */
+  train: trainSchema.optional(),
+  /** Its speed trims. */
+  trims: z.array(modelTrimSchema).max(6).optional(),
 });
 export type ModelSheet = z.infer<typeof modelSheetSchema>;
 
 export const EMPTY_SHEET: ModelSheet = { absent: [], places: {}, bands: {} };
+
+/** A train is looked at under this mains; that it is another elsewhere changes nothing in what can be. */
+const TRAIN_HZ = 50;
 
 /** Why a sheet cannot be used, in words with what to do; null when it can. */
 export function sheetProblem(path: DrivePath, sheet: ModelSheet): string | null {
@@ -36,6 +57,8 @@ export function sheetProblem(path: DrivePath, sheet: ModelSheet): string | null 
   for (const id of [...Object.keys(sheet.places), ...Object.keys(sheet.bands)]) {
     if (!path.signals.find((one) => one.id === id)?.measure) return `Nothing is measured at “${id}” in this family.`;
   }
+  const wrong = sheet.train ? trainProblems(sheet.train, TRAIN_HZ)[0] : undefined;
+  if (wrong) return `Drive train, ${wrong.part}: ${wrong.message}`;
   for (const [id, bands] of Object.entries(sheet.bands)) {
     const problem = bandProblem(path, id, bands);
     if (problem) return problem;

@@ -3,18 +3,33 @@ import { WORKINGS, workingOf } from '@amber-gauge/core/workings';
 import MenuItem from '@mui/material/MenuItem';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { NavLink, useNavigate, useParams } from 'react-router';
+import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { Field } from '../../shared/ui/Field.js';
 import { WorkingPanel } from './WorkingPanel.js';
 import classes from './Workings.module.css';
+
+const TrainScreen = lazyPart(() => import('../train/TrainScreen.js').then((module) => module.TrainScreen));
+
+const DiscScreen = lazyPart(() => import('../discs/DiscScreen.js').then((module) => module.DiscScreen));
+
+/** Workings with a screen of their own, then the sums. */
+const OWN = [
+  { id: 'train', name: 'Drive train', Part: TrainScreen },
+  { id: 'discs', name: 'Strobe discs and strips', Part: DiscScreen },
+] as const;
+const ENTRIES = [...OWN, ...WORKINGS].map(({ id, name }) => ({ id, name }));
 
 export function WorkingsScreen() {
   const { id } = useParams();
   const narrow = useMediaQuery('(max-width: 900px)');
   const working = id === undefined ? null : workingOf(id);
+  const own = OWN.find((one) => one.id === id);
   return (
     <main className={classes.screen}>
-      {narrow ? <Choice id={working?.id ?? ''} /> : <List />}
-      {working ? (
+      {narrow ? <Choice id={own?.id ?? working?.id ?? ''} /> : <List />}
+      {own ? (
+        <own.Part />
+      ) : working ? (
         <WorkingPanel key={working.id} working={working} />
       ) : (
         <h1 className="prompt">{id === undefined ? 'Choose a sum' : 'There is no such sum: choose one'}</h1>
@@ -26,7 +41,7 @@ export function WorkingsScreen() {
 function List() {
   return (
     <nav className={classes.list} aria-label="Workings">
-      {WORKINGS.map((one) => (
+      {ENTRIES.map((one) => (
         <NavLink
           key={one.id}
           to={`/workings/${one.id}`}
@@ -44,7 +59,7 @@ function Choice({ id }: { readonly id: string }) {
   const navigate = useNavigate();
   return (
     <Field select label="Sum" value={id} onChange={(event) => void navigate(`/workings/${event.target.value}`)}>
-      {WORKINGS.map((one) => (
+      {ENTRIES.map((one) => (
         <MenuItem key={one.id} value={one.id}>
           {one.name}
         </MenuItem>
