@@ -15,6 +15,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   line: async () => (await import('./line.js')).lineCommand,
   families: async () => (await import('./find.js')).familiesCommand,
   'advice-score': async () => (await import('./adviceScore.js')).adviceScoreCommand,
+  'coach-score': async () => (await import('./coachScore.js')).coachScoreCommand,
   disc: async () => (await import('./disc.js')).discCommand,
   'family-pages': async () => (await import('./familyPages.js')).familyPagesCommand,
 };

@@ -184,6 +184,44 @@ const mendSchemas = [
   }),
 ] as const;
 
+const trimId = z.string().min(1).max(64);
+const turns = finite.min(-1000).max(1000);
+const coachSchemas = [
+  z.object({
+    kind: z.literal('coach-begin'),
+    task: z.object({
+      speeds: z
+        .array(
+          z.object({
+            id: trimId,
+            label: word,
+            lowerPercent: finite.min(-50).negative('below zero'),
+            upperPercent: finite.max(50).positive('above zero'),
+          }),
+        )
+        .min(1)
+        .max(6),
+      trims: z
+        .array(
+          z.object({
+            id: trimId,
+            name: word,
+            serves: z.array(trimId).min(1).max(6),
+            faster: z.enum(['clockwise', 'counter-clockwise']).nullable(),
+            travelTurns: finite.positive('above zero').max(100).nullable(),
+            stoodTurns: turns.nullable(),
+          }),
+        )
+        .min(1)
+        .max(6),
+      watched: z.enum(['live', 'typed']),
+    }),
+    checks: z.array(trimId).max(20),
+  }),
+  z.object({ kind: z.literal('coach-turned'), trimId, name: word, turns: turns.nullable() }),
+  z.object({ kind: z.literal('coach-stands'), trimId, name: word, turns }),
+] as const;
+
 /** Bodies of all these lines. */
 export const laterBodySchemas = [
   ...safetySchemas,
@@ -192,6 +230,7 @@ export const laterBodySchemas = [
   ...photoSchemas,
   ...findSchemas,
   ...mendSchemas,
+  ...coachSchemas,
 ] as const;
 
 // Held to the core's own types: a kind that differs does not compile.

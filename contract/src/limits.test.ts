@@ -209,17 +209,39 @@ const LIMITS = `
   decision.money: from 0, to 1000000000
   decision.expectedCost: from 0, to 1000000000
   decision.beside: 0 to 400
+  coach-begin.task.speeds: at most 6
+  coach-begin.task.speeds[].id: 1 to 64
+  coach-begin.task.speeds[].label: 1 to 400
+  coach-begin.task.speeds[].lowerPercent: from -50, below 0
+  coach-begin.task.speeds[].upperPercent: to 50, above 0
+  coach-begin.task.trims: at most 6
+  coach-begin.task.trims[].id: 1 to 64
+  coach-begin.task.trims[].name: 1 to 400
+  coach-begin.task.trims[].serves: at most 6
+  coach-begin.task.trims[].serves[]: 1 to 64
+  coach-begin.task.trims[].travelTurns: to 100, above 0
+  coach-begin.task.trims[].stoodTurns: from -1000, to 1000
+  coach-begin.checks: at most 20
+  coach-begin.checks[]: 1 to 64
+  coach-turned.trimId: 1 to 64
+  coach-turned.name: 1 to 400
+  coach-turned.turns: from -1000, to 1000
+  coach-stands.trimId: 1 to 64
+  coach-stands.name: 1 to 400
+  coach-stands.turns: from -1000, to 1000
 `;
 
 /** Lengths, numbers and counts of a schema, a line each. */
 function limitsOf(schema: z.core.JSONSchema.JSONSchema, path: string): string[] {
   const { minLength: least = 0, maxLength, maxItems, exclusiveMinimum: above, minimum, maximum } = schema;
+  const { exclusiveMaximum: below } = schema;
   const own = [
     ...(maxLength === undefined ? [] : [`${least} to ${maxLength}`]),
     ...(maxItems === undefined ? [] : [`at most ${maxItems}`]),
     ...(minimum === undefined || minimum <= Number.MIN_SAFE_INTEGER ? [] : [`from ${minimum}`]),
     ...(maximum === undefined || maximum >= Number.MAX_SAFE_INTEGER ? [] : [`to ${maximum}`]),
     ...(above === undefined ? [] : [`above ${above}`]),
+    ...(below === undefined ? [] : [`below ${below}`]),
   ];
   const inner = (one: unknown, at: string) => limitsOf(one as z.core.JSONSchema.JSONSchema, at);
   return [

@@ -1,5 +1,7 @@
 /** Lines of making safe, strip-down, gate, timers and photos in words. */
 import { fixed, withUnit } from '../quantity/index.js';
+import type { CoachBody } from './coach/body.js';
+import { coachWords } from './coach/coach.js';
 import { POWER_WORDS, type EventBody } from './event.js';
 import { endWords } from './ledger/index.js';
 import type { FindBody } from './find/body.js';
@@ -14,7 +16,16 @@ import { TIMER_WORDS, type TimerBody, type TimerEndBody } from './timers/body.js
 
 /** The kinds of line that this file puts into words. */
 export type LaterBody =
-  SafetyBody | LedgerBody | GateBody | TimerBody | TimerEndBody | PhotoBody | MarksBody | FindBody | MendBody;
+  | SafetyBody
+  | LedgerBody
+  | GateBody
+  | TimerBody
+  | TimerEndBody
+  | PhotoBody
+  | MarksBody
+  | FindBody
+  | MendBody
+  | CoachBody;
 
 /** "4 × 30 mm, tray B". */
 export const fastenerWords = (one: Fasteners): string =>
@@ -67,6 +78,10 @@ export function ledgerWords(body: LaterBody): string {
     case 'working':
     case 'decision':
       return mendWords(body);
+    case 'coach-begin':
+    case 'coach-turned':
+    case 'coach-stands':
+      return coachWords(body);
     case 'marks':
       return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
   }

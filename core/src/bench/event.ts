@@ -1,4 +1,5 @@
 /** What can stand in the bench log. The log is append-only: a line is struck out, never changed. */
+import type { CoachBody } from './coach/body.js';
 import type { MendBody } from './mend/body.js';
 import type { Bound, Qualifier } from '../quantity/index.js';
 import type { FindBody } from './find/body.js';
@@ -199,7 +200,8 @@ export type EventBody =
   | PhotoBody
   | MarksBody
   | FindBody
-  | MendBody;
+  | MendBody
+  | CoachBody;
 
 /** One line of the log. `key` is made by the client and names the line for good. */
 export interface BenchEvent {

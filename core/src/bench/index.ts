@@ -21,3 +21,4 @@ export * from './fromEntry.js';
 export * from './find/index.js';
 export * from './mend/index.js';
 export * from './shelf/index.js';
+export * from './coach/index.js';

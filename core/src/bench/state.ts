@@ -10,6 +10,7 @@ import {
   type SpeedBody,
   type WorkBody,
 } from './event.js';
+import { coachOf, type JobCoach } from './coach/index.js';
 import { gatePasses, type GatePass } from './gate/index.js';
 import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
@@ -74,6 +75,8 @@ export interface JobState {
   readonly terms: TermsBody | null;
   /** The mend that was last chosen and is not done yet. */
   readonly decision: (DecisionBody & { readonly at: string }) | null;
+  /** The last course of setting trims. */
+  readonly coach: JobCoach | null;
   /** Stamps of the capture key that wait for their value. */
   readonly holds: readonly { readonly key: string; readonly at: string; readonly prompt: string }[];
   readonly struck: ReadonlySet<string>;
@@ -107,6 +110,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     judged: judgedReadings(lines, new Map(readings.map(({ key, place }) => [key, place]))),
     terms: linesOf(lines, 'terms').at(-1)?.body ?? null,
     decision: openDecision(lines),
+    coach: coachOf(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),
     handedBackAt: handed?.enteredAt ?? null,

@@ -1,0 +1,105 @@
+/** The trim coach in a job: its course is read from the log, speed readings of any way of measuring with it. */
+import { coach, type CoachLine, type CoachState, type CoachTask } from '../../drive/index.js';
+import { fixed, signed, THIN } from '../../quantity/index.js';
+import { linesOf, type BenchEvent } from '../event.js';
+import type { CoachBody } from './body.js';
+
+/** What has to be seen to before a trim is turned; with why. */
+export const COACH_CHECKS = [
+  {
+    id: 'clean',
+    text: 'Trims cleaned and worked end to end',
+    why: 'a dirty wiper jumps, and what is set does not stay',
+  },
+  { id: 'noted', text: 'Noted where each trim stands', why: 'it can be put back' },
+  { id: 'detent', text: 'Pitch control at its detent or centre', why: 'otherwise its offset is trimmed in' },
+  { id: 'warm', text: 'Warmed up, 15 minutes', why: 'drift would be chased' },
+  { id: 'load', text: 'Usual mat and a record on, or a tape in play', why: 'the drive is set under its load' },
+  {
+    id: 'blade',
+    text: 'Blade insulated, clear of the motor’s case',
+    why: 'touching it can send the motor to full speed',
+  },
+  { id: 'supply', text: 'Supply exact: right volts and mains', why: 'a low supply is no trim’s to mend' },
+] as const;
+
+/** The work on the trims as it stands. */
+export interface JobCoach extends CoachState {
+  readonly key: string;
+  readonly at: string;
+  readonly task: CoachTask;
+  readonly checks: readonly string[];
+  readonly lines: readonly CoachLine[];
+}
+
+/** The last course in the log; null when none was begun. Lines stand, in order. */
+export function coachOf(lines: readonly BenchEvent[]): JobCoach | null {
+  const begin = linesOf(lines, 'coach-begin').at(-1);
+  if (!begin) return null;
+  const { task, checks } = begin.body;
+  const after = lines.slice(lines.findIndex((line) => line.key === begin.key) + 1);
+  const course = [...readBefore(lines, begin), ...after].flatMap(courseLine);
+  return { key: begin.key, at: begin.enteredAt, task, checks, lines: course, ...coach(task, course) };
+}
+
+/** Readings from shortly before, with no work since: they are not asked for again. */
+function readBefore(lines: readonly BenchEvent[], begin: BenchEvent): BenchEvent[] {
+  const before = lines.slice(
+    0,
+    lines.findIndex((line) => line.key === begin.key),
+  );
+  const worked = before.findLastIndex(({ body }) => body.kind === 'work');
+  const since = Date.parse(begin.enteredAt) - RECENT_MS;
+  return before.slice(worked + 1).filter((line) => line.body.kind === 'speed' && Date.parse(line.enteredAt) >= since);
+}
+
+function courseLine({ body }: BenchEvent): CoachLine[] {
+  if (body.kind === 'coach-turned') return [{ kind: 'turned', trimId: body.trimId, turns: body.turns }];
+  if (body.kind === 'coach-stands') return [{ kind: 'stands', trimId: body.trimId, turns: body.turns }];
+  if (body.kind !== 'speed' || body.errorPercent === null) return [];
+  // A reading whose uncertainty nobody knows is taken for a poor one.
+  const expandedPercent = body.expandedPercent ?? UNKNOWN_PERCENT;
+  return [{ kind: 'read', speedId: body.speedId, errorPercent: body.errorPercent, expandedPercent }];
+}
+
+/** Readings older than this are taken anew: the unit has cooled or drifted. */
+const RECENT_MS = 30 * 60_000;
+
+/** Taken for a reading without its own, percent (common practice: typed from a strobe or a counter). */
+const UNKNOWN_PERCENT = 0.2;
+
+const EIGHTHS = [
+  '',
+  'an eighth of a turn',
+  'a quarter turn',
+  'three eighths of a turn',
+  'half a turn',
+  'five eighths of a turn',
+  'three quarters of a turn',
+  'seven eighths of a turn',
+];
+
+/** "a quarter turn clockwise", "2 turns counter-clockwise": as one says it with a screwdriver in the hand. */
+export function turnWords(turns: number): string {
+  const way = turns > 0 ? 'clockwise' : 'counter-clockwise';
+  const size = Math.abs(turns);
+  const minutes = Math.round(60 * size);
+  if (size < 1 / 120) return `a hair ${way}`;
+  if (minutes < 8) return `${minutes === 1 ? '1 minute' : `${minutes} minutes`} of the clock ${way}`;
+  const eighths = Math.round(8 * size);
+  if (eighths < 8 && Math.abs(size - eighths / 8) < 0.03) return `${EIGHTHS[eighths] ?? ''} ${way}`;
+  if (size < 1) return `${minutes} minutes of the clock ${way}`;
+  return `${fixed(size, size < 3 ? 2 : 1)} turns ${way}`;
+}
+
+/** A course's line in words. */
+export function coachWords(body: CoachBody): string {
+  switch (body.kind) {
+    case 'coach-begin':
+      return `trims begun: ${body.task.trims.map(({ name }) => name).join(', ')}`;
+    case 'coach-turned':
+      return body.turns === null ? `turned ${body.name}, by the speed` : `turned ${body.name} ${turnWords(body.turns)}`;
+    case 'coach-stands':
+      return `${body.name} stands ${signed(body.turns, 2).replace('+', '')}${THIN}turns from its stop`;
+  }
+}

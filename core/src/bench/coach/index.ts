@@ -1,0 +1,2 @@
+export * from './body.js';
+export * from './coach.js';
