@@ -36,7 +36,7 @@ const task = (more: Partial<CoachTask> = {}, trim: object = {}): CoachTask => ({
   })),
   ...more,
 });
-const read = (speedId: string, errorPercent: number, expandedPercent = 0.01): CoachLine => ({
+const read = (speedId: string, errorPercent: number, expandedPercent: number | null = 0.01): CoachLine => ({
   kind: 'read',
   speedId,
   errorPercent,
@@ -113,6 +113,8 @@ describe('the coach', () => {
     expect(next([read('33', 0.25, 0.09), read('45', 0, 0.09)]).kind).not.toBe('stop');
     const lopsided = task({ speeds: [{ id: '33', label: '33', lowerPercent: -1, upperPercent: 1.5 }] });
     expect(next([read('33', 1.4, 0.05)], lopsided)).toEqual({ kind: 'stop' });
+    // Typed without an uncertainty it leads, and proves nothing.
+    expect(next([read('33', 0.1, null), read('45', 0, 0.05)])).toEqual({ kind: 'prove', speedId: '33' });
     expect(next([read('33', 0, 0.4), read('45', 0, 0.4)])).toEqual({ kind: 'undecidable', speedId: '33' });
   });
 
@@ -234,6 +236,7 @@ describe('the sound', () => {
     expandedPercent: 0.1,
     halfWindowPercent: 0.3,
     toneHz: null,
+    elsewhere: false,
     stop: false,
     ...more,
   });
@@ -259,6 +262,7 @@ describe('the sound', () => {
     expect(guide.push(3.7, now(0.1)).word).toBe('listening');
     expect(guide.push(4, now(0.28)).word).toBe('undecided');
     expect(guide.push(5, now(1)).word).toBe('fast');
+    expect(guide.push(5.5, now(null, { elsewhere: true })).word).toBe('listening');
     expect(guide.push(6, now(null)).word).toBe('ended');
     expect(guide.push(7, now(0, { stop: true })).word).toBe('stop');
   });

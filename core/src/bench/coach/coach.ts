@@ -57,16 +57,12 @@ function courseLine({ body }: BenchEvent): CoachLine[] {
   if (body.kind === 'coach-turned') return [{ kind: 'turned', trimId: body.trimId, turns: body.turns }];
   if (body.kind === 'coach-stands') return [{ kind: 'stands', trimId: body.trimId, turns: body.turns }];
   if (body.kind !== 'speed' || body.errorPercent === null) return [];
-  // A reading whose uncertainty nobody knows is taken for a poor one.
-  const expandedPercent = body.expandedPercent ?? UNKNOWN_PERCENT;
-  return [{ kind: 'read', speedId: body.speedId, errorPercent: body.errorPercent, expandedPercent }];
+  const { speedId, errorPercent, expandedPercent } = body;
+  return [{ kind: 'read', speedId, errorPercent, expandedPercent }];
 }
 
 /** Readings older than this are taken anew: the unit has cooled or drifted. */
 const RECENT_MS = 30 * 60_000;
-
-/** Taken for a reading without its own, percent (common practice: typed from a strobe or a counter). */
-const UNKNOWN_PERCENT = 0.2;
 
 const EIGHTHS = [
   '',

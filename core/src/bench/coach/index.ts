@@ -1,2 +1,3 @@
 export * from './body.js';
 export * from './coach.js';
+export * from './words.js';

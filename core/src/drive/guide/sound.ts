@@ -14,6 +14,8 @@ export interface GuideNow {
   readonly halfWindowPercent: number;
   /** The tone in the room that a microphone listens for, hertz; null when it is not by microphone. */
   readonly toneHz: number | null;
+  /** Another speed is heard than the one led to: it is waited for. */
+  readonly elsewhere: boolean;
   /** Something went wrong: the motor runs away, a stop is reached. */
   readonly stop: boolean;
 }
@@ -78,6 +80,7 @@ export function soundGuide(): Guide {
       const right = offPercent !== null && Math.abs(offPercent) + expandedPercent <= halfWindowPercent;
       rightSince = right || inside ? (rightSince ?? atS) : null;
       if (now.stop) return { ...silent, word: 'stop' };
+      if (now.elsewhere) return { ...silent, word: 'listening' };
       if (offPercent === null) return silent;
       const x = ribbonPlace(offPercent / halfWindowPercent);
       const follower: GuideSound = {

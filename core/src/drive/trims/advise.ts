@@ -22,6 +22,8 @@ export type CoachAdvice =
       readonly turnsBack: boolean;
     }
   | { readonly kind: 'stop' }
+  /** Inside as far as the readings go, but one of them has no uncertainty: nothing is proved by it. */
+  | { readonly kind: 'prove'; readonly speedId: string }
   | { readonly kind: 'undecidable'; readonly speedId: string }
   | { readonly kind: 'useless'; readonly trimId: string }
   | { readonly kind: 'end-stop'; readonly trimId: string }
@@ -45,7 +47,10 @@ function adviceOf(task: CoachTask, belief: CoachBelief): CoachAdvice {
   if (unread) return unread;
   const wide = task.speeds.find((speed, i) => (belief.speeds[i]?.fresh?.expandedPercent ?? 0) >= halfWidth(speed));
   if (wide) return { kind: 'undecidable', speedId: wide.id };
-  if (task.speeds.every((speed, i) => isRight(speed, belief.speeds[i]?.fresh ?? null))) return { kind: 'stop' };
+  if (task.speeds.every((speed, i) => isRight(speed, belief.speeds[i]?.fresh ?? null))) {
+    const guessed = task.speeds.find((_, i) => belief.speeds[i]?.fresh?.expandedPercent === null);
+    return guessed ? { kind: 'prove', speedId: guessed.id } : { kind: 'stop' };
+  }
   const useless = task.trims.find((trim, j) => doesNothing(task, belief, trim, j));
   if (useless) return { kind: 'useless', trimId: useless.id };
   return moveNext(task, belief);
@@ -62,10 +67,8 @@ function isRight(
   fresh: CoachBelief['speeds'][number]['fresh'],
 ): boolean {
   if (!fresh) return false;
-  return (
-    fresh.errorPercent - fresh.expandedPercent >= lowerPercent &&
-    fresh.errorPercent + fresh.expandedPercent <= upperPercent
-  );
+  const spread = fresh.expandedPercent ?? Math.min(COACH.unknownPercent, (upperPercent - lowerPercent) / 4);
+  return fresh.errorPercent - spread >= lowerPercent && fresh.errorPercent + spread <= upperPercent;
 }
 
 /** The speed that stands unread: the selector is moved as little as can be, so the one watched last comes first. */

@@ -10,7 +10,7 @@ interface SpeedBelief {
   readonly mean: readonly number[];
   readonly covariance: readonly (readonly number[])[];
   /** Last reading since the last move; null when none. */
-  readonly fresh: { readonly errorPercent: number; readonly expandedPercent: number } | null;
+  readonly fresh: { readonly errorPercent: number; readonly expandedPercent: number | null } | null;
   readonly everRead: boolean;
 }
 
@@ -42,6 +42,8 @@ export const ownSpeed = (task: CoachTask, trim: CoachTrim): number =>
   );
 
 const UNKNOWN_VARIANCE = 1e4;
+/** Expanded uncertainty of a reading, or what is taken for it. */
+const spreadOf = (line: Extract<CoachLine, { kind: 'read' }>): number => line.expandedPercent ?? COACH.unknownPercent;
 
 /** Before anything was read. */
 function firstBelief(task: CoachTask): CoachBelief {
@@ -104,7 +106,7 @@ function withReading(
   const moved = before.findLast((one) => one.kind === 'turned');
   if (moved && old.everRead && line.errorPercent > (old.mean[0] ?? 0) + COACH.runawayPercent)
     return { ...belief, runaway: moved.trimId };
-  const noise = Math.max(line.expandedPercent / 2, 1e-3) ** 2;
+  const noise = Math.max(spreadOf(line) / 2, 1e-3) ** 2;
   const next = observed(old, line.errorPercent, noise);
   const { errorPercent, expandedPercent } = line;
   const speeds = belief.speeds.map((one, i) =>
@@ -118,16 +120,16 @@ function playLearnt(
   task: CoachTask,
   belief: CoachBelief,
   at: number,
-  { errorPercent, expandedPercent }: Extract<CoachLine, { kind: 'read' }>,
+  line: Extract<CoachLine, { kind: 'read' }>,
 ): CoachBelief['trims'] {
   return belief.trims.map((one, j) => {
     const trim = task.trims[j];
     if (!trim || !one.turnedBack || ownSpeed(task, trim) !== at) return one;
     const effect = belief.speeds[at]?.mean[j + 1] ?? 0;
     const { turns, fromPercent } = one.turnedBack;
-    const done = (errorPercent - fromPercent) / effect;
+    const done = (line.errorPercent - fromPercent) / effect;
     const seen = Math.abs(turns) - Math.sign(turns) * done;
-    const variance = (COACH.handShare * turns) ** 2 + 2 * (expandedPercent / 2 / effect) ** 2;
+    const variance = (COACH.handShare * turns) ** 2 + 2 * (spreadOf(line) / 2 / effect) ** 2;
     const usable = Number.isFinite(seen) && isFinite(variance);
     if (!usable) return { ...one, turnedBack: null };
     const gain = one.playVariance / (one.playVariance + variance);
@@ -219,7 +221,7 @@ function liveStep(task: CoachTask, belief: CoachBelief, trim: CoachTrim, after: 
   if (read === null || !was?.everRead) return { size: 0, variance: UNKNOWN_VARIANCE / 100 };
   return {
     size: read.errorPercent - (was.mean[0] ?? 0),
-    variance: (read.expandedPercent / 2) ** 2 + (was.covariance[0]?.[0] ?? 0),
+    variance: (spreadOf(read) / 2) ** 2 + (was.covariance[0]?.[0] ?? 0),
   };
 }
 

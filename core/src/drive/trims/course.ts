@@ -40,7 +40,8 @@ export type CoachLine =
       readonly kind: 'read';
       readonly speedId: string;
       readonly errorPercent: number;
-      readonly expandedPercent: number;
+      /** Null where nobody knows: it leads, but proves nothing. */
+      readonly expandedPercent: number | null;
     }
   | { readonly kind: 'turned'; readonly trimId: string; readonly turns: number | null }
   /** Looked at: so many turns from its counter-clockwise stop it stands now. The count begins anew from there. */
@@ -66,6 +67,8 @@ export const COACH = {
   /** Percent a turn that a trim may have when nothing is known of it, one standard deviation; of another speed's trim. */
   ownPerTurn: 4,
   crossShare: 0.3,
+  /** A reading without its uncertainty is taken for one of this, percent (typed from a strobe or a counter). */
+  unknownPercent: 0.2,
   /** Faster than this after a small move is no trim's doing: the blade touches the motor's case. */
   runawayPercent: 15,
   /** A move is kept so far from the end stops, turns. */

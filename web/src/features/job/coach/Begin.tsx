@@ -1,0 +1,255 @@
+/** Before the first turn: which trims, how they are watched, and what has to be seen to. */
+import { COACH_CHECKS, jobSpeeds, jobTolerance, modelOf, WORK_WORDS, type StageId } from '@amber-gauge/core/bench';
+import type { CoachTask } from '@amber-gauge/core/drive';
+import { familyOf, type ModelTrim } from '@amber-gauge/core/families';
+import { numberIn, type Tolerance } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useState } from 'react';
+import { useSheet } from '../../../shared/api/queries.js';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { Field } from '../../../shared/ui/Field.js';
+import type { JobView } from '../useJobView.js';
+import classes from './Coach.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly onDone: () => void;
+}
+
+interface TrimDraft {
+  readonly id: string;
+  readonly name: string;
+  readonly serves: string;
+  readonly faster: '' | 'clockwise' | 'counter-clockwise';
+  readonly travel: string;
+  readonly stood: string;
+}
+
+/** Serves every speed. */
+const ALL = 'all';
+
+export function Begin({ view, stage, onDone }: Props) {
+  const speeds = jobSpeeds(view.job).filter((one) => one.nominalRpm !== null || one.nominalCmPerS !== null);
+  const model = modelOf(view.job);
+  const sheet = useSheet(view.job.familyId, model, model !== '')?.sheet;
+  const hasTone = familyOf(view.job.familyId).testTone !== 'none';
+  const [typed, setTyped] = useState<readonly TrimDraft[] | null>(null);
+  const [watched, setWatched] = useState<CoachTask['watched']>(hasTone ? 'live' : 'typed');
+  const [checks, setChecks] = useState<readonly string[]>([]);
+  const trims = typed ?? usualTrims(sheet?.trims ?? [], speeds);
+  const set = (id: string, more: Partial<TrimDraft>) =>
+    setTyped(trims.map((one) => (one.id === id ? { ...one, ...more } : one)));
+  const limits = jobTolerance(view.job);
+  const wrong =
+    trims.length === 0 || trims.some((one) => one.name.trim() === '' || bad(one.travel, 0.1) || bad(one.stood, 0));
+  const begin = () => {
+    const task = taskOf(watched, speeds, trims, limits);
+    const what = task.trims
+      .map(({ name }) => name)
+      .join(', ')
+      .slice(0, 200);
+    // Turned from here on, so what was read before is as found.
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'coach-begin', task, checks: [...checks] }),
+      makeLine(stage, { kind: 'work', action: 'adjust', what }),
+    );
+    onDone();
+  };
+  return (
+    <>
+      <p className={classes.prompt}>First, then the screws</p>
+      <Checks checks={checks} onChecks={setChecks} />
+      <ToggleButtonGroup
+        exclusive
+        value={watched}
+        onChange={(_event, value: CoachTask['watched'] | null) => value && setWatched(value)}
+        aria-label="How the speed is watched"
+      >
+        <ToggleButton value="live" disabled={!hasTone}>
+          Heard live, turned by ear
+        </ToggleButton>
+        <ToggleButton value="typed">Read and typed between moves</ToggleButton>
+      </ToggleButtonGroup>
+      {trims.map((one) => (
+        <TrimFields
+          key={one.id}
+          one={one}
+          speeds={speeds}
+          onTrim={(more) => set(one.id, more)}
+          onRemove={() => setTyped(trims.filter((other) => other.id !== one.id))}
+        />
+      ))}
+      <div className="row">
+        <Button
+          variant="contained"
+          className={classes.done ?? ''}
+          disabled={wrong || checks.length < COACH_CHECKS.length}
+          onClick={begin}
+        >
+          {checks.length < COACH_CHECKS.length
+            ? `${COACH_CHECKS.length - checks.length} left before the first turn`
+            : 'Begin'}
+        </Button>
+        <Button
+          variant="outlined"
+          disabled={trims.length >= 6}
+          onClick={() =>
+            setTyped([
+              ...trims,
+              {
+                id: `trim-${trims.length + 1}-${Date.now()}`,
+                name: `trim ${trims.length + 1}`,
+                serves: ALL,
+                faster: '',
+                travel: '',
+                stood: '',
+              },
+            ])
+          }
+        >
+          Another trim
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+      <p className="quiet small">From the first turn on, what is read counts as {WORK_WORDS.adjust}, not as found.</p>
+    </>
+  );
+}
+
+type Speeds = ReturnType<typeof jobSpeeds>;
+
+/** The trims of the model's sheet, or one a speed. */
+function usualTrims(known: readonly ModelTrim[], speeds: Speeds): readonly TrimDraft[] {
+  if (known.length === 0)
+    return speeds.map((speed) => ({
+      id: `trim-${speed.id}`,
+      name: `${speed.id} trim`,
+      serves: speed.id,
+      faster: '',
+      travel: '',
+      stood: '',
+    }));
+  return known.map((trim) => ({
+    id: trim.id,
+    name: trim.where ? `${trim.name}, ${trim.where}` : trim.name,
+    serves: trim.serves.length > 1 ? ALL : (trim.serves[0] ?? ALL),
+    faster: trim.faster ?? '',
+    travel: trim.travelTurns === null ? '' : String(trim.travelTurns),
+    stood: '',
+  }));
+}
+
+function taskOf(
+  watched: CoachTask['watched'],
+  speeds: Speeds,
+  trims: readonly TrimDraft[],
+  { lowerPercent, upperPercent }: Tolerance,
+): CoachTask {
+  return {
+    watched,
+    speeds: speeds.map(({ id, label }) => ({ id, label, lowerPercent, upperPercent })),
+    trims: trims.map((one) => ({
+      id: one.id,
+      name: one.name.trim(),
+      serves: one.serves === ALL ? speeds.map(({ id }) => id) : [one.serves],
+      faster: one.faster === '' ? null : one.faster,
+      travelTurns: numberIn(one.travel),
+      stoodTurns: numberIn(one.stood),
+    })),
+  };
+}
+
+interface ChecksProps {
+  readonly checks: readonly string[];
+  readonly onChecks: (checks: readonly string[]) => void;
+}
+
+function Checks({ checks, onChecks }: ChecksProps) {
+  return (
+    <ul className={classes.checks} aria-label="What comes first">
+      {COACH_CHECKS.map((one) => (
+        <li key={one.id}>
+          <ToggleButton
+            value={one.id}
+            selected={checks.includes(one.id)}
+            onChange={() =>
+              onChecks(checks.includes(one.id) ? checks.filter((id) => id !== one.id) : [...checks, one.id])
+            }
+            className={classes.check ?? ''}
+          >
+            {checks.includes(one.id) ? '✓ ' : ''}
+            {one.text}
+          </ToggleButton>
+          <span className="quiet">{one.why}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Typed and no number of the size that can be. */
+const bad = (text: string, least: number): boolean => {
+  if (text.trim() === '') return false;
+  const value = numberIn(text);
+  return value === null || value < least || value > 100;
+};
+
+interface TrimProps {
+  readonly one: TrimDraft;
+  readonly speeds: readonly { readonly id: string; readonly label: string }[];
+  readonly onTrim: (more: Partial<TrimDraft>) => void;
+  readonly onRemove: () => void;
+}
+
+function TrimFields({ one, speeds, onTrim, onRemove }: TrimProps) {
+  return (
+    <div className={classes.trim}>
+      <Field
+        label="Trim, and where it sits"
+        value={one.name}
+        onChange={(event) => onTrim({ name: event.target.value })}
+      />
+      <Field select label="Serves" value={one.serves} onChange={(event) => onTrim({ serves: event.target.value })}>
+        {speeds.map((speed) => (
+          <MenuItem key={speed.id} value={speed.id}>
+            {speed.label}
+          </MenuItem>
+        ))}
+        <MenuItem value={ALL}>all speeds</MenuItem>
+      </Field>
+      <Field
+        select
+        label="Faster"
+        value={one.faster}
+        onChange={(event) => onTrim({ faster: event.target.value as TrimDraft['faster'] })}
+        slotProps={{ select: { displayEmpty: true } }}
+      >
+        <MenuItem value="">not known</MenuItem>
+        <MenuItem value="clockwise">clockwise</MenuItem>
+        <MenuItem value="counter-clockwise">counter-clockwise</MenuItem>
+      </Field>
+      <Field
+        label="Travel, if known"
+        unit="turns"
+        value={one.travel}
+        error={bad(one.travel, 0.1)}
+        onChange={(event) => onTrim({ travel: event.target.value })}
+      />
+      <Field
+        label="Stands from its ccw stop"
+        unit="turns"
+        value={one.stood}
+        error={bad(one.stood, 0)}
+        onChange={(event) => onTrim({ stood: event.target.value })}
+      />
+      <Button onClick={onRemove} aria-label={`Take out: ${one.name}`}>
+        Take out
+      </Button>
+    </div>
+  );
+}

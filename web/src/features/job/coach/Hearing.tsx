@@ -1,0 +1,225 @@
+/** The tone heard while the screws are turned: what happens is told from it alone, no key between moves. */
+import {
+  jobSpeeds,
+  jobTolerance,
+  wantsHand,
+  type JobCoach,
+  type SpeedBody,
+  type StageId,
+  type ToneSource,
+} from '@amber-gauge/core/bench';
+import type { FamilySpeed } from '@amber-gauge/core/families';
+import { fixed, signed, THIN } from '@amber-gauge/core/quantity';
+import { centreLabel } from '@amber-gauge/core/speed';
+import Button from '@mui/material/Button';
+import { useEffect } from 'react';
+import { useSources } from '../../../shared/api/queries.js';
+import { useJobSource } from '../../../shared/api/useJobSource.js';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
+import { fieldHasFocus } from '../../../shared/ui/focus.js';
+import type { JobView } from '../useJobView.js';
+import { useHearing, type Heard } from './useHearing.js';
+import { useVoice } from './useVoice.js';
+import classes from './Coach.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly course: JobCoach;
+}
+
+export function Hearing({ view, stage, course }: Props) {
+  const { task, advice } = course;
+  const speeds = jobSpeeds(view.job).filter((one) => task.speeds.some((speed) => speed.id === one.id));
+  const { source } = useJobSource(view.job, useSources().data ?? []);
+  const limits = jobTolerance(view.job);
+  const aim = aimOf(course);
+  const keep = ({ view: seen, expandedPercent }: Heard) => {
+    if (!seen.read) return;
+    const speed = speeds.find((one) => one.id === seen.read?.speedId);
+    if (!speed) return;
+    const reading = readingOf(speed, seen.read.errorPercent, expandedPercent, source);
+    const hand = wantsHand(advice) && seen.movedSince ? task.trims.find((one) => one.id === advice.trimId) : undefined;
+    void submitLines(
+      view.job.id,
+      ...(hand ? [makeLine(stage, { kind: 'coach-turned', trimId: hand.id, name: hand.name, turns: null })] : []),
+      makeLine(stage, reading),
+    );
+  };
+  const { heard, live, start, stop, sounding, setSounding, louder, decibels } = useHearing({
+    speeds,
+    source,
+    aim,
+    onHeard: keep,
+  });
+  useVolumeKeys(live.state === 'on', louder);
+  const word = heard?.sound?.word ?? null;
+  const error = heard?.view.errorPercent ?? null;
+  const at = speeds.find((one) => one.id === heard?.view.speedId);
+  const voice = useVoice(spoken(word, error, aim?.untilPercent ?? 0));
+  if (live.state !== 'on')
+    return (
+      <NotListening
+        {...{ source, problem: live.problem, opening: live.state === 'starting', start }}
+        cutFor={speeds[0]?.label ?? 'its speed'}
+      />
+    );
+  return (
+    <div className={classes.hearing}>
+      <RibbonLarge
+        reading={{
+          turned: true,
+          errorPercent: error,
+          expandedPercent: error === null ? null : (heard?.expandedPercent ?? null),
+          wowPeakPercent: null,
+        }}
+        limits={limits}
+        centre={centreLabel(at?.nominalRpm ?? null, at?.label ?? '0')}
+        describe={stateWords(heard)}
+      />
+      <p className={classes.number}>
+        <span className="mono" data-testid="coach-number">
+          {error === null ? '–' : `${signed(error, 2)}${THIN}%`}
+        </span>
+        <span
+          className={classes.state}
+          role="status"
+          aria-label="What is heard"
+          data-sound={word ?? 'none'}
+          data-state={heard?.view.state ?? 'waiting'}
+        >
+          {at ? `${at.label}, ` : ''}
+          {stateWords(heard)}
+        </span>
+      </p>
+      <Controls {...{ stop, sounding, setSounding, louder, decibels, voice }} />
+    </div>
+  );
+}
+
+interface OffProps {
+  readonly source: ToneSource | null;
+  readonly problem: string | null;
+  readonly opening: boolean;
+  readonly start: () => void;
+  readonly cutFor: string;
+}
+
+function NotListening({ source, problem, opening, start, cutFor }: OffProps) {
+  return (
+    <div className="row">
+      <Button variant="contained" className={classes.done ?? ''} disabled={!source || opening} onClick={() => start()}>
+        {opening ? 'Opening the input' : 'Listen'}
+      </Button>
+      <span className="quiet">
+        {source
+          ? `The tone of ${source.name}, cut for ${cutFor}. No key between moves: moved, settled and another speed are heard.`
+          : 'Name a test tape or record in Set-up first.'}
+      </span>
+      {problem && (
+        <p role="alert" className="danger">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+type ControlProps = Pick<ReturnType<typeof useHearing>, 'stop' | 'sounding' | 'setSounding' | 'louder' | 'decibels'> & {
+  readonly voice: ReturnType<typeof useVoice>;
+};
+
+function Controls({ stop, sounding, setSounding, louder, decibels, voice }: ControlProps) {
+  return (
+    <div className="row">
+      <Button variant="outlined" onClick={stop}>
+        Stop listening
+      </Button>
+      <Button variant="outlined" aria-pressed={sounding} onClick={() => setSounding(!sounding)}>
+        {sounding ? 'Sound is on' : 'Sound is off'}
+      </Button>
+      <Button variant="outlined" onClick={() => louder(-1)} title="Key −" aria-label="Softer">
+        −
+      </Button>
+      <span className="mono">{fixed(decibels, 0)} dB</span>
+      <Button variant="outlined" onClick={() => louder(1)} title="Key +" aria-label="Louder">
+        +
+      </Button>
+      {voice.can && (
+        <Button variant="outlined" aria-pressed={voice.on} onClick={() => voice.setOn(!voice.on)}>
+          {voice.on ? 'Numbers are spoken' : 'Speak the numbers'}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** The line of a reading that was heard once the speed had settled. */
+const readingOf = (
+  speed: FamilySpeed,
+  errorPercent: number,
+  expandedPercent: number,
+  source: ToneSource | null,
+): SpeedBody => ({
+  kind: 'speed',
+  text: '',
+  speedId: speed.id,
+  method: 'tone-live',
+  turned: true,
+  errorPercent,
+  expandedPercent,
+  referenceIncluded: (source?.tolerancePercent ?? null) !== null,
+  wowPeakPercent: null,
+  rpm: speed.nominalRpm === null ? null : speed.nominalRpm * (1 + errorPercent / 100),
+  sourceName: source?.name ?? null,
+  runId: null,
+  condition: 'warm',
+});
+
+/** Where the sound leads: the trim's target at its own speed, or the middle of the window. */
+function aimOf({ task, advice }: JobCoach) {
+  const at = (id: string) => task.speeds.find((one) => one.id === id);
+  const speedId = wantsHand(advice)
+    ? advice.watchSpeedId
+    : advice.kind === 'measure'
+      ? advice.speedId
+      : (task.speeds[0]?.id ?? '');
+  const speed = at(speedId);
+  if (!speed) return null;
+  const middle = (speed.lowerPercent + speed.upperPercent) / 2;
+  return {
+    speedId,
+    untilPercent: advice.kind === 'turn' ? advice.untilPercent : middle,
+    halfWindowPercent: (speed.upperPercent - speed.lowerPercent) / 2,
+    stop: advice.kind === 'runaway' || advice.kind === 'end-stop',
+  };
+}
+
+const STATE_WORDS = {
+  waiting: 'waiting for the tone',
+  moving: 'moving',
+  settled: 'settled',
+  ended: 'tone ended',
+} as const;
+const stateWords = (heard: Heard | null): string => STATE_WORDS[heard?.view.state ?? 'waiting'];
+
+/** "slow, 1.2 percent"; what is right is said once. */
+function spoken(word: string | null, error: number | null, until: number): string | null {
+  if (word === null || error === null) return word === 'ended' ? 'tone ended' : null;
+  if (word === 'slow' || word === 'fast') return `${word}, ${Math.abs(error - until).toFixed(1)} percent`;
+  return word === 'listening' ? null : word;
+}
+
+function useVolumeKeys(active: boolean, louder: (steps: number) => void): void {
+  useEffect(() => {
+    if (!active) return;
+    const listen = (event: KeyboardEvent) => {
+      if (fieldHasFocus() || (event.key !== '-' && event.key !== '+')) return;
+      event.preventDefault();
+      louder(event.key === '+' ? 1 : -1);
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [active, louder]);
+}

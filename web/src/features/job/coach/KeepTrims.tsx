@@ -1,0 +1,54 @@
+/** What was learnt of the trims, kept on the model's sheet: where they sit and which way is faster. */
+import { keptSheetSchema } from '@amber-gauge/contract';
+import { modelOf, trimDoes, type JobCoach } from '@amber-gauge/core/bench';
+import type { ModelTrim } from '@amber-gauge/core/families';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { call } from '../../../shared/api/client.js';
+import { keys, queryClient, useSheet } from '../../../shared/api/queries.js';
+import { notice } from '../../../shared/ui/Notice.js';
+import type { JobView } from '../useJobView.js';
+
+export function KeepTrims({ view, course }: { readonly view: JobView; readonly course: JobCoach }) {
+  const model = modelOf(view.job);
+  const kept = useSheet(view.job.familyId, model, model !== '');
+  const [problem, setProblem] = useState<string | null>(null);
+  if (model === '' || !kept) return null;
+  const { task } = course;
+  const trims = task.trims.map((trim): ModelTrim => {
+    const before = kept.sheet.trims?.find((one) => one.id === trim.id);
+    return {
+      id: trim.id,
+      name: before?.name ?? trim.name,
+      serves: [...trim.serves],
+      where: before?.where ?? '',
+      faster: trimDoes(task, course, trim.id)?.faster ?? trim.faster,
+      travelTurns: trim.travelTurns,
+    };
+  });
+  const keep = async () => {
+    try {
+      const answer = await call(`/families/${view.job.familyId}/sheet`, keptSheetSchema, {
+        method: 'PUT',
+        body: { model, version: kept.version, sheet: { ...kept.sheet, trims } },
+      });
+      queryClient.setQueryData(keys.sheet(view.job.familyId, model), answer);
+      notice('Kept on the sheet');
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
+    }
+  };
+  const same = JSON.stringify(kept.sheet.trims ?? []) === JSON.stringify(trims);
+  return (
+    <>
+      <Button variant="outlined" disabled={same} onClick={() => void keep()} sx={{ alignSelf: 'flex-start' }}>
+        {same ? 'These trims stand on the model’s sheet' : 'Keep these trims on the model’s sheet'}
+      </Button>
+      {problem && (
+        <p role="alert" className="danger">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}
