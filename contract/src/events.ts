@@ -33,6 +33,7 @@ export const speedBodySchema = z.object({
   sourceName: short.nullable(),
   runId: key.nullable(),
   condition,
+  conditions: short.optional(),
 });
 
 /** The body of a line of the log, by its kind. */

@@ -8,3 +8,4 @@ export * from './settings.js';
 export * from './photos.js';
 export * from './backups.js';
 export * from './shelf.js';
+export * from './live.js';

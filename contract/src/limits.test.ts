@@ -104,6 +104,7 @@ const LIMITS = `
   speed.text: 0 to 400
   speed.speedId: 1 to 400
   speed.sourceName: 0 to 400
+  speed.conditions: 0 to 400
   work.what: 1 to 400
   power.conditions: at most 20
   power.conditions[]: 0 to 400

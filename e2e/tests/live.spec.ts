@@ -109,3 +109,36 @@ test('a capture that cannot be is asked about, also after listening was stopped'
   await expect(question).toHaveCount(0);
   await expect(page.getByTestId('speed-number')).toContainText(/\+90[23]/);
 });
+
+test('a second screen follows within half a second, and its capture is kept on the first', async ({
+  page,
+  demo,
+  context,
+}) => {
+  await page.goto(`${demo.url}/speed`);
+  await page.getByRole('button', { name: 'live tone', exact: true }).click();
+  await page.getByRole('button', { name: 'Listen' }).click();
+  await expect(page.getByLabel('Live reading')).toContainText('mean of the last two turns', { timeout: 20_000 });
+  const tablet = await context.newPage();
+  await tablet.goto(`${demo.url}/live`);
+  await expect(tablet.getByTestId('followed-number')).toContainText('+0.32', { timeout: 10_000 });
+  await expect(tablet.getByLabel('Live view')).toContainText('mean of the last two turns');
+  const frames = await tablet.evaluate(async () => {
+    let changes = 0;
+    const ribbon = document.querySelector('main svg') as Element;
+    new MutationObserver(() => changes++).observe(ribbon, { subtree: true, attributes: true });
+    const start = performance.now();
+    await new Promise((resolve) => setTimeout(resolve, 3000));
+    return (1000 * changes) / (performance.now() - start);
+  });
+  // Ten frames a second are passed on; each moves some of the ribbon's marks.
+  expect(frames).toBeGreaterThan(5);
+  await tablet.getByRole('button', { name: 'Capture' }).click();
+  await page.bringToFront();
+  await page.getByRole('button', { name: 'Stop listening' }).click();
+  await expect(page.getByTestId('speed-number')).toContainText('+0.32');
+  // The first one has stopped: the second says so.
+  await expect(tablet.getByRole('heading', { name: 'Nothing is heard on another device' })).toBeVisible({
+    timeout: 10_000,
+  });
+});

@@ -11,6 +11,7 @@ import { nonceOf, security } from './http/security.js';
 import { storableOnly } from './http/wire.js';
 import type { BackupKeeper } from './backup/keeper.js';
 import { backupRoutes } from './features/backups/routes.js';
+import type { LiveRoutes } from './features/live/routes.js';
 import { healthRoutes } from './features/health/routes.js';
 import { jobRoutes } from './features/jobs/routes.js';
 import type { Services } from './features/jobs/service.js';
@@ -31,6 +32,8 @@ export interface AppOptions extends Services {
   readonly pageDir: string | null;
   /** The stream of changes; null serves none. */
   readonly stream?: StreamRoutes | null;
+  /** The live reading for a second screen; null serves none. */
+  readonly live?: LiveRoutes | null;
   /** Requests a minute from one address. */
   readonly requestsPerMinute?: number;
   /** Draws sheets; in this thread when nothing is given. */
@@ -81,6 +84,7 @@ function api(options: AppOptions): express.Router {
   if (options.stream) router.use(options.stream.router);
   router.use(express.json({ limit: JSON_LIMIT }));
   router.use(storableOnly);
+  if (options.live) router.use(options.live.router);
   for (const routes of [
     jobRoutes,
     modelRoutes,

@@ -12,6 +12,7 @@ import { createHub } from './db/hub.js';
 import { jobRow } from './features/jobs/list.js';
 import { sweepOrphans } from './features/photos/repository.js';
 import { printers } from './features/sheet/printers.js';
+import { liveRoutes } from './features/live/routes.js';
 import { streamRoutes } from './features/stream/routes.js';
 
 const { DATABASE_URL, PAGE_DIR, PG_BIN, BACKUP_DIR, LOG_LEVEL = 'info' } = process.env;
@@ -46,9 +47,10 @@ setTimeout(sweep, 60_000).unref();
 
 const hub = createHub(DATABASE_URL, logger);
 const stream = streamRoutes(hub, (id) => jobRow({ db, now }, id));
+const live = liveRoutes({ db, now }, hub);
 const backups = place && BACKUP_DIR ? backupKeeper(place, BACKUP_DIR, now, logger) : null;
 const sheets = printers(new URL('./printed.mjs', import.meta.url), logger);
-const app = createApp({ db, now, logger, pageDir: PAGE_DIR ?? null, stream, backups, print: sheets.print });
+const app = createApp({ db, now, logger, pageDir: PAGE_DIR ?? null, stream, live, backups, print: sheets.print });
 const server = createServer(
   {
     // A request that does not arrive, and a page that does not read, are let go of.
@@ -80,6 +82,7 @@ async function stop(): Promise<void> {
   stopping = true;
   const closed = new Promise((resolve) => server.close(resolve));
   stream.end();
+  live.end();
   backups?.stop();
   clearInterval(sweeping);
   await hub.close();

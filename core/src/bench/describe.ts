@@ -72,7 +72,7 @@ export function eventWords(body: EventBody): string {
     case 'note':
       return body.text;
     case 'speed':
-      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${body.condition}` : ''}`;
+      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${body.condition}` : ''}${body.conditions ? `, ${body.conditions}` : ''}`;
     case 'work':
       return `${WORK_WORDS[body.action]} ${body.what}`;
     case 'power':

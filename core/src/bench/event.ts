@@ -127,6 +127,8 @@ export interface SpeedBody {
   readonly sourceName: string | null;
   readonly runId: string | null;
   readonly condition: 'cold' | 'warm' | null;
+  /** Under which it was taken: "pitch at its detent, record on, 12 min warm". */
+  readonly conditions?: string | undefined;
 }
 
 /** Work that was done: it ends what was as found. */

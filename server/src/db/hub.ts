@@ -12,12 +12,16 @@ type Listener = (change: Change) => void;
 export interface Hub {
   /** Calls `listener` for each change until the function returned is called. */
   subscribe(listener: Listener): () => void;
+  /** Calls `listener` with every live frame's text until the function returned is called. */
+  subscribeLive(listener: (payload: string) => void): () => void;
   /** Lets go of the database and of every listener. */
   close(): Promise<void>;
   /** Resolves when the first connection listens. */
   readonly ready: Promise<void>;
 }
 
+/** Frames of a live reading. */
+export const LIVE_CHANNEL = 'live_frame';
 /** Wait before listening is tried again, milliseconds. */
 const RETRY_MS = 500;
 /** A listener that hears nothing sees at least this, so that a dead line is noticed. */
@@ -25,6 +29,7 @@ export const HEARTBEAT_MS = 15_000;
 
 export function createHub(url: string, logger: Logger): Hub {
   const listeners = new Set<Listener>();
+  const followers = new Set<(payload: string) => void>();
   let client: pg.Client | null = null;
   let closed = false;
   let timer: NodeJS.Timeout | null = null;
@@ -39,7 +44,10 @@ export function createHub(url: string, logger: Logger): Hub {
   };
   async function listen(): Promise<void> {
     const next = new pg.Client({ connectionString: url, application_name: 'amber-gauge listens', keepAlive: true });
-    next.on('notification', ({ payload }) => tell(payload ?? null));
+    next.on('notification', ({ channel, payload }) => {
+      if (channel !== LIVE_CHANNEL) return tell(payload ?? null);
+      for (const follower of followers) follower(payload ?? '');
+    });
     next.once('error', (error) => {
       logger.warn({ err: error.message }, 'the listening connection was lost');
       void next.end().catch(() => undefined);
@@ -47,7 +55,7 @@ export function createHub(url: string, logger: Logger): Hub {
     });
     try {
       await next.connect();
-      await next.query('listen job_changed');
+      await next.query(`listen job_changed; listen ${LIVE_CHANNEL}`);
       client = next;
       if (closed) return await next.end();
       isReady();
@@ -66,10 +74,15 @@ export function createHub(url: string, logger: Logger): Hub {
       listeners.add(listener);
       return () => void listeners.delete(listener);
     },
+    subscribeLive: (listener) => {
+      followers.add(listener);
+      return () => void followers.delete(listener);
+    },
     close: async () => {
       closed = true;
       if (timer) clearTimeout(timer);
       listeners.clear();
+      followers.clear();
       await client?.end().catch(() => undefined);
     },
   };

@@ -27,6 +27,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/workings/WorkingsScreen.js')).WorkingsScreen }),
       },
       {
+        path: '/live',
+        lazy: async () => ({ Component: (await import('../features/live/LiveScreen.js')).LiveScreen }),
+      },
+      {
         path: '/shelf',
         lazy: async () => ({ Component: (await import('../features/shelf/ShelfScreen.js')).ShelfScreen }),
       },

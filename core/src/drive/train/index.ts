@@ -32,3 +32,4 @@ export { slipOf, type MeasuredTurns, type SlipFound } from './slip.js';
 export { takeUpMargin, windingRpm } from './takeUp.js';
 export { drawTrain, type DrawnRun, type DrawnWheel, type TrainDrawing } from './drawing.js';
 export { USUAL_TRAINS, type UsualTrain } from './usual.js';
+export { partsOfTrain, type SpeedAsked } from './named.js';

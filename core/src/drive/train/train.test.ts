@@ -4,6 +4,7 @@ import { seeded } from '../../numeric/index.js';
 import {
   drawTrain,
   knobsOf,
+  partsOfTrain,
   solveKnob,
   spreadOf,
   trainProblems,
@@ -136,6 +137,19 @@ describe('laws', () => {
       if (off <= spread.rssPercent) inside += 1;
     }
     expect(inside).toBeGreaterThan(400);
+  });
+});
+
+describe('a model’s train names the lines of its speed', () => {
+  it('by the speed’s id or its nominal; none under a mains that cannot be, or for a speed it has not', () => {
+    const parts = partsOfTrain(usual('belt-mains'), { id: '45', nominal: 45 }, 50);
+    expect(parts.map(({ name }) => name)).toEqual(['inner platter', 'motor, motor pulley', 'poles of motor']);
+    expect(parts[0]?.hz).toBeCloseTo(0.75, 2);
+    expect(parts[1]?.hz).toBeCloseTo(6.25, 9);
+    const other = partsOfTrain(usual('belt-mains'), { id: 'single', nominal: 45.1 }, 50);
+    expect(other[0]?.hz).toBeCloseTo(0.75, 2);
+    expect(partsOfTrain(usual('belt-mains'), { id: '78', nominal: 78.26 }, 50)).toEqual([]);
+    expect(partsOfTrain(usual('belt-mains'), { id: '45', nominal: 45 }, 0)).toEqual([]);
   });
 });
 

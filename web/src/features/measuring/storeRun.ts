@@ -47,10 +47,22 @@ export function storeImported(file: RunFile): Promise<Run> {
  * Stores the run of a job and its line. What was counted by hand is not lost to a server that is away:
  * its line waits in the outbox, without the run.
  */
-export async function storeInJob(measured: Measured, jobId: string, speed: FamilySpeed, stage: StageId): Promise<void> {
+export async function storeInJob(
+  measured: Measured,
+  jobId: string,
+  speed: FamilySpeed,
+  stage: StageId,
+  conditions: string,
+): Promise<void> {
   const from = measured.source?.name ?? (measured.sha256 === null ? measured.fileName : null);
   const line = (runId: string | null) =>
-    submitLines(jobId, makeLine(stage, speedFromRun(measured.run, speed, from, runId)));
+    submitLines(
+      jobId,
+      makeLine(stage, {
+        ...speedFromRun(measured.run, speed, from, runId),
+        ...(conditions === '' ? {} : { conditions }),
+      }),
+    );
   try {
     await line((await storeRun(measured, jobId)).id);
   } catch (error) {

@@ -1,7 +1,9 @@
-/** Turning parts a person named, kept by family and speed on this device; the platter is known anyway. */
+/** Turning parts: those of the model's train, and those a person named, kept by family and speed on this device; the platter is known anyway. */
+import { partsOfTrain } from '@amber-gauge/core/drive';
 import { ownEntry } from '@amber-gauge/core/quantity';
 import type { Family, FamilySpeed } from '@amber-gauge/core/families';
 import type { TurningPart } from '@amber-gauge/core/speed';
+import { useSettings, useSheet } from '../../shared/api/queries.js';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -29,10 +31,17 @@ export interface Parts {
   readonly keep: (parts: readonly TurningPart[]) => void;
 }
 
-export function useParts(family: Family, speed: FamilySpeed): Parts {
+/** @param model the unit's model, whose sheet may hold its train; empty for none. */
+export function useParts(family: Family, speed: FamilySpeed, model = ''): Parts {
   const key = `${family.id} ${speed.id}`;
   const own = useStore((state) => ownEntry(state.own, key)) ?? NONE;
   const keep = useStore((state) => state.keep);
-  const known = speed.nominalRpm === null ? [] : [{ name: family.turns, hz: speed.nominalRpm / 60 }];
-  return { all: [...known, ...own], own, keep: (parts) => keep(key, parts) };
+  const mainsHz = useSettings().data?.mainsHz ?? 50;
+  const train = useSheet(family.id, model, model !== '')?.sheet.train;
+  const asked = { id: speed.id, nominal: speed.nominalRpm ?? speed.nominalCmPerS };
+  const turning = train ? partsOfTrain(train, asked, mainsHz) : [];
+  const platter = speed.nominalRpm === null ? [] : [{ name: family.turns, hz: speed.nominalRpm / 60 }];
+  // A part of the train that turns with the platter names its line; twice named it would be told twice.
+  const known = platter.filter(({ hz }) => !turning.some((part) => Math.abs(part.hz / hz - 1) < 0.01));
+  return { all: [...known, ...turning, ...own], own, keep: (parts) => keep(key, parts) };
 }

@@ -105,6 +105,7 @@ export function SpeedDesk() {
           }}
         />
         <Link to="/speed/tones">Make a test tone</Link>
+        <Link to="/live">Live view for a second screen</Link>
       </div>
       <RunList
         runs={runs}

@@ -1,7 +1,10 @@
 /** The tone heard while the screws are turned: what happens is told from it alone, no key between moves. */
 import {
+  coachSays,
+  jobNumber,
   jobSpeeds,
   jobTolerance,
+  unitName,
   wantsHand,
   type JobCoach,
   type SpeedBody,
@@ -12,13 +15,14 @@ import type { FamilySpeed } from '@amber-gauge/core/families';
 import { fixed, signed, THIN } from '@amber-gauge/core/quantity';
 import { centreLabel } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useSources } from '../../../shared/api/queries.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
 import { fieldHasFocus } from '../../../shared/ui/focus.js';
 import type { JobView } from '../useJobView.js';
+import { useShare } from '../../../shared/live/share.js';
 import { useHearing, type Heard } from './useHearing.js';
 import { useVoice } from './useVoice.js';
 import classes from './Coach.module.css';
@@ -35,7 +39,12 @@ export function Hearing({ view, stage, course }: Props) {
   const { source } = useJobSource(view.job, useSources().data ?? []);
   const limits = jobTolerance(view.job);
   const aim = aimOf(course);
-  const keep = ({ view: seen, expandedPercent }: Heard) => {
+  const latest = useRef<Heard | null>(null);
+  const { share, onCapture } = useShare();
+  const keep = (one: Heard) => {
+    const { view: seen, expandedPercent } = one;
+    latest.current = one;
+    share(frameOfHeard(one, view, course));
     if (!seen.read) return;
     const speed = speeds.find((one) => one.id === seen.read?.speedId);
     if (!speed) return;
@@ -53,6 +62,14 @@ export function Hearing({ view, stage, course }: Props) {
     aim,
     onHeard: keep,
   });
+  useEffect(() =>
+    onCapture(() => {
+      const { view: seen, expandedPercent } = latest.current ?? {};
+      if (seen?.speedId == null || seen.errorPercent === null || expandedPercent === undefined) return;
+      const read = { speedId: seen.speedId, errorPercent: seen.errorPercent };
+      keep({ view: { ...seen, read, movedSince: false }, expandedPercent, sound: null });
+    }),
+  );
   useVolumeKeys(live.state === 'on', louder);
   const word = heard?.sound?.word ?? null;
   const error = heard?.view.errorPercent ?? null;
@@ -176,6 +193,26 @@ const readingOf = (
   runId: null,
   condition: 'warm',
 });
+
+/** What is heard, for a second screen: with what is to be done. */
+function frameOfHeard({ view: seen, expandedPercent }: Heard, view: JobView, course: JobCoach) {
+  const speed = jobSpeeds(view.job).find((one) => one.id === seen.speedId);
+  const { lowerPercent, upperPercent } = jobTolerance(view.job);
+  const error = seen.errorPercent;
+  return {
+    what: `${jobNumber(view.job.number)} ${unitName(view.job)}`.slice(0, 200),
+    speedLabel: speed?.label ?? '',
+    nominalRpm: speed?.nominalRpm ?? null,
+    lowerPercent,
+    upperPercent,
+    edgePercent: error,
+    meanPercent: error,
+    expandedPercent: error === null ? null : expandedPercent,
+    wowPercent: null,
+    words: STATE_WORDS[seen.state],
+    todo: coachSays(course.task, course).prompt.slice(0, 300),
+  };
+}
 
 /** Where the sound leads: the trim's target at its own speed, or the middle of the window. */
 function aimOf({ task, advice }: JobCoach) {

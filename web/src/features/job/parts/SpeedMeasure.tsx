@@ -1,5 +1,12 @@
 /** Measuring one speed of the unit: choose it, drop the recording, read the ribbon and the number. */
-import { didNotTurn, jobSpeeds, jobTolerance, toleranceWords, type SpeedReading } from '@amber-gauge/core/bench';
+import {
+  didNotTurn,
+  jobSpeeds,
+  jobTolerance,
+  modelOf,
+  toleranceWords,
+  type SpeedReading,
+} from '@amber-gauge/core/bench';
 import type { Job, Run, Source } from '@amber-gauge/contract';
 import { figureInUse, FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { familyOf, type FamilySpeed } from '@amber-gauge/core/families';
@@ -17,6 +24,7 @@ import { useParts } from '../../measuring/useParts.js';
 import { Ways } from '../../measuring/ways/Ways.js';
 import { waysFor, type Way } from '../../measuring/ways/way.js';
 import type { StageProps } from '../stages/stageProps.js';
+import { useConditions } from './Conditions.js';
 import { ReadingField } from './ReadingField.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 import classes from '../stages/Stages.module.css';
@@ -34,15 +42,12 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
   const [chosenWay, setWay] = useState<Way>('recording');
   const way = ways.includes(chosenWay) ? chosenWay : (ways[0] as Way);
   const [live, setLive] = useState(false);
+  const conditions = useConditions(view, family);
   const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
   const reading = shownReading(stage, pair?.asFound ?? null, pair?.asLeft ?? null, pair?.latest ?? null);
   const run = useRun(reading?.speed.runId ?? null).data ?? null;
   const before = useRun(pair?.asFound?.speed.runId ?? null).data ?? null;
-  const owing = view.state.speeds.find(
-    (one) =>
-      one.speedId !== speed?.id &&
-      (stage === 'take-in' ? view.state.work.length === 0 && !one.asFound : view.state.work.length > 0 && !one.asLeft),
-  );
+  const owing = owingSpeed(view, stage, speed?.id);
   if (!speed) return null;
   const stood = () => void submitLines(view.job.id, makeLine(stage, didNotTurn(speed)));
   return (
@@ -95,10 +100,11 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
         onLive={setLive}
         onMeasured={async (measured) => {
           const ran = speeds.find((one) => one.id === measured.speedId) ?? speed;
-          await storeInJob(measured, view.job.id, ran, stage);
+          await storeInJob(measured, view.job.id, ran, stage, conditions.words());
           if (ran.id !== speed.id) onSpeed(ran.id);
         }}
       />
+      {stage !== 'take-in' && conditions.fields}
       <div className="row">
         <Button variant="outlined" className={classes.big ?? ''} onClick={stood}>
           Did not turn
@@ -124,6 +130,14 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
   );
 }
 
+/** Another speed that still has to be read at this stage. */
+const owingSpeed = ({ state }: StageProps['view'], stage: string, speedId: string | undefined) =>
+  state.speeds.find(
+    (one) =>
+      one.speedId !== speedId &&
+      (stage === 'take-in' ? state.work.length === 0 && !one.asFound : state.work.length > 0 && !one.asLeft),
+  );
+
 function shownReading(
   stage: string,
   asFound: SpeedReading | null,
@@ -144,7 +158,7 @@ interface DetailProps {
 
 /** The run in detail, as found laid under what came after it. */
 function DetailOf({ job, run, before, speed, sources }: DetailProps) {
-  const parts = useParts(familyOf(job.familyId), speed);
+  const parts = useParts(familyOf(job.familyId), speed, modelOf(job));
   const sourceName = sources.find((one) => one.id === run.sourceId)?.name ?? null;
   return <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />;
 }

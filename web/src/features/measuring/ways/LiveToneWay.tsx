@@ -2,12 +2,14 @@
 import { referenceUncertainty } from '@amber-gauge/core/bench';
 import { errorDecimals, fixed, signed, type Tolerance } from '@amber-gauge/core/quantity';
 import { centreLabel, judge, verdictWords, type LiveReading } from '@amber-gauge/core/speed';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
 import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
+import { useShare } from '../../../shared/live/share.js';
+import { frameOf } from '../live/frame.js';
 import { NO_SOURCE, SourceChoice } from './SourceChoice.js';
 import { PlayedQuestion } from './PlayedQuestion.js';
 import { Unsaved } from './Unsaved.js';
@@ -33,9 +35,11 @@ export function LiveToneWay(props: WayProps) {
   const [clipped, setClipped] = useState(false);
   const [refusal, setRefusal] = useState<string | null>(null);
   const handing = useHanding(onMeasured);
+  const { share, onCapture } = useShare();
   const live = useLive(
     (heard) => {
       if ('pulses' in heard) return;
+      share(frameOf(heard, { what: family.name, speed, limits }));
       if (heard.level.clipped) setClipped(true);
       setHeard((old) => ({
         reading: heard,
@@ -72,6 +76,7 @@ export function LiveToneWay(props: WayProps) {
     onLive(false);
   };
   const captureKey = useCaptureKey(live.state === 'on', live.capture);
+  useEffect(() => onCapture(live.capture), [onCapture, live.capture]);
   if (!source) return <p>{NO_SOURCE}</p>;
   return (
     <div className={classes.way}>

@@ -1,0 +1,109 @@
+/** The live view: what another device hears, as large as the screen allows, for a tablet across the bench. */
+import { liveFrameSchema, type LiveFrame } from '@amber-gauge/contract';
+import { errorDecimals, fixed, signed } from '@amber-gauge/core/quantity';
+import { centreLabel, judge, verdictWords } from '@amber-gauge/core/speed';
+import Button from '@mui/material/Button';
+import { useCallback, useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { RibbonLarge } from '../../shared/ribbon/RibbonLarge.js';
+import { askCapture } from '../../shared/live/share.js';
+import { notice } from '../../shared/ui/Notice.js';
+import { useCaptureKey } from '../measuring/live/useCaptureKey.js';
+import classes from './Live.module.css';
+
+/** Nothing new for so long: the other device has stopped. */
+const GONE_MS = 2500;
+const TRAIL = 600;
+
+interface Followed {
+  readonly frame: LiveFrame | null;
+  readonly trail: readonly number[];
+}
+
+export function LiveScreen() {
+  const { frame, trail } = useFollowed();
+  const sender = frame?.sender ?? null;
+  const capture = useCallback(() => {
+    if (sender === null) return;
+    askCapture(sender).then(
+      () => notice('Asked to keep it'),
+      () => notice('It could not be asked: the server is away'),
+    );
+  }, [sender]);
+  const captureKey = useCaptureKey(sender !== null, capture);
+  if (!frame)
+    return (
+      <main className={classes.screen}>
+        <h1 className="prompt">Nothing is heard on another device</h1>
+        <p>
+          Listen to a tone there, at the <Link to="/speed">speed desk</Link>, in a job’s Set speed or with the trim
+          coach: its ribbon follows here.
+        </p>
+      </main>
+    );
+  const limits = {
+    lowerPercent: frame.lowerPercent,
+    upperPercent: frame.upperPercent,
+    origin: { kind: 'chosen', text: '' } as const,
+  };
+  const decimals = errorDecimals(frame.expandedPercent);
+  return (
+    <main className={classes.screen} aria-label="Live view">
+      <p className={classes.what}>
+        {frame.what}, {frame.speedLabel}
+      </p>
+      {frame.todo && <p className={classes.todo}>{frame.todo}</p>}
+      <RibbonLarge
+        reading={{
+          turned: true,
+          errorPercent: frame.edgePercent,
+          expandedPercent: frame.expandedPercent,
+          wowPeakPercent: frame.wowPercent,
+        }}
+        limits={limits}
+        centre={centreLabel(frame.nominalRpm, frame.speedLabel)}
+        trail={{ stepS: 0.1, errorPercent: trail }}
+        describe={frame.words}
+      />
+      <p className={classes.number} data-testid="followed-number">
+        {frame.meanPercent === null ? '–' : `${signed(frame.meanPercent, decimals)}\u202f%`}
+        {frame.expandedPercent !== null && (
+          <span className={classes.spread}>± {fixed(frame.expandedPercent, decimals)} %</span>
+        )}
+      </p>
+      <p className={classes.words} role="status">
+        {frame.meanPercent === null
+          ? frame.words
+          : `${verdictWords(judge(frame.meanPercent, frame.expandedPercent, limits))}, ${frame.words}`}
+      </p>
+      <Button variant="contained" className={classes.key ?? ''} onClick={capture} title={`Key ${captureKey}`}>
+        Capture
+      </Button>
+    </main>
+  );
+}
+
+/** The newest frame, and the edge of the last minute. */
+function useFollowed(): Followed {
+  const [followed, setFollowed] = useState<Followed>({ frame: null, trail: [] });
+  useEffect(() => {
+    const source = new EventSource('/api/v1/live/stream');
+    let gone: ReturnType<typeof setTimeout> | undefined;
+    source.addEventListener('frame', (event: MessageEvent<string>) => {
+      const read = liveFrameSchema.safeParse(JSON.parse(event.data));
+      if (!read.success) return;
+      const frame = read.data;
+      clearTimeout(gone);
+      gone = setTimeout(() => setFollowed({ frame: null, trail: [] }), GONE_MS);
+      setFollowed((old) => ({
+        frame,
+        trail: frame.edgePercent === null ? old.trail : [...old.trail, frame.edgePercent].slice(-TRAIL),
+      }));
+    });
+    return () => {
+      clearTimeout(gone);
+      source.close();
+    };
+  }, []);
+  return followed;
+}

@@ -1,0 +1,37 @@
+/** What is heard here as a frame for a second screen. */
+import type { LiveFrame } from '@amber-gauge/contract';
+import type { Tolerance } from '@amber-gauge/core/quantity';
+import type { FamilySpeed } from '@amber-gauge/core/families';
+import type { LiveReading } from '@amber-gauge/core/speed';
+
+interface Of {
+  readonly what: string;
+  readonly speed: FamilySpeed;
+  readonly limits: Tolerance;
+}
+
+const MEAN_WORDS = {
+  'two turns': 'mean of the last two turns',
+  'one second': 'mean of the last second',
+  'so far': 'mean of what was heard so far',
+};
+
+/** Errors beyond what a frame carries stand at its end. */
+const held = (percent: number): number => Math.max(-999, Math.min(999, percent));
+
+export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Omit<LiveFrame, 'sender'> {
+  const tone = heard.kind === 'tone' ? heard : null;
+  return {
+    what,
+    speedLabel: speed.label,
+    nominalRpm: speed.nominalRpm,
+    lowerPercent: limits.lowerPercent,
+    upperPercent: limits.upperPercent,
+    edgePercent: tone && held(tone.edgePercent),
+    meanPercent: tone && held(tone.mean.errorPercent),
+    expandedPercent: tone && held(tone.mean.expandedPercent),
+    wowPercent: tone && held(tone.halfWidthPercent),
+    words: tone ? MEAN_WORDS[tone.mean.of] : heard.kind === 'ended' ? 'tone ended' : 'waiting for the tone',
+    todo: null,
+  };
+}
