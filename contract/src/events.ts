@@ -1,5 +1,6 @@
 /** Schemas of the bench log, held to the core's own types. */
 import {
+  PITCH_POSITIONS,
   POWER_STATES,
   SPEED_METHODS,
   STAGES,
@@ -33,6 +34,7 @@ export const speedBodySchema = z.object({
   sourceName: short.nullable(),
   runId: key.nullable(),
   condition,
+  pitch: z.enum(PITCH_POSITIONS).optional(),
   conditions: short.optional(),
 });
 

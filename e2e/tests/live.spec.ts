@@ -133,7 +133,9 @@ test('a second screen follows within half a second, and its capture is kept on t
   });
   // Ten frames a second are passed on; each moves some of the ribbon's marks.
   expect(frames).toBeGreaterThan(5);
+  const stored = page.waitForResponse((one) => one.url().endsWith('/runs') && one.request().method() === 'POST');
   await tablet.getByRole('button', { name: 'Capture' }).click();
+  await stored;
   await page.bringToFront();
   await page.getByRole('button', { name: 'Stop listening' }).click();
   await expect(page.getByTestId('speed-number')).toContainText('+0.32');

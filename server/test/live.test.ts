@@ -86,7 +86,7 @@ describe('live frames', () => {
   it('reach a screen that follows through another process, in order, and are not stored', async () => {
     const [first, second] = servers as [(typeof servers)[number], (typeof servers)[number]];
     const tables = async () => {
-      const names = ['job_event', 'run', 'shelf_line', 'model_sheet', 'setting'];
+      const names = ['job_event', 'speed_run', 'shelf_line', 'model_sheet', 'setting'];
       const counts = await Promise.all(names.map((name) => h.db(name).count<{ count: string }[]>('* as count')));
       return counts.map((rows) => rows[0]?.count);
     };

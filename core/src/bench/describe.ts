@@ -1,6 +1,7 @@
 /** Log lines and typed lines in words: how the product says what it understood. */
 import { errorDecimals, fixed, signed, withUnit, THIN, type Bound, type Qualifier } from '../quantity/index.js';
 import { ledgerWords, ledgerWordsAbout } from './describeLedger.js';
+import { PITCH_WORDS } from './pitch.js';
 import { POWER_WORDS, WORK_WORDS, type EventBody } from './event.js';
 
 interface ValueLike {
@@ -72,7 +73,7 @@ export function eventWords(body: EventBody): string {
     case 'note':
       return body.text;
     case 'speed':
-      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${body.condition}` : ''}${body.conditions ? `, ${body.conditions}` : ''}`;
+      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${body.condition}` : ''}${body.pitch ? `, ${PITCH_WORDS[body.pitch]}` : ''}${body.conditions ? `, ${body.conditions}` : ''}`;
     case 'work':
       return `${WORK_WORDS[body.action]} ${body.what}`;
     case 'power':

@@ -6,6 +6,7 @@ import type { FindBody } from './find/body.js';
 import type { GateBody } from './gate/body.js';
 import type { LedgerBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
+import type { PitchPosition } from './pitch.js';
 import type { SafetyBody } from './safety/body.js';
 import type { TimerBody, TimerEndBody } from './timers/body.js';
 
@@ -127,7 +128,9 @@ export interface SpeedBody {
   readonly sourceName: string | null;
   readonly runId: string | null;
   readonly condition: 'cold' | 'warm' | null;
-  /** Under which it was taken: "pitch at its detent, record on, 12 min warm". */
+  /** Where the pitch control stood; left out where nobody said. */
+  readonly pitch?: PitchPosition | undefined;
+  /** Under which it was taken: "record on, on for 12 min". */
   readonly conditions?: string | undefined;
 }
 

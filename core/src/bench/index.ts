@@ -1,4 +1,5 @@
 export * from './event.js';
+export * from './pitch.js';
 export * from './entry/index.js';
 export * from './describe.js';
 export * from './describeLedger.js';

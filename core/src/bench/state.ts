@@ -16,6 +16,7 @@ import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
 import { judgedReadings, type DecisionBody, type Judged, type TermsBody } from './mend/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
+import { atPitchRest, type PitchPosition } from './pitch.js';
 import type { ChargeLeft } from './charge.js';
 import { powerFrom, type LostLine, type PowerDoubt } from './power.js';
 import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
@@ -75,6 +76,8 @@ export interface JobState {
   readonly terms: TermsBody | null;
   /** The mend that was last chosen and is not done yet. */
   readonly decision: (DecisionBody & { readonly at: string }) | null;
+  /** Readings with the pitch control where it was said to be, the newest of each speed and position, since the last work. */
+  readonly pitched: readonly (SpeedReading & { readonly position: PitchPosition })[];
   /** The last course of setting trims. */
   readonly coach: JobCoach | null;
   /** Stamps of the capture key that wait for their value. */
@@ -110,6 +113,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     judged: judgedReadings(lines, new Map(readings.map(({ key, place }) => [key, place]))),
     terms: linesOf(lines, 'terms').at(-1)?.body ?? null,
     decision: openDecision(lines),
+    pitched: pitchedReadings(job, lines),
     coach: coachOf(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),
@@ -128,7 +132,7 @@ function speedPairs(job: JobFacts, lines: readonly BenchEvent[]): SpeedPair[] {
   const lastWork = lines.findLastIndex((line) => line.body.kind === 'work');
   const measured: { line: BenchEvent; body: SpeedBody; index: number }[] = [];
   lines.forEach((line, index) => {
-    if (line.body.kind === 'speed') measured.push({ line, body: line.body, index });
+    if (line.body.kind === 'speed' && atPitchRest(line.body)) measured.push({ line, body: line.body, index });
   });
   return jobSpeeds(job).map((speed) => {
     const readings = measured.flatMap(({ line, body, index }) =>
@@ -145,6 +149,17 @@ function speedPairs(job: JobFacts, lines: readonly BenchEvent[]): SpeedPair[] {
       latest: readings[readings.length - 1]?.reading ?? null,
     };
   });
+}
+
+function pitchedReadings(job: JobFacts, lines: readonly BenchEvent[]): JobState['pitched'] {
+  const lastWork = lines.findLastIndex((line) => line.body.kind === 'work');
+  const newest = new Map<string, JobState['pitched'][number]>();
+  for (const line of lines.slice(lastWork + 1)) {
+    if (line.body.kind !== 'speed' || line.body.pitch === undefined) continue;
+    const position = line.body.pitch;
+    newest.set(`${line.body.speedId} ${position}`, { ...speedReading(line, line.body, jobTolerance(job)), position });
+  }
+  return [...newest.values()];
 }
 
 function speedReading(line: BenchEvent, speed: SpeedBody, limits: ReturnType<typeof jobTolerance>): SpeedReading {

@@ -54,7 +54,13 @@ export const SPEED_RESISTOR: Working = {
     const [low, high] = edges as [number, number];
     const dirty = off(rpm(part, given.number('contact') + 1000)) - off(rpm(part));
     const trim = given.optional('trim');
-    const says = [`An open contact falls back to ${fixed(from, 2)} rpm.`];
+    const says = [
+      `An open contact falls back to ${fixed(from, 2)} rpm.`,
+      `The trim of ${fixed(from, 0)} serves both: set it there first, then read ${fixed(to, 0)}, then both again.`,
+      'Switch and resistor close to the one fitted, leads short, the switch’s contacts gold or silver: a few ohms of dirt are a speed.',
+      'Records of another speed want their own stylus and tracking force: say so on the sheet.',
+      'Read it at the pitch control’s detent and off it, at minus and plus: the range shifts with the resistor.',
+    ];
     const held = trim === null ? null : Math.max(Math.abs(low), Math.abs(high)) <= trim;
     if (held === false)
       says.unshift('The trim cannot take up the spread of this part: measure several, or take a closer series.');

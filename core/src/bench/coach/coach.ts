@@ -2,6 +2,7 @@
 import { coach, type CoachLine, type CoachState, type CoachTask } from '../../drive/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
 import { linesOf, type BenchEvent } from '../event.js';
+import { atPitchRest } from '../pitch.js';
 import type { CoachBody } from './body.js';
 
 /** What has to be seen to before a trim is turned; with why. */
@@ -56,7 +57,7 @@ function readBefore(lines: readonly BenchEvent[], begin: BenchEvent): BenchEvent
 function courseLine({ body }: BenchEvent): CoachLine[] {
   if (body.kind === 'coach-turned') return [{ kind: 'turned', trimId: body.trimId, turns: body.turns }];
   if (body.kind === 'coach-stands') return [{ kind: 'stands', trimId: body.trimId, turns: body.turns }];
-  if (body.kind !== 'speed' || body.errorPercent === null) return [];
+  if (body.kind !== 'speed' || body.errorPercent === null || !atPitchRest(body)) return [];
   const { speedId, errorPercent, expandedPercent } = body;
   return [{ kind: 'read', speedId, errorPercent, expandedPercent }];
 }

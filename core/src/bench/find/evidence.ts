@@ -18,6 +18,7 @@ import {
 import { fitPath, PATHS, type DrivePath, type ModelSheet } from '../../families/index.js';
 import { judge } from '../../speed/index.js';
 import { lineWords } from '../describe.js';
+import { atPitchRest } from '../pitch.js';
 import { isLive, type BenchEvent, type PowerState, type ReadingBody, type SpeedBody } from '../event.js';
 import { jobTolerance, type JobFacts } from '../job.js';
 import { stepsOff, type Ledger } from '../ledger/index.js';
@@ -98,6 +99,7 @@ class EvidenceReader {
       case 'answer':
         return this.answered(key, body);
       case 'speed':
+        if (!atPitchRest(body)) return;
         return this.saw(key, speedObservation(this.job, path, key, body), body);
       case 'reading': {
         const read = readingObservation(path, key, body, body.place ?? this.places.get(key) ?? null);

@@ -1,6 +1,6 @@
 /** Storing what was measured: the run first, then its recording; a line of a job's log points to it. */
 import { figuresOf, newRunSchema, runSchema, type NewRun, type Run, type RunFile } from '@amber-gauge/contract';
-import { speedFromRun, type StageId } from '@amber-gauge/core/bench';
+import { speedFromRun, type SpeedBody, type StageId } from '@amber-gauge/core/bench';
 import type { FamilySpeed } from '@amber-gauge/core/families';
 import { call, Unreachable } from '../../shared/api/client.js';
 import { keys, queryClient } from '../../shared/api/queries.js';
@@ -52,7 +52,7 @@ export async function storeInJob(
   jobId: string,
   speed: FamilySpeed,
   stage: StageId,
-  conditions: string,
+  taken: Pick<SpeedBody, 'pitch' | 'conditions'>,
 ): Promise<void> {
   const from = measured.source?.name ?? (measured.sha256 === null ? measured.fileName : null);
   const line = (runId: string | null) =>
@@ -60,7 +60,7 @@ export async function storeInJob(
       jobId,
       makeLine(stage, {
         ...speedFromRun(measured.run, speed, from, runId),
-        ...(conditions === '' ? {} : { conditions }),
+        ...taken,
       }),
     );
   try {

@@ -1,5 +1,5 @@
 /** Under which conditions the next reading is taken: they stand with it in the log. */
-import { isLive } from '@amber-gauge/core/bench';
+import { isLive, PITCH_POSITIONS, PITCH_WORDS, type PitchPosition } from '@amber-gauge/core/bench';
 import type { Family } from '@amber-gauge/core/families';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
@@ -7,29 +7,28 @@ import { Field } from '../../../shared/ui/Field.js';
 import { serverNow } from '../../../shared/outbox/clock.js';
 import type { JobView } from '../useJobView.js';
 
-const PITCH = [
-  'pitch at its detent',
-  'pitch at its centre',
-  'pitch at minus',
-  'pitch at plus',
-  'pitch off its detent',
-] as const;
 const LOADS: Readonly<Record<Family['testTone'], readonly string[]>> = {
   record: ['record on', 'platter bare'],
   tape: ['tape in play', 'no tape'],
   none: ['loaded', 'running free'],
 };
 
-/** "pitch at its detent, record on, 12 min warm"; empty while nothing is said and it is not on. */
+/** Where the pitch stands, and "record on, on for 12 min"; empty while nothing is said and it is not on. */
 export function useConditions(view: JobView, family: Family) {
-  const [pitch, setPitch] = useState('');
+  const [pitch, setPitch] = useState<PitchPosition | ''>('');
   const [load, setLoad] = useState('');
   const since = isLive(view.state.power) ? view.state.powerSince : null;
-  const words = () => {
+  const taken = () => {
     const minutes = since === null ? null : Math.floor((serverNow().getTime() - Date.parse(since)) / 60_000);
-    return [pitch, load, minutes === null ? '' : `on for ${minutes} min`].filter(Boolean).join(', ');
+    const words = [load, minutes === null ? '' : `on for ${minutes} min`].filter(Boolean).join(', ');
+    return { ...(pitch === '' ? {} : { pitch }), ...(words === '' ? {} : { conditions: words }) };
   };
-  const choice = (label: string, value: string, choices: readonly string[], onValue: (value: string) => void) => (
+  const choice = (
+    label: string,
+    value: string,
+    choices: readonly (readonly [string, string])[],
+    onValue: (value: string) => void,
+  ) => (
     <Field
       select
       label={label}
@@ -40,17 +39,28 @@ export function useConditions(view: JobView, family: Family) {
     >
       <MenuItem value="">not said</MenuItem>
       {choices.map((one) => (
-        <MenuItem key={one} value={one}>
-          {one}
+        <MenuItem key={one[0]} value={one[0]}>
+          {one[1]}
         </MenuItem>
       ))}
     </Field>
   );
   const fields = (
     <div className="row" role="group" aria-label="Conditions">
-      {family.testTone !== 'none' && choice('Pitch control', pitch, PITCH, setPitch)}
-      {choice('Load', load, LOADS[family.testTone], setLoad)}
+      {family.testTone !== 'none' &&
+        choice(
+          'Pitch control',
+          pitch,
+          PITCH_POSITIONS.map((one) => [one, PITCH_WORDS[one]] as const),
+          (one) => setPitch(PITCH_POSITIONS.find((each) => each === one) ?? ''),
+        )}
+      {choice(
+        'Load',
+        load,
+        LOADS[family.testTone].map((one) => [one, one] as const),
+        setLoad,
+      )}
     </div>
   );
-  return { words, fields };
+  return { taken, fields };
 }

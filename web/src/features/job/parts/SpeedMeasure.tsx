@@ -100,7 +100,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
         onLive={setLive}
         onMeasured={async (measured) => {
           const ran = speeds.find((one) => one.id === measured.speedId) ?? speed;
-          await storeInJob(measured, view.job.id, ran, stage, conditions.words());
+          await storeInJob(measured, view.job.id, ran, stage, conditions.taken());
           if (ran.id !== speed.id) onSpeed(ran.id);
         }}
       />

@@ -3,6 +3,7 @@ import { isLive } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { Coach } from '../coach/Coach.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
+import { PitchRange } from '../parts/PitchRange.js';
 import { TimerStart } from '../parts/TimerStart.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import type { StageProps } from './stageProps.js';
@@ -24,6 +25,7 @@ export function SpeedStage(props: StageProps) {
       )}
       {props.stage === 'set-speed' && !trimming && <Coach view={props.view} stage={props.stage} />}
       <BeforeAfter view={props.view} />
+      <PitchRange view={props.view} />
       <TimerStart view={props.view} stage={props.stage} kinds={['warm-up', 'soak']} />
     </>
   );

@@ -1,0 +1,170 @@
+import { describe, expect, it } from 'vitest';
+import type { CoachTask } from '../../drive/index.js';
+import { PATHS } from '../../families/index.js';
+import { lineWords } from '../describe.js';
+import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
+import { testJob } from '../job.test-data.js';
+import { jobState } from '../state.js';
+import { coachSays, nudgeAnswer, speedStands, trimDoes, turnWords, type JobCoach } from './index.js';
+
+const job = testJob('belt-turntable-dc', { speedIds: ['33', '45'] });
+const TASK: CoachTask = {
+  watched: 'typed',
+  speeds: ['33', '45'].map((id) => ({ id, label: `${id} rpm`, lowerPercent: -0.3, upperPercent: 0.3 })),
+  trims: ['33', '45'].map((id) => ({
+    id: `t${id}`,
+    name: `${id} trim`,
+    serves: [id],
+    faster: null,
+    travelTurns: null,
+    stoodTurns: null,
+  })),
+};
+let count = 0;
+const line = (body: EventBody, minutes = 1): BenchEvent => ({
+  key: `k${++count}`,
+  enteredAt: new Date(Date.UTC(2026, 0, 1, 8, (count += minutes))).toISOString(),
+  device: 'd',
+  sequence: count,
+  stage: 'set-speed',
+  body,
+});
+const read = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): EventBody => ({
+  kind: 'speed',
+  text: '',
+  speedId,
+  method: 'tone-live',
+  turned: true,
+  errorPercent,
+  expandedPercent: 0.05,
+  referenceIncluded: true,
+  wowPeakPercent: null,
+  rpm: null,
+  sourceName: null,
+  runId: null,
+  condition: null,
+  ...more,
+});
+const begin: EventBody = { kind: 'coach-begin', task: TASK, checks: ['clean'] };
+const turned = (trimId: string, turns: number | null): EventBody => ({
+  kind: 'coach-turned',
+  trimId,
+  name: trimId.replace('t', '') + ' trim',
+  turns,
+});
+const course = (...bodies: EventBody[]): JobCoach => {
+  const found = jobState(
+    job,
+    bodies.map((body) => line(body)),
+  ).coach;
+  if (!found) throw new Error('no course');
+  return found;
+};
+
+describe('the course is read from the log', () => {
+  it('takes readings of any way of measuring since it began, and those of the half hour before with no work since', () => {
+    expect(jobState(job, [line(read('33', 1))]).coach).toBeNull();
+    const kept = course(read('33', -2), begin, read('45', 1));
+    expect(kept.lines).toHaveLength(2);
+    expect(kept.advice.kind).toBe('nudge');
+    const worked = course(read('33', -2), { kind: 'work', action: 'clean', what: 'trims' }, begin);
+    expect(worked.advice).toMatchObject({ kind: 'measure', speedId: '33' });
+    const old = [line(read('33', -2)), line(begin, 40)];
+    expect(jobState(job, old).coach?.advice).toMatchObject({ kind: 'measure', speedId: '33' });
+  });
+
+  it('a reading with the pitch control off its rest is no reading of the nominal speed: not here, not as left', () => {
+    const lines = [begin, read('33', 6, { pitch: 'plus' }), read('33', 0.1, { pitch: 'detent' })].map((one) =>
+      line(one),
+    );
+    const state = jobState(job, lines);
+    expect(state.coach?.lines).toEqual([{ kind: 'read', speedId: '33', errorPercent: 0.1, expandedPercent: 0.05 }]);
+    expect(state.speeds[0]?.latest?.speed.errorPercent).toBe(0.1);
+    expect(state.pitched.map((one) => [one.position, one.speed.errorPercent])).toEqual([
+      ['plus', 6],
+      ['detent', 0.1],
+    ]);
+    expect(lineWords((lines[1] as BenchEvent).body, () => undefined)).toContain('pitch at plus');
+  });
+
+  it('a struck line is as if it had never been', () => {
+    const lines = [begin, read('33', -2), read('45', 0), turned('t33', 0.5)].map((one) => line(one));
+    const strike = line({ kind: 'strike', target: (lines[3] as BenchEvent).key, reason: 'not turned' });
+    expect(jobState(job, lines).coach?.belief.moves).toBe(1);
+    expect(jobState(job, [...lines, strike]).coach?.belief.moves).toBe(0);
+  });
+
+  it('a new course forgets the old one', () => {
+    const again = course(
+      begin,
+      read('33', -2),
+      read('45', 0),
+      turned('t33', 1),
+      { kind: 'work', action: 'adjust', what: 't' },
+      begin,
+    );
+    expect(again.lines).toEqual([]);
+  });
+});
+
+describe('what is said', () => {
+  it.each([
+    [0.5, 'half a turn clockwise'],
+    [-0.25, 'a quarter turn counter-clockwise'],
+    [0.125, 'an eighth of a turn clockwise'],
+    [-0.75, 'three quarters of a turn counter-clockwise'],
+    [1.63, '1.63 turns clockwise'],
+    [-12.04, '−12.0 turns'],
+    [0.05, '3 minutes of the clock clockwise'],
+    [0.2, '12 minutes of the clock clockwise'],
+    [0.001, 'a hair clockwise'],
+  ])('%d turns', (turns, words) => {
+    expect(turnWords(turns)).toBe(words === '−12.0 turns' ? '12.0 turns counter-clockwise' : words);
+  });
+
+  it('names speed, trim and target; a learnt trim says which way is faster and how much', () => {
+    const nudged = course(
+      begin,
+      read('33', -2),
+      read('45', 0),
+      turned('t33', 1),
+      read('33', 0),
+      read('45', 0.1),
+      turned('t33', 0.01),
+    );
+    expect(trimDoes(TASK, nudged, 't33')?.faster).toBe('clockwise');
+    expect(trimDoes(TASK, nudged, 't33')?.words).toMatch(/^faster clockwise, 2\.\d\u202f% a turn$/);
+    expect(trimDoes(TASK, nudged, 't45')).toBeNull();
+    const first = course(begin);
+    expect(coachSays(TASK, first).prompt).toBe('Measure 33 rpm');
+    expect(speedStands(TASK, first).map((one) => one.words)).toEqual(['not read yet', 'not read yet']);
+    const done = course(begin, read('33', 0.1), read('45', -0.1));
+    expect(coachSays(TASK, done).prompt).toBe('Stop: every speed is right');
+    expect(speedStands(TASK, done)[0]?.words).toBe('+0.10 ± 0.05\u202f%');
+    const words = (body: EventBody) => lineWords(body, () => undefined);
+    expect(words(begin)).toBe('trims begun: 33 trim, 45 trim');
+    expect(words(turned('t33', -0.25))).toBe('turned 33 trim a quarter turn counter-clockwise');
+    expect(words(turned('t33', null))).toBe('turned 33 trim, by the speed');
+    expect(words({ kind: 'coach-stands', trimId: 't33', name: '33 trim', turns: 0.4 })).toBe(
+      '33 trim stands 0.40\u202fturns from its stop',
+    );
+  });
+});
+
+describe('a nudge is an observation in Find', () => {
+  const path = PATHS.get('belt-turntable-dc') ?? null;
+  const right = [read('33', 0.05), read('45', 0.05)];
+  it('says which trim stood low or high, only when every speed is right and something was off', () => {
+    const low = course(begin, read('33', -2), read('45', 0), turned('t33', 1), ...right);
+    expect(nudgeAnswer(path, low)).toMatchObject({ kind: 'answer', testId: 'trim-nudge' });
+    const outcome = path?.tests
+      .find((one) => one.id === 'trim-nudge')
+      ?.outcomes.find((one) => one.modes.includes('low-33'));
+    expect(nudgeAnswer(path, low)?.outcome).toBe(outcome?.id);
+    const both = course(begin, read('33', 2), read('45', 3), turned('t33', 1), ...right);
+    expect(nudgeAnswer(path, both)?.words).toBe('both were high');
+    expect(nudgeAnswer(path, course(begin, ...right))).toBeNull();
+    expect(nudgeAnswer(path, course(begin, read('33', -2), read('45', 0)))).toBeNull();
+    expect(nudgeAnswer(null, low)).toBeNull();
+  });
+});

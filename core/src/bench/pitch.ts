@@ -1,0 +1,18 @@
+/** The pitch control: where it may stand, and when a reading says something of the nominal speed. */
+
+/** Where the pitch control stood. */
+export const PITCH_POSITIONS = ['detent', 'centre', 'minus', 'plus', 'off'] as const;
+/** Names of the positions. */
+export type PitchPosition = (typeof PITCH_POSITIONS)[number];
+/** Their words. */
+export const PITCH_WORDS: Readonly<Record<PitchPosition, string>> = {
+  detent: 'pitch at its detent',
+  centre: 'pitch at its centre',
+  minus: 'pitch at minus',
+  plus: 'pitch at plus',
+  off: 'pitch off its detent',
+};
+
+/** False where the pitch control makes another speed on purpose: such a reading says nothing of the nominal one. */
+export const atPitchRest = ({ pitch }: { readonly pitch?: PitchPosition | undefined }): boolean =>
+  pitch === undefined || pitch === 'detent' || pitch === 'centre';
