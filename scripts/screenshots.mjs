@@ -27,7 +27,6 @@ const VIEWS = [
   ['take-in-night', '/job/#145/take-in', { night: true }],
   ['find', '/job/#145/find', { act: askOutside, height: 900 }],
   ['make-safe', '/job/#144/make-safe'],
-  ['is-it-on', '/job/#145/take-in', { act: turning }],
   ['open-up', '/job/#148/open-up', { act: takeApart }],
   ['gate', '/job/#148/open-up', { act: beforePower, height: 1000 }],
   ['mend', '/job/#147/mend', { act: decideBelt }],
@@ -35,9 +34,10 @@ const VIEWS = [
   ['shelf', '/shelf'],
   ['hand-back', '/job/#142/hand-back'],
   ['speed-desk', '/speed'],
-  ['speed-sound', '/speed', { act: showSound, height: 900 }],
-  ['speed-strobe', '/speed', { act: countBars }],
-  ['test-tones', '/speed/tones'],
+  ['live', '/live', { act: followed }],
+  ['coach', '/job/#147/set-speed', { act: coached }],
+  ['train', '/workings/train'],
+  ['discs', '/workings/discs', { act: underTheLamp, height: 1000 }],
   ['sheet', '/job/#142/sheet'],
   ['set-up', '/set-up'],
   ['phone', '/job/#147/set-speed', { width: 390, height: 844 }],
@@ -87,17 +87,6 @@ async function askOutside(page) {
   await page.waitForTimeout(300);
 }
 
-/** Type a line blind: it lands in the entry line. */
-async function typed(page, text) {
-  await page.keyboard.type(text);
-  await page.keyboard.press('Enter');
-  await page.waitForTimeout(900);
-}
-
-function turning(page) {
-  return typed(page, '33: -1.2 %');
-}
-
 async function takeApart(page) {
   await stayHere(page);
   await page.getByRole('button', { name: 'Take apart' }).click();
@@ -128,19 +117,55 @@ async function reckon(page) {
   await page.waitForTimeout(300);
 }
 
-async function showSound(page) {
-  await page.getByRole('button', { name: 'sound', exact: true }).click();
-  await page.getByRole('button', { name: /vacuum/ }).click();
-  await page.getByLabel('Blades', { exact: true }).fill('9');
-  await page.waitForTimeout(800);
-  await page.mouse.wheel(0, -5000);
-  await page.waitForTimeout(200);
+/** Two speeds read, the first nudge advised. */
+async function coached(page) {
+  await stayHere(page);
+  await page.getByRole('button', { name: 'Set the trims' }).click();
+  for (const check of await page.getByLabel('What comes first').getByRole('button').all()) await check.click();
+  await page.getByRole('button', { name: 'Read and typed between moves' }).click();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  for (const text of ['-1.8 %', '+0.4 %']) {
+    await page.waitForTimeout(900);
+    await page.getByRole('textbox', { name: 'Speed for the coach' }).fill(text);
+    await page.keyboard.press('Enter');
+  }
+  await page.waitForTimeout(900);
+  await page.locator('main').evaluate((main) => (main.scrollTop = 0));
 }
 
-async function countBars(page) {
-  await page.getByRole('button', { name: 'strobe disc', exact: true }).click();
-  await page.getByLabel('Bars past a mark').fill('14');
-  await page.waitForTimeout(400);
+async function underTheLamp(page) {
+  await page.getByRole('table').scrollIntoViewIfNeeded();
+  await page.mouse.move(800, 600);
+  await page.mouse.wheel(0, 420);
+  await page.waitForTimeout(500);
+}
+
+/** What another device would send: a platter 0.2 % slow with a little wow. */
+async function followed(page) {
+  await page.evaluate(async () => {
+    for (let i = 0; i < 60; i++) {
+      const wow = 0.12 * Math.sin(i / 2.9);
+      await fetch('/api/v1/live/frames', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          sender: '00000000-0000-4000-8000-000000000001',
+          what: '0147 Brenning Dans 33',
+          speedLabel: '33⅓ rpm',
+          nominalRpm: 100 / 3,
+          lowerPercent: -0.3,
+          upperPercent: 0.3,
+          edgePercent: -0.2 + wow,
+          meanPercent: -0.2,
+          expandedPercent: 0.11,
+          wowPercent: 0.12,
+          words: 'mean of the last two turns',
+          todo: null,
+        }),
+      });
+      await new Promise((resolve) => setTimeout(resolve, 95));
+    }
+  });
 }
 
 await plainly(async () => {

@@ -78,6 +78,7 @@ test('typed: one thing at a time, what a nudge did decides the next turn, and ty
   await expect(todo).toHaveText('Measure 33⅓ rpm');
   // Half a turn made it 1 % slower: 2.1 % a turn the other way, with what the play may have eaten.
   await say('-3.4 %');
+  await expect(todo).toHaveText('Measure 45 rpm');
   await say('0 %');
   await expect(page.getByLabel('What the trims do')).toContainText(
     /33 trim: faster counter-clockwise, 2\.[0-3]\s% a turn/,
@@ -86,6 +87,7 @@ test('typed: one thing at a time, what a nudge did decides the next turn, and ty
   await page.getByRole('textbox', { name: /^Turned otherwise/ }).fill('-1.6');
   await page.getByLabel('Trim coach').getByRole('button', { name: 'Keep it' }).click();
   await say('0.1 %');
+  await expect(todo).toHaveText('Measure 45 rpm');
   await say('0 %');
   await expect(todo).toHaveText('Inside by what was typed: now prove it');
   await expect(page.getByRole('log').or(page.getByLabel('Bench log'))).toContainText(

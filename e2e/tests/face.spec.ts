@@ -41,7 +41,7 @@ test('text for the hands is at least 32 px, the present number 56, on the speed 
 
 test('at 390 px nothing runs off the page and the entry line stands at the foot', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/', '/take-in', '/speed', '/set-up']) {
+  for (const path of ['/', '/take-in', '/speed', '/set-up', '/live', '/workings/train', '/workings/discs']) {
     await page.goto(demo.url + path);
     await page.waitForTimeout(900);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
@@ -62,6 +62,10 @@ test('at 390 px nothing runs off the page and the entry line stands at the foot'
     );
     expect(wide, stage).toBeLessThanOrEqual(390);
   }
+  await page.goto(`${demo.url}/job/${String(row?.id)}/set-speed`);
+  await page.getByRole('button', { name: 'Set the trims' }).click();
+  await expect(page.getByText('First, then the screws')).toBeVisible();
+  expect(await page.evaluate(() => document.querySelector('main')?.scrollWidth ?? 0), 'coach').toBeLessThanOrEqual(390);
   await page.keyboard.press('F8');
   await expect(page.getByRole('dialog')).toContainText('Open: mode switch');
   expect(await page.getByRole('dialog').evaluate((dialog) => dialog.scrollWidth)).toBeLessThanOrEqual(390);
@@ -94,6 +98,9 @@ test('nothing that a checker of accessibility objects to: every route, wide by d
       '/speed/tones',
       '/workings/supply',
       '/workings/motor-match',
+      '/workings/train',
+      '/workings/discs',
+      '/live',
       '/shelf',
       '/set-up',
       '/nowhere',

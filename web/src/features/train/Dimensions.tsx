@@ -55,7 +55,7 @@ export function Dimensions({ train, speed, hz }: Props) {
           />
         )}
       </div>
-      <div className={classes.scroll}>
+      <div className={classes.scroll} role="region" aria-label="Table of dimensions" tabIndex={0}>
         <table className={classes.table}>
           <thead>
             <tr>

@@ -56,6 +56,8 @@ export function Coach({ view, stage }: Props) {
 
 function Course({ view, stage, course }: Props & { readonly course: JobCoach }) {
   const { task, advice } = course;
+  // The next reading is of another speed: it is taken once this one stands in the log.
+  const [keptAt, setKeptAt] = useState(-1);
   const says = coachSays(task, course);
   const turned = (turns: number | null) => {
     if (!wantsHand(advice)) return;
@@ -86,6 +88,8 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
             prompt={null}
             placeholder="as in -0.4 % or 33.2 rpm"
             label="Speed for the coach"
+            held={keptAt === course.lines.length}
+            onKept={() => setKeptAt(course.lines.length)}
           />
         )}
       {wantsHand(advice) && advice.turns !== null && <TurnedField advised={advice.turns} onTurned={turned} />}

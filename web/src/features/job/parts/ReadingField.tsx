@@ -15,6 +15,8 @@ interface Props {
   readonly label: string;
   readonly keepWord?: string;
   readonly disabled?: boolean;
+  /** What was kept last is not in the log yet: what is typed stays in the field until it is. */
+  readonly held?: boolean;
   /** After a line was kept. */
   readonly onKept?: () => void;
 }
@@ -28,12 +30,13 @@ export function ReadingField({
   label,
   keepWord = 'Keep reading',
   disabled = false,
+  held = false,
   onKept,
 }: Props) {
   const [text, setText] = useState('');
   const { entry, preview, keep } = useEntry(view, stage, speedId, prompt, text);
   const done = (chosen = entry) => {
-    if (disabled || keep(chosen) === null) return;
+    if (disabled || held || keep(chosen) === null) return;
     setText('');
     onKept?.();
   };

@@ -48,3 +48,19 @@ describe('gauge disc', () => {
     });
   });
 });
+
+describe('gauge coach-score', () => {
+  it('prints a row a case, the same for the same seed, within the goals', () => {
+    const rows = (
+      gauge('coach-score', '--runs', '40', '--seed', '5', '--json').json() as { rows: Record<string, unknown>[] }
+    ).rows;
+    expect(rows.map((row) => [row.watched, row.trims, row.runs, row.beyond_stop])).toEqual([
+      ['live', 2, 40, 0],
+      ['live', 3, 40, 0],
+      ['typed', 2, 40, 0],
+      ['typed', 3, 40, 0],
+    ]);
+    [4, 6, 8, 13].forEach((most, i) => expect(rows[i]?.median_moves).toBeLessThanOrEqual(most));
+    expect(gauge('coach-score', '--runs', '0', '--json').status).toBe(2);
+  });
+});
