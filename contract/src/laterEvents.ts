@@ -172,6 +172,13 @@ const mendSchemas = [
       .nullable(),
   }),
   z.object({
+    kind: z.literal('mend-step'),
+    repairId: z.string().min(1).max(64),
+    stepId: z.string().min(1).max(64),
+    what: word,
+  }),
+  z.object({ kind: z.literal('decision-dropped'), optionId: z.string().min(1).max(64), name: word }),
+  z.object({
     kind: z.literal('decision'),
     optionId: z.string().min(1).max(64),
     name: word,

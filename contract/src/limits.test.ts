@@ -202,6 +202,11 @@ const LIMITS = `
   working.verdict: 0 to 400
   working.expects.place: 1 to 400
   working.expects.unit: 1 to 12
+  mend-step.repairId: 1 to 64
+  mend-step.stepId: 1 to 64
+  mend-step.what: 1 to 400
+  decision-dropped.optionId: 1 to 64
+  decision-dropped.name: 1 to 400
   decision.optionId: 1 to 64
   decision.name: 1 to 400
   decision.reason: 0 to 400

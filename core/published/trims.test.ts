@@ -122,6 +122,14 @@ describe('the coach', () => {
     const nothing: CoachLine[] = [read('33', 2, 0.02), read('45', 0, 0.02)];
     for (const turns of [0.5, 1, 2, 4]) nothing.push(turned('t33', turns), read('33', 2, 0.02), read('45', 0, 0.02));
     expect(next(nothing)).toEqual({ kind: 'useless', trimId: 't33' });
+    // Heard live: a visit that left the speed where it stood.
+    const live = task({ watched: 'live' });
+    const before = [read('33', 2, 0.1), read('45', 0, 0.1), turned('t33', null)];
+    expect(next([...before, read('33', 2.05, 0.1), read('45', 0, 0.1)], live)).toEqual({
+      kind: 'useless',
+      trimId: 't33',
+    });
+    expect(next([...before, read('33', 0.9, 0.1), read('45', 0, 0.1)], live).kind).toBe('turn');
     expect(next([read('33', 1), read('45', 0), turned('t33', 0.1), read('33', 40)])).toEqual({
       kind: 'runaway',
       trimId: 't33',

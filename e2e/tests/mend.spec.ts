@@ -53,6 +53,10 @@ test('mends stand side by side with their figures; the chosen one becomes the pr
   expect(`${Math.round(100 * body.chance)} %`).toBe(cells[0]);
   expect(cells[1]).toContain(`${Math.round(body.minutes)} min`);
   expect(cells[3]?.replace(/\s/g, '')).toBe(`${Math.round(body.expectedCost)}EUR`);
+  const steps = chosen.getByLabel('Steps');
+  await steps.getByRole('button').first().click();
+  await expect(steps).toContainText('✓');
+  await expect(page.getByLabel('Bench log').getByText(/^\d\d:\d\d done: /)).toBeVisible();
   await chosen.getByRole('button', { name: /^Done/ }).click();
   await expect(chosen).toHaveCount(0);
   await expect(page.getByLabel('Bench log').getByText(`mended: ${name}`)).toBeVisible();

@@ -77,6 +77,8 @@ export function ledgerWords(body: LaterBody): string {
     case 'terms':
     case 'working':
     case 'decision':
+    case 'mend-step':
+    case 'decision-dropped':
       return mendWords(body);
     case 'coach-begin':
     case 'coach-turned':

@@ -75,7 +75,13 @@ export interface JobState {
   /** What was last agreed with the owner. */
   readonly terms: TermsBody | null;
   /** The mend that was last chosen and is not done yet. */
-  readonly decision: (DecisionBody & { readonly at: string }) | null;
+  readonly decision:
+    | (DecisionBody & {
+        readonly key: string;
+        readonly at: string;
+        /** Steps done, by id. */ readonly steps: readonly string[];
+      })
+    | null;
   /** Readings with the pitch control where it was said to be, the newest of each speed and position, since the last work. */
   readonly pitched: readonly (SpeedReading & { readonly position: PitchPosition })[];
   /** The last course of setting trims. */
@@ -203,7 +209,12 @@ function openHolds(lines: readonly BenchEvent[]) {
 function openDecision(lines: readonly BenchEvent[]): JobState['decision'] {
   const last = linesOf(lines, 'decision').at(-1);
   if (!last) return null;
-  const from = lines.indexOf(last);
-  const done = lines.some(({ body }, i) => i > from && body.kind === 'mended' && body.repairId === last.body.optionId);
-  return done ? null : { ...last.body, at: last.enteredAt };
+  const after = lines.slice(lines.findIndex(({ key }) => key === last.key) + 1);
+  const over = after.some(
+    ({ body }) =>
+      (body.kind === 'mended' && body.repairId === last.body.optionId) ||
+      (body.kind === 'decision-dropped' && body.optionId === last.body.optionId),
+  );
+  const done = linesOf(after, 'mend-step').filter(({ body }) => body.repairId === last.body.optionId);
+  return over ? null : { ...last.body, key: last.key, at: last.enteredAt, steps: done.map(({ body }) => body.stepId) };
 }

@@ -5,7 +5,16 @@ import { lineWords } from '../describe.js';
 import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
 import { testJob } from '../job.test-data.js';
 import { jobState } from '../state.js';
-import { coachSays, nudgeAnswer, speedStands, trimDoes, turnWords, type JobCoach } from './index.js';
+import {
+  clockOf,
+  coachSays,
+  nudgeAnswer,
+  speedStands,
+  trimDoes,
+  turnsOfClock,
+  turnWords,
+  type JobCoach,
+} from './index.js';
 
 const job = testJob('belt-turntable-dc', { speedIds: ['33', '45'] });
 const TASK: CoachTask = {
@@ -148,6 +157,28 @@ describe('what is said', () => {
     expect(words({ kind: 'coach-stands', trimId: 't33', name: '33 trim', turns: 0.4 })).toBe(
       '33 trim stands 0.40\u202fturns from its stop',
     );
+  });
+});
+
+describe('clock positions of a single-turn trim, facing the screw (common practice)', () => {
+  it('half past seven is its stop, twelve the middle, half past four the other stop', () => {
+    expect([turnsOfClock('7:30'), turnsOfClock('12:00'), turnsOfClock('4:30')]).toEqual([0, 0.375, 0.75]);
+    expect(turnsOfClock('10:30')).toBeCloseTo(0.25, 9);
+    expect([turnsOfClock('6:00'), turnsOfClock('13:00'), turnsOfClock('noon'), turnsOfClock('1:75')]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
+    expect([clockOf(0), clockOf(0.25), clockOf(0.375), clockOf(0.75)]).toEqual(['7:30', '10:30', '12:00', '4:30']);
+  });
+
+  it('the next turn says where it should come to stand', () => {
+    const trims = TASK.trims.map((trim) => ({ ...trim, travelTurns: 0.75, stoodTurns: 0.25 }));
+    const task: CoachTask = { ...TASK, trims };
+    const found = course({ kind: 'coach-begin', task, checks: [] }, read('33', -2), read('45', 0));
+    // A sixth of the travel is an eighth of a turn: an hour and a half.
+    expect(coachSays(task, found).prompt).toBe('Turn the 33 trim an eighth of a turn clockwise, to 12:00');
   });
 });
 

@@ -89,6 +89,25 @@ export function turnWords(turns: number): string {
   return `${fixed(size, size < 3 ? 2 : 1)} turns ${way}`;
 }
 
+/** A single-turn trim stands at half past seven at its counter-clockwise stop and travels to half past four (common practice). */
+const STOP_CLOCK_H = 7.5;
+const SINGLE_TURN = 0.75;
+
+/** "10:30" of a single-turn trim as turns from its counter-clockwise stop, facing the screw; null when it is no such place. */
+export function turnsOfClock(text: string): number | null {
+  const match = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
+  if (!match || Number(match[1]) > 12 || Number(match[2]) > 59) return null;
+  const turns = ((((Number(match[1]) + Number(match[2]) / 60 - STOP_CLOCK_H) % 12) + 12) % 12) / 12;
+  return turns <= SINGLE_TURN + 1e-9 ? turns : null;
+}
+
+/** Where a single-turn trim stands as a clock shows it, to five minutes: 0.25 turns from its stop is 10:30. */
+export function clockOf(turns: number): string {
+  const minutes = Math.round(((STOP_CLOCK_H + 12 * turns) * 60) / 5) * 5;
+  const hour = Math.floor(minutes / 60) % 12;
+  return `${hour === 0 ? 12 : hour}:${String(minutes % 60).padStart(2, '0')}`;
+}
+
 /** A course's line in words. */
 export function coachWords(body: CoachBody): string {
   switch (body.kind) {

@@ -3,7 +3,7 @@ import type { CoachAdvice, CoachState, CoachTask } from '../../drive/index.js';
 import type { DrivePath } from '../../families/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
 import type { AnswerBody } from '../find/body.js';
-import { turnWords, type JobCoach } from './coach.js';
+import { clockOf, turnWords, type JobCoach } from './coach.js';
 
 /** A thing to do in large type, and a line under it. */
 export interface CoachSays {
@@ -27,11 +27,16 @@ export function coachSays(task: CoachTask, { belief, advice }: CoachState): Coac
       };
     case 'nudge':
       return {
-        prompt: `Turn the ${trimName(advice.trimId)} ${turnWords(advice.turns)}`,
+        prompt: `Turn the ${trimName(advice.trimId)} ${turnWords(advice.turns)}${clockWords(task, belief, advice)}`,
         why: 'A small move shows what this trim does: which way, how much, and to which speed.',
       };
     case 'turn':
-      return turnSays(trimName(advice.trimId), speedName(advice.watchSpeedId), advice);
+      return turnSays(
+        trimName(advice.trimId),
+        speedName(advice.watchSpeedId),
+        advice,
+        clockWords(task, belief, advice),
+      );
     case 'stop':
       return {
         prompt: 'Stop: every speed is right',
@@ -69,6 +74,7 @@ function turnSays(
   trim: string,
   label: string,
   { turns, untilPercent, turnsBack }: Extract<CoachAdvice, { kind: 'turn' }>,
+  clock: string,
 ): CoachSays {
   const target = `${signed(untilPercent, 2)}${THIN}%`;
   if (turns === null)
@@ -80,9 +86,21 @@ function turnSays(
           : 'Not to nought: the other trims bring the rest.',
     };
   return {
-    prompt: `Turn the ${trim} ${turnWords(turns)}`,
+    prompt: `Turn the ${trim} ${turnWords(turns)}${clock}`,
     why: `${label} should then stand at ${target}.${turnsBack ? ' Turning back, its play is counted in.' : ''}`,
   };
+}
+
+/** ", to 12:15": where a single-turn trim should come to stand; nothing where its place is not known. */
+function clockWords(
+  task: CoachTask,
+  belief: CoachState['belief'],
+  { trimId, turns }: Extract<CoachAdvice, { kind: 'nudge' | 'turn' }>,
+): string {
+  const j = task.trims.findIndex((one) => one.id === trimId);
+  const trim = task.trims[j];
+  if (turns === null || !trim || trim.stoodTurns === null || (trim.travelTurns ?? 2) > 1) return '';
+  return `, to ${clockOf(trim.stoodTurns + (belief.trims[j]?.turned ?? 0) + turns)}`;
 }
 
 /** Nearer than this it is the middle itself that is aimed at, percent. */

@@ -257,15 +257,16 @@ describe('what this bench has confirmed', () => {
 
 describe('a repair as a line of work', () => {
   it.each([
-    ['Renew the regulator', 'replace', 'the regulator'],
-    ['Clean trims and pitch pot', 'clean', 'trims and pitch pot'],
-    ['Clean and oil the platter bearing', 'clean', 'the platter bearing'],
-    ['Set the trims', 'adjust', 'the trims'],
-    ['Fit a new belt', 'replace', 'the belt'],
-    ['Glue the ring magnet', 'repair', 'the ring magnet'],
-    ['Free the auto-return', 'repair', 'the auto-return'],
-  ])('%s', (name, action, what) => {
-    expect(workOfRepair(name)).toEqual({ action, what });
+    ['regulator', 'Renew the regulator', 'replace', 'the regulator'],
+    ['clean-trims', 'Clean trims and pitch pot', 'clean', 'trims and pitch pot'],
+    ['bearing', 'Clean and oil the platter bearing', 'oil', 'the platter bearing'],
+    ['set-trims', 'Set the trims', 'adjust', 'the trims'],
+    ['belt', 'Fit a new belt', 'replace', 'the belt'],
+    ['glue-magnet', 'Glue the ring magnet', 'repair', 'the ring magnet'],
+    ['return', 'Free the auto-return', 'repair', 'the auto-return'],
+    ['nothing-known', 'Clean the thing', 'repair', 'the thing'],
+  ])('%s: %s', (id, name, action, what) => {
+    expect(workOfRepair({ id, name })).toEqual({ action, what });
   });
 });
 

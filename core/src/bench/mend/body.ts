@@ -48,5 +48,20 @@ export interface DecisionBody {
   readonly beside: string;
 }
 
+/** A step of the chosen mend was done. */
+export interface MendStepBody {
+  readonly kind: 'mend-step';
+  readonly repairId: string;
+  readonly stepId: string;
+  readonly what: string;
+}
+
+/** The chosen mend was left midway: what it opened stays open. */
+export interface DecisionDroppedBody {
+  readonly kind: 'decision-dropped';
+  readonly optionId: string;
+  readonly name: string;
+}
+
 /** Lines of mending, by kind. */
-export type MendBody = TermsBody | WorkingBody | DecisionBody;
+export type MendBody = TermsBody | WorkingBody | DecisionBody | MendStepBody | DecisionDroppedBody;

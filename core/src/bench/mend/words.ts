@@ -20,6 +20,10 @@ export function mendWords(body: MendBody): string {
       return termsWords(body);
     case 'working':
       return `reckoned: ${body.name}: ${body.words}${body.verdict ? ` (${body.verdict})` : ''}`;
+    case 'mend-step':
+      return `done: ${body.what}`;
+    case 'decision-dropped':
+      return `left: ${body.name}`;
     case 'decision':
       return `decided: ${body.name}, cures with ${Math.round(100 * body.chance)}${THIN}%${body.reason ? `: ${body.reason}` : ''}`;
   }

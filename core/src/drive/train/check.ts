@@ -35,12 +35,14 @@ type Say = (part: string, field: string, message: string) => void;
 
 function motorProblems({ motor, speeds }: Train, say: Say): void {
   const each = (values: readonly number[]) => speeds.map((_, i) => forSpeed(values, i));
-  if (motor.kind === 'synchronous' || motor.kind === 'induction') {
+  const byMains = motor.kind === 'synchronous' || motor.kind === 'induction';
+  if (byMains || motor.kind === 'brushless') {
     if (each(motor.poles).some((poles) => !(Number.isInteger(poles) && poles >= 2 && poles <= 200 && poles % 2 === 0)))
       say(MOTOR_ID, 'poles', 'Poles come in pairs: 2, 4, 8, 16, 24; one number, or one for each speed.');
     if (motor.kind === 'induction' && !(motor.slipPercent >= 0 && motor.slipPercent < 100))
       say(MOTOR_ID, 'slipPercent', 'Slip lies between 0 and 100 %; 3 to 20 % is usual.');
-  } else if (each(motor.rpm).some((rpm) => !(rpm > 0 && rpm <= 100_000)))
+  }
+  if (!byMains && each(motor.rpm).some((rpm) => !(rpm > 0 && rpm <= 100_000)))
     say(MOTOR_ID, 'rpm', 'Turns a minute above zero; one number, or one for each speed.');
   const whole = (value: number | null, least: number, most: number) =>
     value === null || (Number.isInteger(value) && value >= least && value <= most);

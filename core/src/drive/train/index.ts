@@ -1,4 +1,5 @@
 export {
+  BELT_SHAPES,
   CONTACTS,
   forSpeed,
   isBelt,

@@ -41,9 +41,12 @@ export const PART_KINDS = [
 /** Names of the kinds of parts. */
 export type PartKind = (typeof PART_KINDS)[number];
 
+/** Cross-sections of belts. */
+export const BELT_SHAPES = ['flat', 'round', 'square'] as const;
+
 const beltSchema = z.object({
   thicknessMm: z.number(),
-  shape: z.enum(['flat', 'round', 'square']),
+  shape: z.enum(BELT_SHAPES),
   /** Length along its middle, at rest; null when it is not known. */
   lengthMm: z.number().nullable(),
 });

@@ -57,8 +57,12 @@ export function signatureOf(train: Train, speed: number, mainsHz: number): Signa
 
 function motorLines({ motor }: Train, speed: number, revPerS: number): SignatureLine[] {
   const lines: SignatureLine[] = [];
-  if (motor.kind === 'synchronous' || motor.kind === 'induction' || motor.kind === 'brushless')
-    lines.push({ name: `poles of ${motor.name}`, kind: 'poles', hz: forSpeed(motor.poles, speed) * revPerS });
+  const poles = forSpeed(motor.poles, speed);
+  if (motor.kind === 'synchronous' || motor.kind === 'induction')
+    lines.push({ name: `poles of ${motor.name}`, kind: 'poles', hz: poles * revPerS });
+  // The electrical frequency: pole pairs a turn.
+  if (motor.kind === 'brushless')
+    lines.push({ name: `pole pairs of ${motor.name}`, kind: 'poles', hz: (poles / 2) * revPerS });
   if (motor.segments !== null)
     lines.push({
       name: `commutator of ${motor.name}`,

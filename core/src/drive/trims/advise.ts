@@ -80,7 +80,7 @@ function measureNext(task: CoachTask, belief: CoachBelief): CoachAdvice | null {
 }
 
 function doesNothing(task: CoachTask, belief: CoachBelief, trim: CoachTrim, j: number): boolean {
-  if (task.watched === 'live') return false;
+  if (task.watched === 'live') return (belief.trims[j]?.still ?? 0) >= COACH.stillVisits;
   const walked = belief.trims[j]?.walked ?? 0;
   const limit = trim.travelTurns === null ? COACH.uselessTurns : COACH.uselessOfTravel * trim.travelTurns;
   return (

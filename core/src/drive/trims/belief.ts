@@ -26,6 +26,8 @@ export interface CoachBelief {
     /** Play as learnt from turning back, turns: mean and variance. */
     readonly play: number;
     readonly playVariance: number;
+    /** Live visits in a row after which its own speed stood where it had stood. */
+    readonly still: number;
     /** Turned back by so much, from this error at its own speed; learnt from at the next reading there. */
     readonly turnedBack: { readonly turns: number; readonly fromPercent: number } | null;
   }[];
@@ -76,6 +78,7 @@ function firstBelief(task: CoachTask): CoachBelief {
       moves: 0,
       play: COACH.playTurns,
       playVariance: COACH.playSpreadTurns ** 2,
+      still: 0,
       turnedBack: null,
     })),
     moves: 0,
@@ -180,6 +183,7 @@ function withMove(
           walked: one.walked + Math.abs(turns),
           lastWay: (Math.sign(turns) || one.lastWay) as -1 | 0 | 1,
           moves: one.moves + 1,
+          still: task.watched === 'live' && stoodStill(step) ? one.still + 1 : 0,
         }
       : one,
   );
@@ -197,6 +201,9 @@ function ownFresh(task: CoachTask, belief: CoachBelief, trim: CoachTrim): number
   const speed = belief.speeds[ownSpeed(task, trim)];
   return speed?.fresh?.errorPercent ?? speed?.mean[0] ?? 0;
 }
+
+/** What a live visit changed lies inside the doubt of its two readings. */
+const stoodStill = ({ size, variance }: Step): boolean => Math.abs(size) <= 2 * Math.sqrt(variance);
 
 /** A move in the trim's own measure, with its variance. */
 interface Step {

@@ -55,6 +55,8 @@ export const COACH = {
   /** A trim that moved nothing over so many turns, or this part of its travel, does nothing. */
   uselessTurns: 4,
   uselessOfTravel: 0.5,
+  /** So many live visits in a row that moved nothing: the trim does nothing. */
+  stillVisits: 1,
   /** An effect smaller than this, percent a turn, with all its doubt, is none. */
   uselessPercent: 0.15,
   /** Error of the hand: a turn is meant and nine tenths are done. One standard deviation, of what is turned. */

@@ -3,7 +3,7 @@ import { liveFrameSchema, type LiveFrame } from '@amber-gauge/contract';
 import { errorDecimals, fixed, signed } from '@amber-gauge/core/quantity';
 import { centreLabel, judge, verdictWords } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { RibbonLarge } from '../../shared/ribbon/RibbonLarge.js';
 import { askCapture } from '../../shared/live/share.js';
@@ -21,6 +21,7 @@ interface Followed {
 }
 
 export function LiveScreen() {
+  const screen = useRef<HTMLElement>(null);
   const { frame, trail } = useFollowed();
   const sender = frame?.sender ?? null;
   const capture = useCallback(() => {
@@ -48,7 +49,7 @@ export function LiveScreen() {
   };
   const decimals = errorDecimals(frame.expandedPercent);
   return (
-    <main className={classes.screen} aria-label="Live view">
+    <main className={classes.screen} aria-label="Live view" ref={screen}>
       <p className={classes.what}>
         {frame.what}, {frame.speedLabel}
       </p>
@@ -76,9 +77,18 @@ export function LiveScreen() {
           ? frame.words
           : `${verdictWords(judge(frame.meanPercent, frame.expandedPercent, limits))}, ${frame.words}`}
       </p>
-      <Button variant="contained" className={classes.key ?? ''} onClick={capture} title={`Key ${captureKey}`}>
-        Capture
-      </Button>
+      <div className="row">
+        <Button variant="contained" className={classes.key ?? ''} onClick={capture} title={`Key ${captureKey}`}>
+          Capture
+        </Button>
+        <Button
+          variant="outlined"
+          className={classes.key ?? ''}
+          onClick={() => void screen.current?.requestFullscreen().catch(() => undefined)}
+        >
+          Full screen
+        </Button>
+      </div>
     </main>
   );
 }

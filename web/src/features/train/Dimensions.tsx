@@ -13,6 +13,7 @@ import {
 } from '@amber-gauge/core/drive';
 import { fixed, numberIn, signed, THIN } from '@amber-gauge/core/quantity';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { Field } from '../../shared/ui/Field.js';
 import classes from './Train.module.css';
 
@@ -97,6 +98,13 @@ export function Dimensions({ train, speed, hz }: Props) {
         {THIN}%, as units come (root of squares) ±{fixed(spread.rssPercent, 2)}
         {THIN}%. Tolerances not typed are usual ones (common practice). Teeth are counted. An idler’s own diameter
         cancels and is not listed. Metal does not grow back: do the sum before a pulley is turned down.
+        {!onMains && (
+          <>
+            {' '}
+            The mains changes nothing here: electronics set this motor’s speed, and another one is a matter of{' '}
+            <Link to="/workings/speed-resistor">a resistor</Link>.
+          </>
+        )}
         {onMains &&
           ' On another frequency at the same volts the flux changes too: from 60 to 50 Hz it rises by a fifth, volts have to come down with it, and a run capacitor to the value for that mains (common practice).'}
       </p>

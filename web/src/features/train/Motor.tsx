@@ -59,6 +59,7 @@ export function Motor({ draft, problems, onDraft }: Props) {
         {onPoles
           ? number('poles', 'Poles (one a speed: apart by spaces)', '')
           : number('rpm', 'Turns a minute (one a speed: apart by spaces)', 'rpm')}
+        {motor.kind === 'brushless' && number('poles', 'Poles of its rotor', '')}
         {motor.kind === 'induction' && number('slip', 'Slip', '%', 'slipPercent')}
         {!onPoles && number('segments', 'Commutator bars, if any', '')}
         {!onPoles && number('generator', 'Sensor pulses a turn, if any', '')}

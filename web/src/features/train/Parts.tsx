@@ -1,5 +1,13 @@
 /** The parts from the motor on: one row each with how it turns, opened in place to its sizes. */
-import { CONTACTS, isBelt, MOTOR_ID, PART_KINDS, type TrainProblem, type TrainTurns } from '@amber-gauge/core/drive';
+import {
+  BELT_SHAPES,
+  CONTACTS,
+  isBelt,
+  MOTOR_ID,
+  PART_KINDS,
+  type TrainProblem,
+  type TrainTurns,
+} from '@amber-gauge/core/drive';
 import { fixed, THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -186,6 +194,18 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
       {isBelt(part.contact) && (
         <>
           {text('thickness', 'Belt thickness', 'mm', 'thicknessMm')}
+          <Field
+            select
+            label="Belt"
+            value={part.shape}
+            onChange={(event) => onPart({ shape: event.target.value as PartDraft['shape'] })}
+          >
+            {BELT_SHAPES.map((one) => (
+              <MenuItem key={one} value={one}>
+                {one}
+              </MenuItem>
+            ))}
+          </Field>
           {text('length', 'Belt length at rest, if known', 'mm', 'lengthMm')}
           {text('centre', 'Shaft to shaft, if known', 'mm', 'centreMm')}
         </>

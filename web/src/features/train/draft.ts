@@ -68,7 +68,7 @@ export function trainOf({ motor, parts, output, speeds }: TrainDraft): Train {
     motor: {
       ...rest,
       // What this kind of motor does not use must not keep it from being kept.
-      poles: onPoles(motor) ? numbers(poles) : [2],
+      poles: onPoles(motor) || motor.kind === 'brushless' ? numbers(poles) : [2],
       rpm: onPoles(motor) ? [1] : numbers(rpm),
       slipPercent: orZero(slip),
       segments: orNull(segments),

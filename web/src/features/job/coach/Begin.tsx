@@ -1,5 +1,13 @@
 /** Before the first turn: which trims, how they are watched, and what has to be seen to. */
-import { COACH_CHECKS, jobSpeeds, jobTolerance, modelOf, WORK_WORDS, type StageId } from '@amber-gauge/core/bench';
+import {
+  COACH_CHECKS,
+  jobSpeeds,
+  jobTolerance,
+  modelOf,
+  turnsOfClock,
+  WORK_WORDS,
+  type StageId,
+} from '@amber-gauge/core/bench';
 import type { CoachTask } from '@amber-gauge/core/drive';
 import { familyOf, type ModelTrim } from '@amber-gauge/core/families';
 import { numberIn, type Tolerance } from '@amber-gauge/core/quantity';
@@ -29,6 +37,8 @@ interface TrimDraft {
   readonly stood: string;
 }
 
+/** Travel of a trim whose place is told by the clock, turns (common practice). */
+const SINGLE_TURN = 0.75;
 /** Serves every speed. */
 const ALL = 'all';
 
@@ -45,7 +55,11 @@ export function Begin({ view, stage, onDone }: Props) {
     setTyped(trims.map((one) => (one.id === id ? { ...one, ...more } : one)));
   const limits = jobTolerance(view.job);
   const wrong =
-    trims.length === 0 || trims.some((one) => one.name.trim() === '' || bad(one.travel, 0.1) || bad(one.stood, 0));
+    trims.length === 0 ||
+    trims.some(
+      (one) =>
+        one.name.trim() === '' || bad(one.travel, 0.1) || (bad(one.stood, 0) && turnsOfClock(one.stood) === null),
+    );
   const begin = () => {
     const task = taskOf(watched, speeds, trims, limits);
     const what = task.trims
@@ -70,9 +84,7 @@ export function Begin({ view, stage, onDone }: Props) {
         onChange={(_event, value: CoachTask['watched'] | null) => value && setWatched(value)}
         aria-label="How the speed is watched"
       >
-        <ToggleButton value="live" disabled={!hasTone}>
-          Heard live, turned by ear
-        </ToggleButton>
+        <ToggleButton value="live">Heard live, turned by ear</ToggleButton>
         <ToggleButton value="typed">Read and typed between moves</ToggleButton>
       </ToggleButtonGroup>
       {trims.map((one) => (
@@ -158,8 +170,8 @@ function taskOf(
       name: one.name.trim(),
       serves: one.serves === ALL ? speeds.map(({ id }) => id) : [one.serves],
       faster: one.faster === '' ? null : one.faster,
-      travelTurns: numberIn(one.travel),
-      stoodTurns: numberIn(one.stood),
+      travelTurns: numberIn(one.travel) ?? (turnsOfClock(one.stood) === null ? null : SINGLE_TURN),
+      stoodTurns: turnsOfClock(one.stood) ?? numberIn(one.stood),
     })),
   };
 }
@@ -241,10 +253,10 @@ function TrimFields({ one, speeds, onTrim, onRemove }: TrimProps) {
         onChange={(event) => onTrim({ travel: event.target.value })}
       />
       <Field
-        label="Stands from its ccw stop"
+        label="Stands at: 10:30, or turns from its ccw stop"
         unit="turns"
         value={one.stood}
-        error={bad(one.stood, 0)}
+        error={bad(one.stood, 0) && turnsOfClock(one.stood) === null}
         onChange={(event) => onTrim({ stood: event.target.value })}
       />
       <Button onClick={onRemove} aria-label={`Take out: ${one.name}`}>

@@ -16,6 +16,7 @@ import { ReadingField } from '../parts/ReadingField.js';
 import type { JobView } from '../useJobView.js';
 import { Begin } from './Begin.js';
 import { Hearing } from './Hearing.js';
+import { LockTrim } from './LockTrim.js';
 import { KeepTrims } from './KeepTrims.js';
 import { TurnedField } from './TurnedField.js';
 import classes from './Coach.module.css';
@@ -32,6 +33,7 @@ export function Coach({ view, stage }: Props) {
   return (
     <section aria-label="Trim coach" className={classes.coach}>
       {course && !beginning && <Course view={view} stage={stage} course={course} />}
+      {hasLock(view) && <LockTrim labels={view.state.speeds.map((one) => one.label)} />}
       {beginning ? (
         <Begin view={view} stage={stage} onDone={() => setBeginning(false)} />
       ) : (
@@ -122,6 +124,9 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
     </>
   );
 }
+
+/** Units that lock to a crystal have a trim of their own kind. */
+const hasLock = (view: JobView): boolean => pathOf(view.job)?.blocks.some((block) => block.id === 'lock') ?? false;
 
 /** Told to Find already, since this course began. */
 const answered = (view: JobView, course: JobCoach): boolean =>

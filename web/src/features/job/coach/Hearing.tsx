@@ -15,7 +15,7 @@ import type { FamilySpeed } from '@amber-gauge/core/families';
 import { fixed, signed, THIN } from '@amber-gauge/core/quantity';
 import { centreLabel } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useSources } from '../../../shared/api/queries.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -23,6 +23,7 @@ import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
 import { fieldHasFocus } from '../../../shared/ui/focus.js';
 import type { JobView } from '../useJobView.js';
 import { useShare } from '../../../shared/live/share.js';
+import { NotListening, pulsesOf, type Counted } from './NotListening.js';
 import { useHearing, type Heard } from './useHearing.js';
 import { useVoice } from './useVoice.js';
 import classes from './Coach.module.css';
@@ -39,17 +40,21 @@ export function Hearing({ view, stage, course }: Props) {
   const { source } = useJobSource(view.job, useSources().data ?? []);
   const limits = jobTolerance(view.job);
   const aim = aimOf(course);
+  const [counted, setCounted] = useState<Counted>({ on: false, perTurn: '1', rpm: '' });
+  const pulses = counted.on ? pulsesOf(counted, speeds[0]?.nominalRpm ?? null) : null;
   const latest = useRef<Heard | null>(null);
   const { share, onCapture } = useShare();
-  const keep = (one: Heard) => {
+  const keep = (one: Heard, byHand = false) => {
     const { view: seen, expandedPercent } = one;
     latest.current = one;
     share(frameOfHeard(one, view, course));
     if (!seen.read) return;
     const speed = speeds.find((one) => one.id === seen.read?.speedId);
     if (!speed) return;
-    const reading = readingOf(speed, seen.read.errorPercent, expandedPercent, source);
-    const hand = wantsHand(advice) && seen.movedSince ? task.trims.find((one) => one.id === advice.trimId) : undefined;
+    const reading = readingOf(speed, seen.read.errorPercent, expandedPercent, counted.on ? null : source);
+    // Told by hand that it was turned, or told by the speed that it moved.
+    const hand =
+      wantsHand(advice) && (seen.movedSince || byHand) ? task.trims.find((one) => one.id === advice.trimId) : undefined;
     void submitLines(
       view.job.id,
       ...(hand ? [makeLine(stage, { kind: 'coach-turned', trimId: hand.id, name: hand.name, turns: null })] : []),
@@ -59,17 +64,18 @@ export function Hearing({ view, stage, course }: Props) {
   const { heard, live, start, stop, sounding, setSounding, louder, decibels } = useHearing({
     speeds,
     source,
+    pulses,
     aim,
     onHeard: keep,
   });
-  useEffect(() =>
-    onCapture(() => {
-      const { view: seen, expandedPercent } = latest.current ?? {};
-      if (seen?.speedId == null || seen.errorPercent === null || expandedPercent === undefined) return;
-      const read = { speedId: seen.speedId, errorPercent: seen.errorPercent };
-      keep({ view: { ...seen, read, movedSince: false }, expandedPercent, sound: null });
-    }),
-  );
+  /** What is heard now, kept at once. */
+  const keepNow = (byHand: boolean) => {
+    const { view: seen, expandedPercent } = latest.current ?? {};
+    if (seen?.speedId == null || seen.errorPercent === null || expandedPercent === undefined) return;
+    const read = { speedId: seen.speedId, errorPercent: seen.errorPercent };
+    keep({ view: { ...seen, read, movedSince: false }, expandedPercent, sound: null }, byHand);
+  };
+  useEffect(() => onCapture(() => keepNow(false)));
   useVolumeKeys(live.state === 'on', louder);
   const word = heard?.sound?.word ?? null;
   const error = heard?.view.errorPercent ?? null;
@@ -78,7 +84,9 @@ export function Hearing({ view, stage, course }: Props) {
   if (live.state !== 'on')
     return (
       <NotListening
-        {...{ source, problem: live.problem, opening: live.state === 'starting', start }}
+        {...{ source, pulses, counted, problem: live.problem, opening: live.state === 'starting', start }}
+        onCounted={setCounted}
+        rpm={speeds[0]?.nominalRpm ?? null}
         cutFor={speeds[0]?.label ?? 'its speed'}
       />
     );
@@ -110,35 +118,12 @@ export function Hearing({ view, stage, course }: Props) {
           {stateWords(heard)}
         </span>
       </p>
-      <Controls {...{ stop, sounding, setSounding, louder, decibels, voice }} />
-    </div>
-  );
-}
-
-interface OffProps {
-  readonly source: ToneSource | null;
-  readonly problem: string | null;
-  readonly opening: boolean;
-  readonly start: () => void;
-  readonly cutFor: string;
-}
-
-function NotListening({ source, problem, opening, start, cutFor }: OffProps) {
-  return (
-    <div className="row">
-      <Button variant="contained" className={classes.done ?? ''} disabled={!source || opening} onClick={() => start()}>
-        {opening ? 'Opening the input' : 'Listen'}
-      </Button>
-      <span className="quiet">
-        {source
-          ? `The tone of ${source.name}, cut for ${cutFor}. No key between moves: moved, settled and another speed are heard.`
-          : 'Name a test tape or record in Set-up first.'}
-      </span>
-      {problem && (
-        <p role="alert" className="danger">
-          {problem}
-        </p>
+      {wantsHand(advice) && at?.id === advice.watchSpeedId && (
+        <Button variant="outlined" onClick={() => keepNow(true)} sx={{ alignSelf: 'flex-start' }}>
+          Turned, and nothing moved
+        </Button>
       )}
+      <Controls {...{ stop, sounding, setSounding, louder, decibels, voice }} />
     </div>
   );
 }
@@ -176,17 +161,17 @@ function Controls({ stop, sounding, setSounding, louder, decibels, voice }: Cont
 const readingOf = (
   speed: FamilySpeed,
   errorPercent: number,
-  expandedPercent: number,
+  expandedPercent: number | null,
   source: ToneSource | null,
 ): SpeedBody => ({
   kind: 'speed',
   text: '',
   speedId: speed.id,
-  method: 'tone-live',
+  method: source ? 'tone-live' : 'pulses',
   turned: true,
   errorPercent,
   expandedPercent,
-  referenceIncluded: (source?.tolerancePercent ?? null) !== null,
+  referenceIncluded: source === null || source.tolerancePercent !== null,
   wowPeakPercent: null,
   rpm: speed.nominalRpm === null ? null : speed.nominalRpm * (1 + errorPercent / 100),
   sourceName: source?.name ?? null,

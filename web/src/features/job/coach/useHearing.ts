@@ -1,4 +1,4 @@
-/** The tone heard while trims are turned: without its wow, with what happened, and the sound that leads the hand. */
+/** The tone, or pulses of a shaft, heard while trims are turned: without its wow, with what happened, and the sound that leads the hand. */
 import type { Settings } from '@amber-gauge/contract';
 import { referenceUncertainty, type ToneSource } from '@amber-gauge/core/bench';
 import { soundGuide, watchSpeeds, type GuideNow, type GuideSound, type WatchView } from '@amber-gauge/core/drive';
@@ -6,7 +6,7 @@ import type { FamilySpeed } from '@amber-gauge/core/families';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { guidePlayer, type GuidePlayer } from '../../../shared/sound/guide.js';
-import { useLive } from '../../measuring/live/useLive.js';
+import { useLive, type AnyReading } from '../../measuring/live/useLive.js';
 
 /** Where the hand is led: the speed watched, where it should stand and how wide the window is, percent. */
 interface Aim {
@@ -16,15 +16,24 @@ interface Aim {
   readonly stop: boolean;
 }
 
+/** Pulses of a shaft on the line input. */
+export interface Pulses {
+  readonly perTurn: number;
+  readonly nominalRpm: number;
+}
+
 export interface Heard {
   readonly view: WatchView;
-  readonly expandedPercent: number;
+  /** Null where nobody knows: pulses lead, a measured run proves. */
+  readonly expandedPercent: number | null;
   readonly sound: GuideSound | null;
 }
 
 interface Wish {
   readonly speeds: readonly FamilySpeed[];
   readonly source: ToneSource | null;
+  /** Pulses a turn and the shaft's turns at the first speed, instead of the tone. */
+  readonly pulses: Pulses | null;
   readonly aim: Aim | null;
   readonly onHeard: (heard: Heard) => void;
 }
@@ -34,23 +43,23 @@ const VOLUME_STEP_DB = 3;
 /** Turns or tape of a speed beside the first one's: the same record sounds so much higher. */
 const pace = (speed: FamilySpeed): number => speed.nominalRpm ?? speed.nominalCmPerS ?? 1;
 
-export function useHearing({ speeds, source, aim, onHeard }: Wish) {
+export function useHearing({ speeds, source, pulses, aim, onHeard }: Wish) {
   const settings = useSettings().data;
   const [heard, setHeard] = useState<Heard | null>(null);
   const watch = useRef(watchSpeeds([]));
   const guide = useRef(soundGuide());
-  const { player, open, silence, ...sound } = useSound(source?.nominalHz ?? null);
+  const { player, open, silence, ...sound } = useSound(pulses ? null : (source?.nominalHz ?? null));
   const now = useRef({ aim, onHeard });
   useEffect(() => {
     now.current = { aim, onHeard };
   });
   const live = useLive(
     (reading) => {
-      if ('pulses' in reading) return;
-      const view = watch.current.push(reading.atS, reading.kind === 'tone' ? reading.hz : null);
-      const expandedPercent = reading.kind === 'tone' ? reading.mean.expandedPercent : 0;
+      const view = watch.current.push(reading.atS, rateOf(reading));
+      const expandedPercent = reading.kind === 'tone' ? reading.mean.expandedPercent : null;
       const { aim: wanted, onHeard: tell } = now.current;
-      const led = wanted && { wanted, view, expandedPercent, toneHz: source?.nominalHz ?? null };
+      const toneHz = pulses ? null : (source?.nominalHz ?? null);
+      const led = wanted && { wanted, view, expandedPercent: expandedPercent ?? 0, toneHz };
       const said = led ? guide.current.push(reading.atS, guideNow(led)) : null;
       if (said) player.current?.play(said);
       const one = { view, expandedPercent, sound: said };
@@ -61,11 +70,12 @@ export function useHearing({ speeds, source, aim, onHeard }: Wish) {
   );
   const start = (device?: string) => {
     const first = speeds[0];
-    if (!source || !first) return;
-    watch.current = watchOf(speeds, first, source.nominalHz);
+    if (!first || (!source && !pulses)) return;
+    watch.current = watchOf(speeds, first, pulses ? pulses.nominalRpm : (source?.nominalHz ?? 1), pulses !== null);
     guide.current = soundGuide();
     open();
-    void live.start((sampleRate) => listening(sampleRate, source, first, settings), device);
+    if (pulses) void live.start((sampleRate) => ({ of: 'pulses', wish: { ...pulses, sampleRate } }), device);
+    else if (source) void live.start((sampleRate) => listening(sampleRate, source, first, settings), device);
   };
   useAwake(live.state === 'on');
   return {
@@ -112,12 +122,17 @@ function useSound(toneHz: number | null) {
 
 const turnS = (speed: FamilySpeed): number | null => (speed.nominalRpm === null ? null : 60 / speed.nominalRpm);
 
-const watchOf = (speeds: readonly FamilySpeed[], first: FamilySpeed, nominalHz: number) =>
+/** What is heard as a rate: hertz of the tone, or turns a minute of the shaft; null for nothing. */
+const rateOf = (reading: AnyReading): number | null =>
+  'pulses' in reading ? reading.rpm : reading.kind === 'tone' ? reading.hz : null;
+
+/** Pulses come as the mean of two turns: nothing of the wow is left to take off. */
+const watchOf = (speeds: readonly FamilySpeed[], first: FamilySpeed, nominalHz: number, averaged: boolean) =>
   watchSpeeds(
     speeds.map((speed) => ({
       id: speed.id,
       nominalHz: (nominalHz * pace(speed)) / pace(first),
-      turnS: turnS(speed),
+      turnS: averaged ? null : turnS(speed),
     })),
   );
 

@@ -1,13 +1,5 @@
 /** The decision: mends side by side with their chance, hands, money and what they cost until the unit works; one is chosen and kept. */
-import {
-  decide,
-  HOUR_MONEY,
-  isDead,
-  minutesWords,
-  workOfRepair,
-  type MendOption,
-  type StageId,
-} from '@amber-gauge/core/bench';
+import { decide, HOUR_MONEY, minutesWords, type MendOption, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -17,7 +9,7 @@ import { useMoney } from '../../../shared/ui/money.js';
 import { useJobFind } from '../find/findContext.js';
 import { percent } from '../find/useFind.js';
 import type { JobView } from '../useJobView.js';
-import { TimerAsk } from './TimerAsk.js';
+import { LEAVE } from './leave.js';
 import classes from './Mend.module.css';
 
 /** So many stand in sight; the rest is unlikely or dear. */
@@ -43,27 +35,9 @@ export function Decision({ view, stage }: Props) {
     hourMoney,
   );
   const open = options.filter((one) => one.forbidden === null);
-  const choose = (one: MendOption) => {
-    const beside = open.find((other) => other !== one)?.name ?? '';
-    const { id: optionId, name, chance, minutes } = one;
-    const [cost, expectedCost] = [one.money, one.expectedCost].map((value) => Math.round(100 * value) / 100) as [
-      number,
-      number,
-    ];
-    void submitLines(
-      view.job.id,
-      makeLine(stage, {
-        kind: 'decision',
-        optionId,
-        name,
-        reason: reason.trim(),
-        chance,
-        minutes,
-        money: cost,
-        expectedCost,
-        beside,
-      }),
-    );
+  const keep = (one: Kept) => {
+    const beside = open.find((other) => other.id !== one.id)?.name ?? '';
+    void submitLines(view.job.id, makeLine(stage, decisionOf(one, reason.trim(), beside)));
     setReason('');
   };
   return (
@@ -94,7 +68,7 @@ export function Decision({ view, stage }: Props) {
                 best={i === 0 && one.forbidden === null}
                 chosen={view.state.decision?.optionId === one.id}
                 money={money}
-                onChoose={() => choose(one)}
+                onChoose={() => keep(one)}
               />
             ))}
           </tbody>
@@ -114,6 +88,9 @@ export function Decision({ view, stage }: Props) {
           onChange={(event) => setReason(event.target.value)}
           sx={{ flex: '1 1 320px' }}
         />
+        <Button onClick={() => keep(NOTHING)} disabled={view.state.decision?.optionId === LEAVE}>
+          Mend nothing, it goes back as it is
+        </Button>
         {options.length > SHOWN && (
           <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
         )}
@@ -121,6 +98,26 @@ export function Decision({ view, stage }: Props) {
     </section>
   );
 }
+
+type Kept = Pick<MendOption, 'id' | 'name' | 'chance' | 'minutes' | 'money' | 'expectedCost'>;
+
+/** To mend nothing costs nothing and cures nothing. */
+const NOTHING: Kept = { id: LEAVE, name: 'Mend nothing', chance: 0, minutes: 0, money: 0, expectedCost: 0 };
+
+const cents = (amount: number): number => Math.round(100 * amount) / 100;
+
+/** The choice with the figures known now. */
+const decisionOf = ({ id, name, chance, minutes, money, expectedCost }: Kept, reason: string, beside: string) => ({
+  kind: 'decision' as const,
+  optionId: id,
+  name,
+  reason,
+  chance,
+  minutes,
+  money: cents(money),
+  expectedCost: cents(expectedCost),
+  beside,
+});
 
 interface RowProps {
   readonly one: MendOption;
@@ -164,46 +161,5 @@ function Row({ one, best, chosen, money, onChoose }: RowProps) {
         </Button>
       </td>
     </tr>
-  );
-}
-
-/** The mend that was chosen: the one thing to do now, done with one key or dropped. */
-export function Chosen({ view, stage }: Props) {
-  const find = useJobFind();
-  const money = useMoney();
-  const { decision } = view.state;
-  if (!decision) return null;
-  const repair = find?.path.repairs.find((one) => one.id === decision.optionId);
-  const dead = isDead(view.state);
-  const running = repair?.power === 'running';
-  const done = () =>
-    void submitLines(
-      view.job.id,
-      makeLine(stage, { kind: 'work', ...workOfRepair(decision.name) }),
-      makeLine(stage, { kind: 'mended', repairId: decision.optionId, name: decision.name }),
-    );
-  return (
-    <section className={classes.chosen} aria-label="Chosen mend">
-      <p className="quiet">
-        Chosen: cures it with {percent(decision.chance)} %, {Math.round(decision.minutes)} min, {money(decision.money)}
-        {decision.reason ? `: ${decision.reason}` : ''}
-        {decision.beside ? `. Beside it stood: ${decision.beside}` : ''}
-      </p>
-      <div className="row">
-        <Button
-          variant="contained"
-          className={classes.done ?? ''}
-          disabled={!dead && !running}
-          onClick={done}
-          aria-label={`Done: ${decision.name}`}
-        >
-          {dead || running ? 'It is done' : 'Make it dead first'}
-        </Button>
-        {repair && repair.waitMin > 0 && (
-          <TimerAsk view={view} stage={stage} name={decision.name} minutes={repair.waitMin} />
-        )}
-      </div>
-      {repair?.leaves && <p>Then: {repair.leaves}.</p>}
-    </section>
   );
 }

@@ -1,0 +1,2 @@
+/** Id of the choice to mend nothing: the unit goes back as it is. */
+export const LEAVE = 'leave';
