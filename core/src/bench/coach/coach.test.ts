@@ -10,6 +10,7 @@ import {
   coachSays,
   nudgeAnswer,
   speedStands,
+  trimBlockOf,
   trimDoes,
   turnsOfClock,
   turnWords,
@@ -185,6 +186,12 @@ describe('clock positions of a single-turn trim, facing the screw (common practi
 describe('a nudge is an observation in Find', () => {
   const path = PATHS.get('belt-turntable-dc') ?? null;
   const right = [read('33', 0.05), read('45', 0.05)];
+  it('belongs to the part of the path that holds the trims', () => {
+    expect(path && trimBlockOf(path)).toBe('trims');
+    const washer = PATHS.get('washer-front');
+    expect(washer && trimBlockOf(washer)).toBeNull();
+  });
+
   it('says which trim stood low or high, only when every speed is right and something was off', () => {
     const low = course(begin, read('33', -2), read('45', 0), turned('t33', 1), ...right);
     expect(nudgeAnswer(path, low)).toMatchObject({ kind: 'answer', testId: 'trim-nudge' });

@@ -144,6 +144,10 @@ export function trimDoes(
 /** The test of the path that nudging the trims answers. */
 const NUDGE = 'trim-nudge';
 
+/** Id of the path's part that the speed trims belong to; null where the family has none. */
+export const trimBlockOf = (path: DrivePath): string | null =>
+  path.tests.find((one) => one.id === NUDGE)?.block ?? null;
+
 /**
  * What the course answers in Find, once every speed is right: which trim stood low or high. Null where the family has
  * no such test or nothing was off.

@@ -8,6 +8,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { SuspectView } from '@amber-gauge/core/bench';
 import type { JobView } from '../useJobView.js';
 import { TriedHere } from './TriedHere.js';
+import { TrimsHere } from './TrimsHere.js';
 import { percent } from './useFind.js';
 import classes from './Find.module.css';
 
@@ -41,6 +42,7 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
             </li>
           ))}
       </ul>
+      <TrimsHere view={view} path={path} block={one.block} />
       {one.evidence.length === 0 ? (
         <p className="quiet">Nothing seen has borne on it yet.</p>
       ) : (
