@@ -130,3 +130,21 @@ test('heard: moved, settled and another speed are told from the tone; the sound 
   await expect(log).toContainText('turned 33 trim, by the speed');
   await expect(page.getByLabel('How the speeds stand')).toContainText(/33⅓ rpm: [−+]?0\.0\d/);
 });
+
+test('heard by pulses of a shaft: the same course, read at the mean of two turns, without an uncertainty of its own', async ({
+  page,
+  demo,
+}) => {
+  await begin(page, demo.url, 'Heard live, turned by ear');
+  const coach = page.getByLabel('Trim coach');
+  await coach.getByRole('button', { name: 'By the tone' }).click();
+  await expect(coach.getByRole('button', { name: 'Listen' })).toBeEnabled();
+  await coach.getByRole('textbox', { name: 'Pulses a turn' }).fill('0');
+  await expect(coach.getByRole('button', { name: 'Listen' })).toBeDisabled();
+  // 3150 a second at 33 1/3 turns a minute are 5670 a turn.
+  await coach.getByRole('textbox', { name: 'Pulses a turn' }).fill('5670');
+  await coach.getByRole('button', { name: 'Listen' }).click();
+  await expect(page.getByTestId('coach-number')).toHaveText(/−2\.[34]\d.%/, { timeout: 20_000 });
+  await expect(page.getByLabel('How the speeds stand')).toContainText(/33⅓ rpm: −2\.[34]\d.%/, { timeout: 20_000 });
+  await expect(page.getByLabel('How the speeds stand')).not.toContainText('±');
+});
