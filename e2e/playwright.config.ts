@@ -1,3 +1,4 @@
+import { FLAGS } from './support/microphone.js';
 import { defineConfig } from '@playwright/test';
 
 /** What lives by the clock runs by itself, after the others. */
@@ -27,14 +28,7 @@ export default defineConfig({
     trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      args: FLAGS,
     },
   },
 });

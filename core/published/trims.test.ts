@@ -269,6 +269,7 @@ describe('the sound', () => {
     expect(guide.push(2.1, now(0.1)).word).toBe('right');
     expect(guide.push(3.7, now(0.1)).word).toBe('listening');
     expect(guide.push(4, now(0.28)).word).toBe('undecided');
+    expect(guide.push(4.5, now(0, { expandedPercent: Infinity })).word).toBe('undecided');
     expect(guide.push(5, now(1)).word).toBe('fast');
     expect(guide.push(5.5, now(null, { elsewhere: true })).word).toBe('listening');
     expect(guide.push(6, now(null)).word).toBe('ended');

@@ -2,6 +2,7 @@
 import { writeWav } from '@amber-gauge/core/formats';
 import type { Page } from '@playwright/test';
 import { expect, test } from '../support/app.js';
+import { microphone } from '../support/microphone.js';
 import { asFile } from '../support/recordings.js';
 
 const RATE = 44100;
@@ -27,23 +28,7 @@ function heard(): Float64Array {
   return samples;
 }
 
-test.use({
-  permissions: ['microphone'],
-  launchOptions: {
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--use-fake-device-for-media-stream',
-      '--use-fake-ui-for-media-stream',
-      `--use-file-for-fake-audio-capture=${asFile('coach.wav', writeWav([heard()], RATE))}`,
-    ],
-  },
-});
+test.use(microphone(asFile('coach.wav', writeWav([heard()], RATE))));
 
 async function begin(page: Page, url: string, how: string): Promise<void> {
   await page.goto(url);

@@ -2,6 +2,7 @@
 import { writeWav } from '@amber-gauge/core/formats';
 import { synthTone } from '@amber-gauge/core/speed';
 import { expect, test } from '../support/app.js';
+import { microphone } from '../support/microphone.js';
 import { asFile } from '../support/recordings.js';
 
 /** Whole cycles at the rate the browser listens at, so that the file loops without a seam. */
@@ -23,23 +24,7 @@ const path = asFile(
   ),
 );
 
-test.use({
-  permissions: ['microphone'],
-  launchOptions: {
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-      '--use-fake-device-for-media-stream',
-      '--use-fake-ui-for-media-stream',
-      `--use-file-for-fake-audio-capture=${path}`,
-    ],
-  },
-});
+test.use(microphone(path));
 
 test('the number is the mean of two turns and says so, the page stays smooth, the capture key keeps a run', async ({
   page,

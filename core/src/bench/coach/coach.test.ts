@@ -13,6 +13,7 @@ import {
   trimBlockOf,
   trimDoes,
   turnsOfClock,
+  turnLines,
   turnWords,
   type JobCoach,
 } from './index.js';
@@ -102,6 +103,21 @@ describe('the course is read from the log', () => {
     const strike = line({ kind: 'strike', target: (lines[3] as BenchEvent).key, reason: 'not turned' });
     expect(jobState(job, lines).coach?.belief.moves).toBe(1);
     expect(jobState(job, [...lines, strike]).coach?.belief.moves).toBe(0);
+  });
+
+  it('what is read before the first turn is as found: the trims count as adjusted with that turn, once', () => {
+    const lines = [begin, read('33', -2), read('45', 0)].map((body) => line(body));
+    const before = jobState(job, lines);
+    expect(before.work).toEqual([]);
+    expect(before.speeds[0]?.asFound?.speed.errorPercent).toBe(-2);
+    const first = turnLines(before.coach as JobCoach, 't33', 0.5);
+    expect(first.map((body) => body.kind)).toEqual(['work', 'coach-turned']);
+    const after = jobState(job, [...lines, ...first.map((body) => line(body)), line(read('33', 0))]);
+    expect(after.speeds[0]).toMatchObject({
+      asFound: { speed: { errorPercent: -2 } },
+      asLeft: { speed: { errorPercent: 0 } },
+    });
+    expect(turnLines(after.coach as JobCoach, 't33', null).map((body) => body.kind)).toEqual(['coach-turned']);
   });
 
   it('a new course forgets the old one', () => {

@@ -1,7 +1,7 @@
 /** The trim coach in a job: its course is read from the log, speed readings of any way of measuring with it. */
 import { coach, type CoachLine, type CoachState, type CoachTask } from '../../drive/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
-import { linesOf, type BenchEvent } from '../event.js';
+import { linesOf, type BenchEvent, type EventBody } from '../event.js';
 import { atPitchRest } from '../pitch.js';
 import type { CoachBody } from './body.js';
 
@@ -75,6 +75,24 @@ const EIGHTHS = [
   'three quarters of a turn',
   'seven eighths of a turn',
 ];
+
+/**
+ * The lines of a turn: before the first one stands that the trims are adjusted, so that what was read until then is as
+ * found. Turns clockwise above zero, null when it was turned by ear or eye.
+ */
+export function turnLines(course: JobCoach, trimId: string, turns: number | null): EventBody[] {
+  const { trims } = course.task;
+  const what = trims
+    .map(({ name }) => name)
+    .join(', ')
+    .slice(0, MOST_WORDS);
+  const name = trims.find((one) => one.id === trimId)?.name ?? trimId;
+  const turned: EventBody = { kind: 'coach-turned', trimId, name, turns };
+  return course.belief.moves > 0 ? [turned] : [{ kind: 'work', action: 'adjust', what }, turned];
+}
+
+/** A line of work holds so many signs. */
+const MOST_WORDS = 200;
 
 /** "a quarter turn clockwise", "2 turns counter-clockwise": as one says it with a screwdriver in the hand. */
 export function turnWords(turns: number): string {

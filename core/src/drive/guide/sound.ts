@@ -9,6 +9,7 @@ import { ribbonPlace } from '../../speed/index.js';
 export interface GuideNow {
   /** Error without its wow less where it should stand, percent. Null: nothing is heard. */
   readonly offPercent: number | null;
+  /** Infinite where nobody knows it: then nothing is said to be right. */
   readonly expandedPercent: number;
   /** Half of the window, percent. */
   readonly halfWindowPercent: number;

@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { useSettings } from '../../shared/api/queries.js';
 import { Field } from '../../shared/ui/Field.js';
 import { Preview } from './Preview.js';
+import table from '../../shared/ui/Table.module.css';
 import classes from './Discs.module.css';
 
 interface Typed {
@@ -135,7 +136,7 @@ const wishOf = (typed: Typed, lamp: string): DiscWish => {
 
 function Rings({ wish }: { readonly wish: DiscWish }) {
   return (
-    <table className={classes.table}>
+    <table className={table.table}>
       <thead>
         <tr>
           <th scope="col">speed</th>

@@ -15,6 +15,7 @@ import { fixed, numberIn, signed, THIN } from '@amber-gauge/core/quantity';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Field } from '../../shared/ui/Field.js';
+import table from '../../shared/ui/Table.module.css';
 import classes from './Train.module.css';
 
 interface Props {
@@ -44,6 +45,8 @@ export function Dimensions({ train, speed, hz }: Props) {
           unit={output.unit}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
+          error={wrong(typed, 0, 1e6)}
+          helperText={wrong(typed, 0, 1e6) ? 'A speed above zero.' : undefined}
           sx={{ width: 220 }}
         />
         {onMains && (
@@ -52,12 +55,14 @@ export function Dimensions({ train, speed, hz }: Props) {
             unit="Hz"
             value={other}
             onChange={(event) => setOther(event.target.value)}
+            error={wrong(other, 15, 70)}
+            helperText={wrong(other, 15, 70) ? 'No mains has that frequency.' : undefined}
             sx={{ width: 220 }}
           />
         )}
       </div>
       <div className={classes.scroll} role="region" aria-label="Table of dimensions" tabIndex={0}>
-        <table className={classes.table}>
+        <table className={table.table}>
           <thead>
             <tr>
               <th scope="col">dimension</th>
@@ -112,6 +117,12 @@ export function Dimensions({ train, speed, hz }: Props) {
     </section>
   );
 }
+
+/** Typed, and no number within these. */
+const wrong = (text: string, above: number, most: number): boolean => {
+  const value = numberIn(text);
+  return text.trim() !== '' && !(value !== null && value > above && value <= most);
+};
 
 function Belts({ train, speed }: Omit<Props, 'hz'>) {
   const said = train.parts.flatMap((part) => {

@@ -3,6 +3,7 @@ import { MOTOR_ID, signatureOf, slipOf, type MeasuredTurns, type Train } from '@
 import { fixed, numberIn, ownEntry, signed, THIN } from '@amber-gauge/core/quantity';
 import { useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
+import table from '../../shared/ui/Table.module.css';
 import classes from './Train.module.css';
 
 interface Props {
@@ -27,7 +28,7 @@ export function Rates({ train, speed, hz }: Props) {
   return (
     <section aria-label="What comes round" className="stack">
       <h2>What comes round how often</h2>
-      <table className={classes.table}>
+      <table className={table.table}>
         <thead>
           <tr>
             <th scope="col">what</th>

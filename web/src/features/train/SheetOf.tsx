@@ -1,12 +1,11 @@
 /** The train of a model's sheet: fetched, and kept there. */
-import { keptSheetSchema } from '@amber-gauge/contract';
 import type { Train } from '@amber-gauge/core/drive';
 import { FAMILIES } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useRef, useState } from 'react';
-import { ApiError, call } from '../../shared/api/client.js';
-import { keys, queryClient, useSheet } from '../../shared/api/queries.js';
+import { keepSheet } from '../../shared/api/keepSheet.js';
+import { useSheet } from '../../shared/api/queries.js';
 import { notice } from '../../shared/ui/Notice.js';
 import { Field } from '../../shared/ui/Field.js';
 
@@ -32,20 +31,9 @@ export function SheetOf({ familyId, model, train, onTrain }: Props) {
   }, [kept, model, onTrain]);
   const keep = async () => {
     if (!train || !kept) return;
-    setProblem(null);
-    try {
-      const answer = await call(`/families/${family}/sheet`, keptSheetSchema, {
-        method: 'PUT',
-        body: { model: name.trim(), version: kept.version, sheet: { ...kept.sheet, train } },
-      });
-      queryClient.setQueryData(keys.sheet(family, name.trim()), answer);
-      notice('Kept on the sheet');
-    } catch (error) {
-      if (error instanceof ApiError && error.code === 'CONFLICT') {
-        await queryClient.invalidateQueries({ queryKey: keys.sheet(family, name.trim()) });
-        setProblem('Somebody changed this sheet meanwhile. Keep again to put this train on it.');
-      } else setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
-    }
+    const wrong = await keepSheet(family, kept, { ...kept.sheet, train });
+    setProblem(wrong);
+    if (wrong === null) notice('Kept on the sheet');
   };
   return (
     <section aria-label="On the model’s sheet" className="stack">

@@ -1,6 +1,12 @@
 /** The motors on the shelf, each beside the one that is wanted: what fits stands first. */
 import { ownEntry } from '@amber-gauge/core/quantity';
-import { solveWorking, type Working, type WorkingResult, type WorkingTexts } from '@amber-gauge/core/workings';
+import {
+  CANDIDATE_FIELDS,
+  solveWorking,
+  type Working,
+  type WorkingResult,
+  type WorkingTexts,
+} from '@amber-gauge/core/workings';
 import Button from '@mui/material/Button';
 import { useShelf } from '../shelf/useShelf.js';
 import classes from './Workings.module.css';
@@ -20,9 +26,9 @@ export function ShelfMotors({ working, texts, onChoose }: Props) {
   );
   if (lots.length === 0) return null;
   const wanted = Object.fromEntries(
-    working.fields.flatMap(({ id, label }) => {
+    working.fields.flatMap(({ id }) => {
       const text = ownEntry(texts, id);
-      return label.includes('andidate') || text === undefined ? [] : [[id, text]];
+      return text === undefined || CANDIDATE_FIELDS.some((field) => field.id === id) ? [] : [[id, text]];
     }),
   );
   const rows = lots

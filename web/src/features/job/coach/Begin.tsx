@@ -62,16 +62,7 @@ export function Begin({ view, stage, onDone }: Props) {
     );
   const begin = () => {
     const task = taskOf(watched, speeds, trims, limits);
-    const what = task.trims
-      .map(({ name }) => name)
-      .join(', ')
-      .slice(0, 200);
-    // Turned from here on, so what was read before is as found.
-    void submitLines(
-      view.job.id,
-      makeLine(stage, { kind: 'coach-begin', task, checks: [...checks] }),
-      makeLine(stage, { kind: 'work', action: 'adjust', what }),
-    );
+    void submitLines(view.job.id, makeLine(stage, { kind: 'coach-begin', task, checks: [...checks] }));
     onDone();
   };
   return (

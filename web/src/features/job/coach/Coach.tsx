@@ -5,6 +5,7 @@ import {
   pathOf,
   speedStands,
   trimDoes,
+  turnLines,
   wantsHand,
   type JobCoach,
   type StageId,
@@ -63,15 +64,17 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
   const says = coachSays(task, course);
   const turned = (turns: number | null) => {
     if (!wantsHand(advice)) return;
-    const name = task.trims.find((one) => one.id === advice.trimId)?.name ?? advice.trimId;
-    void submitLines(view.job.id, makeLine(stage, { kind: 'coach-turned', trimId: advice.trimId, name, turns }));
+    const lines = turnLines(course, advice.trimId, turns);
+    void submitLines(view.job.id, ...lines.map((body) => makeLine(stage, body)));
   };
   const answer = nudgeAnswer(pathOf(view.job), course);
   return (
     <>
-      <p className={classes.prompt} role="status" aria-label="What to do">
-        {says.prompt}
-      </p>
+      <h2 className={classes.prompt}>
+        <span role="status" aria-label="What to do">
+          {says.prompt}
+        </span>
+      </h2>
       <p className="quiet">{says.why}</p>
       <ul className={classes.speeds} aria-label="How the speeds stand">
         {speedStands(task, course).map((one) => (
@@ -80,7 +83,7 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
           </li>
         ))}
       </ul>
-      {task.watched === 'live' && advice.kind !== 'stop' && <Hearing view={view} stage={stage} course={course} />}
+      {task.watched === 'live' && <Hearing view={view} stage={stage} course={course} />}
       {task.watched === 'typed' &&
         (advice.kind === 'measure' || advice.kind === 'runaway' || advice.kind === 'prove') && (
           <ReadingField

@@ -4,6 +4,7 @@ import {
   jobNumber,
   jobSpeeds,
   jobTolerance,
+  turnLines,
   unitName,
   wantsHand,
   type JobCoach,
@@ -53,13 +54,8 @@ export function Hearing({ view, stage, course }: Props) {
     if (!speed) return;
     const reading = readingOf(speed, seen.read.errorPercent, expandedPercent, counted.on ? null : source);
     // Told by hand that it was turned, or told by the speed that it moved.
-    const hand =
-      wantsHand(advice) && (seen.movedSince || byHand) ? task.trims.find((one) => one.id === advice.trimId) : undefined;
-    void submitLines(
-      view.job.id,
-      ...(hand ? [makeLine(stage, { kind: 'coach-turned', trimId: hand.id, name: hand.name, turns: null })] : []),
-      makeLine(stage, reading),
-    );
+    const turned = wantsHand(advice) && (seen.movedSince || byHand) ? turnLines(course, advice.trimId, null) : [];
+    void submitLines(view.job.id, ...[...turned, reading].map((body) => makeLine(stage, body)));
   };
   const { heard, live, start, stop, sounding, setSounding, louder, decibels } = useHearing({
     speeds,
@@ -81,8 +77,9 @@ export function Hearing({ view, stage, course }: Props) {
   const error = heard?.view.errorPercent ?? null;
   const at = speeds.find((one) => one.id === heard?.view.speedId);
   const voice = useVoice(spoken(word, error, aim?.untilPercent ?? 0));
+  // Once every speed is right there is nothing to listen for; while it listens, the chord is heard out.
   if (live.state !== 'on')
-    return (
+    return advice.kind === 'stop' ? null : (
       <NotListening
         {...{ source, pulses, counted, problem: live.problem, opening: live.state === 'starting', start }}
         onCounted={setCounted}
@@ -201,17 +198,12 @@ function frameOfHeard({ view: seen, expandedPercent }: Heard, view: JobView, cou
 
 /** Where the sound leads: the trim's target at its own speed, or the middle of the window. */
 function aimOf({ task, advice }: JobCoach) {
-  const at = (id: string) => task.speeds.find((one) => one.id === id);
-  const speedId = wantsHand(advice)
-    ? advice.watchSpeedId
-    : advice.kind === 'measure'
-      ? advice.speedId
-      : (task.speeds[0]?.id ?? '');
-  const speed = at(speedId);
+  const wanted = wantsHand(advice) ? advice.watchSpeedId : advice.kind === 'measure' ? advice.speedId : null;
+  const speed = task.speeds.find((one) => wanted === null || one.id === wanted);
   if (!speed) return null;
   const middle = (speed.lowerPercent + speed.upperPercent) / 2;
   return {
-    speedId,
+    speedId: wanted,
     untilPercent: advice.kind === 'turn' ? advice.untilPercent : middle,
     halfWindowPercent: (speed.upperPercent - speed.lowerPercent) / 2,
     stop: advice.kind === 'runaway' || advice.kind === 'end-stop',

@@ -1,11 +1,10 @@
 /** What was learnt of the trims, kept on the model's sheet: where they sit and which way is faster. */
-import { keptSheetSchema } from '@amber-gauge/contract';
 import { modelOf, trimDoes, type JobCoach } from '@amber-gauge/core/bench';
 import type { ModelTrim } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { call } from '../../../shared/api/client.js';
-import { keys, queryClient, useSheet } from '../../../shared/api/queries.js';
+import { keepSheet } from '../../../shared/api/keepSheet.js';
+import { useSheet } from '../../../shared/api/queries.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import type { JobView } from '../useJobView.js';
 
@@ -27,16 +26,9 @@ export function KeepTrims({ view, course }: { readonly view: JobView; readonly c
     };
   });
   const keep = async () => {
-    try {
-      const answer = await call(`/families/${view.job.familyId}/sheet`, keptSheetSchema, {
-        method: 'PUT',
-        body: { model, version: kept.version, sheet: { ...kept.sheet, trims } },
-      });
-      queryClient.setQueryData(keys.sheet(view.job.familyId, model), answer);
-      notice('Kept on the sheet');
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
-    }
+    const wrong = await keepSheet(view.job.familyId, kept, { ...kept.sheet, trims });
+    setProblem(wrong);
+    if (wrong === null) notice('Kept on the sheet');
   };
   const same = JSON.stringify(kept.sheet.trims ?? []) === JSON.stringify(trims);
   return (

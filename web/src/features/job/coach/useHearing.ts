@@ -8,9 +8,9 @@ import { useSettings } from '../../../shared/api/queries.js';
 import { guidePlayer, type GuidePlayer } from '../../../shared/sound/guide.js';
 import { useLive, type AnyReading } from '../../measuring/live/useLive.js';
 
-/** Where the hand is led: the speed watched, where it should stand and how wide the window is, percent. */
+/** Where the hand is led: the speed watched (null: whichever is heard), where it should stand and how wide the window is, percent. */
 interface Aim {
-  readonly speedId: string;
+  readonly speedId: string | null;
   readonly untilPercent: number;
   readonly halfWindowPercent: number;
   readonly stop: boolean;
@@ -59,7 +59,7 @@ export function useHearing({ speeds, source, pulses, aim, onHeard }: Wish) {
       const expandedPercent = reading.kind === 'tone' ? reading.mean.expandedPercent : null;
       const { aim: wanted, onHeard: tell } = now.current;
       const toneHz = pulses ? null : (source?.nominalHz ?? null);
-      const led = wanted && { wanted, view, expandedPercent: expandedPercent ?? 0, toneHz };
+      const led = wanted && { wanted, view, expandedPercent: expandedPercent ?? Infinity, toneHz };
       const said = led ? guide.current.push(reading.atS, guideNow(led)) : null;
       if (said) player.current?.play(said);
       const one = { view, expandedPercent, sound: said };
@@ -160,11 +160,12 @@ interface Led {
   readonly toneHz: number | null;
 }
 
+const isHere = (wanted: Aim, view: WatchView): boolean => wanted.speedId === null || view.speedId === wanted.speedId;
+
 /** Beside its target where the watched speed is heard; nothing to lead by where another is. */
 const guideNow = ({ wanted, view, expandedPercent, toneHz }: Led): GuideNow => ({
-  offPercent:
-    view.speedId === wanted.speedId && view.errorPercent !== null ? view.errorPercent - wanted.untilPercent : null,
-  elsewhere: view.errorPercent !== null && view.speedId !== wanted.speedId,
+  offPercent: isHere(wanted, view) && view.errorPercent !== null ? view.errorPercent - wanted.untilPercent : null,
+  elsewhere: view.errorPercent !== null && !isHere(wanted, view),
   expandedPercent,
   halfWindowPercent: wanted.halfWindowPercent,
   toneHz,

@@ -1,5 +1,6 @@
 /** The speeds at every position of the pitch control, once one of them was read. */
 import { jobTolerance, PITCH_POSITIONS, PITCH_WORDS, speedWords } from '@amber-gauge/core/bench';
+import table from '../../../shared/ui/Table.module.css';
 import { RibbonSmall } from '../../../shared/ribbon/RibbonSmall.js';
 import type { JobView } from '../useJobView.js';
 
@@ -10,7 +11,7 @@ export function PitchRange({ view }: { readonly view: JobView }) {
   return (
     <section aria-label="Pitch range" className="stack">
       <h2>At each position of the pitch control</h2>
-      <table>
+      <table className={table.table}>
         <thead>
           <tr>
             <th scope="col" />

@@ -1,4 +1,4 @@
-/** Set speed and Prove: the reading, then as found against as left for every speed. */
+/** Set speed and Prove: the reading, then as found against as left for every speed; while screws are turned, the coach first. */
 import { isLive } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { Coach } from '../coach/Coach.js';
@@ -10,23 +10,36 @@ import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 
 export function SpeedStage(props: StageProps) {
-  const course = props.view.state.coach;
-  // While screws are being turned, what to turn next stands first.
-  const trimming = props.stage === 'set-speed' && course !== null && course.advice.kind !== 'stop';
+  const { view, stage } = props;
+  const course = view.state.coach;
+  const setting = stage === 'set-speed';
+  const trimming = setting && course !== null && course.advice.kind !== 'stop';
+  const caution = setting && isLive(view.state.power) && (
+    <p className={classes.caution}>
+      Live while trimming: insulated blade, one hand, nothing loose near the {familyOf(view.job.familyId).turns}.
+    </p>
+  );
   return (
     <>
-      {trimming && <Coach view={props.view} stage={props.stage} />}
-      <SpeedMeasure {...props} />
-      {props.stage === 'set-speed' && isLive(props.view.state.power) && (
-        <p className={classes.caution}>
-          Live while trimming: insulated blade, one hand, nothing loose near the{' '}
-          {familyOf(props.view.job.familyId).turns}.
-        </p>
+      {trimming ? (
+        <>
+          {caution}
+          <Coach view={view} stage={stage} />
+          <details className={classes.otherWay}>
+            <summary>Measure in another way</summary>
+            <SpeedMeasure {...props} />
+          </details>
+        </>
+      ) : (
+        <>
+          <SpeedMeasure {...props} />
+          {caution}
+          {setting && <Coach view={view} stage={stage} />}
+        </>
       )}
-      {props.stage === 'set-speed' && !trimming && <Coach view={props.view} stage={props.stage} />}
-      <BeforeAfter view={props.view} />
-      <PitchRange view={props.view} />
-      <TimerStart view={props.view} stage={props.stage} kinds={['warm-up', 'soak']} />
+      <BeforeAfter view={view} />
+      <PitchRange view={view} />
+      <TimerStart view={view} stage={stage} kinds={['warm-up', 'soak']} />
     </>
   );
 }

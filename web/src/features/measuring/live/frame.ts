@@ -10,7 +10,8 @@ interface Of {
   readonly limits: Tolerance;
 }
 
-const MEAN_WORDS = {
+/** What the live number is the mean of. */
+export const MEAN_WORDS = {
   'two turns': 'mean of the last two turns',
   'one second': 'mean of the last second',
   'so far': 'mean of what was heard so far',

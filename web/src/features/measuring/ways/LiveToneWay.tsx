@@ -9,7 +9,7 @@ import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
 import { useShare } from '../../../shared/live/share.js';
-import { frameOf } from '../live/frame.js';
+import { frameOf, MEAN_WORDS } from '../live/frame.js';
 import { NO_SOURCE, SourceChoice } from './SourceChoice.js';
 import { PlayedQuestion } from './PlayedQuestion.js';
 import { Unsaved } from './Unsaved.js';
@@ -120,12 +120,6 @@ export function LiveToneWay(props: WayProps) {
   );
 }
 
-const OF_WORDS = {
-  'two turns': 'the last two turns',
-  'one second': 'the last second',
-  'so far': 'what was heard so far',
-};
-
 interface ReadoutProps {
   readonly reading: LiveReading | null;
   readonly limits: Tolerance;
@@ -148,7 +142,7 @@ function LiveReadout({ reading, limits, rpm, trail }: ReadoutProps) {
   const decimals = errorDecimals(last?.mean.expandedPercent ?? null);
   const words =
     reading?.kind === 'tone'
-      ? `mean of ${OF_WORDS[reading.mean.of]}`
+      ? MEAN_WORDS[reading.mean.of]
       : reading?.kind === 'ended'
         ? 'tone ended'
         : 'waiting for the tone';
