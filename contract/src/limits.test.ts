@@ -235,6 +235,23 @@ const LIMITS = `
   coach-stands.trimId: 1 to 64
   coach-stands.name: 1 to 400
   coach-stands.turns: from -1000, to 1000
+  proved.checkId: 1 to 160
+  proved.name: 1 to 400
+  proved.words: 0 to 400
+  unproved.checkId: 1 to 160
+  unproved.name: 1 to 400
+  unproved.why: 1 to 400
+  trial-phase.block: 1 to 64
+  trial-phase.name: 1 to 400
+  coast.speedId: 1 to 64
+  coast.fromRpm: to 1000000, above 0
+  coast.toRpm: from 0, to 1000000
+  coast.seconds: to 100000, above 0
+  coast.conditions: 0 to 400
+  protection-class.cordM: to 100, above 0
+  safety-reading.value: from 0, to 1000000
+  safety-reading.limit: to 1000000, above 0
+  safety-reading.instrument: 0 to 400
 `;
 
 /** Lengths, numbers and counts of a schema, a line each. */

@@ -1,7 +1,39 @@
 /** Set-up: the shop, its mains, the capture key, the sound card; and the test tapes and records. */
+import type { SafetyLimits } from '@amber-gauge/core/bench';
 import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
 import { keySchema, wholeSchema } from './stored.js';
+
+const ohm = z.number().positive('Above 0 Ω').max(100, 'At most 100 Ω');
+const megohm = z.number().positive('Above 0 MΩ').max(10000, 'At most 10 000 MΩ');
+const milliampere = z.number().positive('Above 0 mA').max(100, 'At most 100 mA');
+
+/** Limits of electrical safety that this shop goes by: ohm, megohm, mA. */
+const safetySchema = z.object({
+  earthOhm: ohm,
+  earthOhmPer: ohm,
+  earthOhmMost: ohm,
+  insulationMohm: z.object({ I: megohm, 'I-heating': megohm, II: megohm, III: megohm }),
+  earthCurrentMa: milliampere,
+  touchCurrentMa: milliampere,
+}) satisfies z.ZodType<SafetyLimits>;
+
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time, as in 09:00');
+const few = z.number().int('A whole number').min(1, 'At least one').max(20, 'At most 20');
+
+/** When the bench is open, by its own clock, and what it has of what jobs share. */
+const hoursSchema = z
+  .object({
+    from: clock,
+    to: clock,
+    /** Monday 1 to Sunday 7. */
+    days: z.array(z.number().int().min(1).max(7)).min(1, 'At least one day').max(7),
+    places: few,
+    isolators: few,
+    variacs: few,
+    tapes: few,
+  })
+  .refine(({ from, to }) => from < to, 'It opens before it closes');
 
 /** What may be changed in Set-up. */
 export const settingFieldsSchema = z.object({
@@ -20,6 +52,8 @@ export const settingFieldsSchema = z.object({
   flutterStandard: z.enum(FLUTTER_STANDARDS),
   /** What an hour of hands costs; mends are weighed by it. */
   hourMoney: z.number().positive('An hour costs more than nothing').max(1e6, 'At most a million an hour'),
+  safety: safetySchema,
+  hours: hoursSchema,
   clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
 });
 /** See {@link settingFieldsSchema}. */

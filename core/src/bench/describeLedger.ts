@@ -1,5 +1,5 @@
 /** Lines of making safe, strip-down, gate, timers and photos in words. */
-import { fixed, withUnit } from '../quantity/index.js';
+import { withUnit } from '../quantity/index.js';
 import type { CoachBody } from './coach/body.js';
 import { coachWords } from './coach/coach.js';
 import { POWER_WORDS, type EventBody } from './event.js';
@@ -12,7 +12,10 @@ import { mendWords } from './mend/words.js';
 import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { SafetyBody } from './safety/body.js';
+import type { ProveBody } from './prove/body.js';
+import { proveWords } from './prove/words.js';
 import { TIMER_WORDS, type TimerBody, type TimerEndBody } from './timers/body.js';
+import { minutesWords } from './timers/duration.js';
 
 /** The kinds of line that this file puts into words. */
 export type LaterBody =
@@ -25,7 +28,8 @@ export type LaterBody =
   | MarksBody
   | FindBody
   | MendBody
-  | CoachBody;
+  | CoachBody
+  | ProveBody;
 
 /** "4 × 30 mm, tray B". */
 export const fastenerWords = (one: Fasteners): string =>
@@ -84,6 +88,13 @@ export function ledgerWords(body: LaterBody): string {
     case 'coach-turned':
     case 'coach-stands':
       return coachWords(body);
+    case 'proved':
+    case 'unproved':
+    case 'trial-phase':
+    case 'coast':
+    case 'protection-class':
+    case 'safety-reading':
+      return proveWords(body);
     case 'marks':
       return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
   }
@@ -110,13 +121,6 @@ function gateWords(body: GateBody): string {
   const where = body.to === 'hand-back' ? 'hand-back' : POWER_WORDS[body.to].toLowerCase();
   const left = body.accepted.length;
   return `gate passed: ${where}${left > 0 ? `, ${left === 1 ? '1 end' : `${left} ends`} accepted open` : ''}`;
-}
-
-/** "19 s", "15 min", "12 h". */
-export function minutesWords(minutes: number): string {
-  if (minutes < 1) return `${Math.max(1, Math.round(minutes * 60))} s`;
-  if (minutes < 120) return `${fixed(minutes, Number.isInteger(minutes) ? 0 : 1)} min`;
-  return `${fixed(minutes / 60, minutes % 60 === 0 ? 0 : 1)} h`;
 }
 
 /** What the repairer knows better, in words. */

@@ -7,6 +7,7 @@ import type { GateBody } from './gate/body.js';
 import type { LedgerBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { PitchPosition } from './pitch.js';
+import type { ProveBody } from './prove/body.js';
 import type { SafetyBody } from './safety/body.js';
 import type { TimerBody, TimerEndBody } from './timers/body.js';
 
@@ -206,7 +207,8 @@ export type EventBody =
   | MarksBody
   | FindBody
   | MendBody
-  | CoachBody;
+  | CoachBody
+  | ProveBody;
 
 /** One line of the log. `key` is made by the client and names the line for good. */
 export interface BenchEvent {
@@ -235,6 +237,7 @@ export function targetsOf(body: EventBody): string[] {
     case 'step':
       return [...body.after];
     case 'move':
+    case 'trial-phase':
       return present([body.began]);
     case 'photo':
       return present([body.about]);

@@ -23,3 +23,4 @@ export * from './find/index.js';
 export * from './mend/index.js';
 export * from './shelf/index.js';
 export * from './coach/index.js';
+export * from './prove/index.js';

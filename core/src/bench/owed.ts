@@ -2,6 +2,7 @@
 import { isLive, STAGES, type StageId } from './event.js';
 import type { JobFacts } from './job.js';
 import { openEnds, stepsOff } from './ledger/index.js';
+import { owedChecks } from './prove/index.js';
 import type { JobState, SpeedPair } from './state.js';
 import { holdsHands, isDue, isRunning, TIMER_WORDS, type JobTimer } from './timers/index.js';
 
@@ -48,7 +49,7 @@ export function owedItems(job: JobFacts, state: JobState): Owed[] {
   if (homeless > 0) owe('find', homeless === 1 ? 'Place one reading' : `Place ${homeless} readings`);
   for (const { move } of state.ledger.moves) owe('mend', `Finish: ${move.name}`);
   if (!worked && foundWrong(state)) owe('mend', 'Nothing done yet');
-  if (worked) owedSpeeds(state, owe);
+  if (worked) owedProofs(state, owe);
   if (isLive(state.power) && worked && out.length === 0) owe('hand-back', 'Unplug before it goes back');
   if (out.length === 0 && !state.handedBackAt) owe('hand-back', 'Hand back with its sheet');
   return out.sort((a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
@@ -64,15 +65,27 @@ function owedLedger(state: JobState, owe: Owe): void {
   for (const finding of state.findings) if (finding.explained === null) owe('open-up', finding.text, { needs: 'dead' });
 }
 
-function owedSpeeds(state: JobState, owe: Owe): void {
+/** Speeds that are not right are set; the plan says what else has to be shown, one check by name and how many more. */
+function owedProofs(state: JobState, owe: Owe): void {
+  const told = new Set<string>();
   for (const speed of state.speeds) {
-    if (!speed.asLeft) owe('prove', `Measure as left, ${speed.label}`);
-    else if (speed.nominalRpm === null && speed.asLeft.speed.errorPercent === null) continue;
-    else if (speed.asLeft.verdict.kind === 'not-right')
-      owe('set-speed', `Trim ${speed.label}: ${speed.asLeft.verdict.side}`);
-    else if (speed.asLeft.verdict.kind === 'undecided')
-      owe('prove', `Decide ${speed.label}: ${speed.asLeft.verdict.decide}`);
+    const words = owedSpeed(speed);
+    if (!words) continue;
+    told.add(`speed.${speed.speedId}`);
+    owe(words.stage, words.text);
   }
+  const checks = owedChecks(state.proving).filter(({ id }) => !told.has(id));
+  const [first] = checks;
+  const more = checks.length > 1 ? `, and ${checks.length - 1} more` : '';
+  if (first) owe('prove', `Prove: ${first.name}${more}`);
+}
+
+function owedSpeed({ label, nominalRpm, asLeft }: SpeedPair): { stage: StageId; text: string } | null {
+  if (!asLeft) return { stage: 'prove', text: `Measure as left, ${label}` };
+  const { verdict } = asLeft;
+  if (nominalRpm === null && asLeft.speed.errorPercent === null) return null;
+  if (verdict.kind === 'not-right') return { stage: 'set-speed', text: `Trim ${label}: ${verdict.side}` };
+  return verdict.kind === 'undecided' ? { stage: 'prove', text: `Decide ${label}: ${verdict.decide}` } : null;
 }
 
 const foundWrong = (state: JobState): boolean =>

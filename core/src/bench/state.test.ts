@@ -144,7 +144,15 @@ describe('what a job wants next', () => {
     expect(wish(...found).stage).toBe('mend');
     expect(wish(...found, work('x')).text).toBe('Measure as left, 33⅓ rpm');
     const right = [...found, work('x'), on, speed('33', 0.1), speed('45', 0.1), off];
-    expect(wish(...right).kind).toBe('back');
+    expect(wish(...right)).toMatchObject({ stage: 'prove', kind: 'hands' });
+    const reasons = jobState(job, right.map(line)).proving.checks.map(({ id, name }): EventBody => ({
+      kind: 'unproved',
+      checkId: id,
+      name,
+      why: 'not today',
+    }));
+    expect(wish(...right, ...reasons.slice(0, -1)).kind).toBe('hands');
+    expect(wish(...right, ...reasons).kind).toBe('back');
     expect(wish(...right, { kind: 'hand-back', leftUndone: '' }).kind).toBe('done');
   });
 

@@ -1,6 +1,7 @@
 /** The state of a job, computed from its log: nothing here is ticked by hand. */
 import { judge, type Verdict } from '../speed/index.js';
 import {
+  isLive,
   linesOf,
   standing,
   struckKeys,
@@ -17,6 +18,7 @@ import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.
 import { judgedReadings, type DecisionBody, type Judged, type TermsBody } from './mend/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
 import { atPitchRest, type PitchPosition } from './pitch.js';
+import { coastsOf, provingPlan, provokedKeys, type JobCoast, type ProvingPlan } from './prove/index.js';
 import type { ChargeLeft } from './charge.js';
 import { powerFrom, type LostLine, type PowerDoubt } from './power.js';
 import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
@@ -56,6 +58,8 @@ export interface JobState {
   readonly speeds: readonly SpeedPair[];
   readonly power: PowerState;
   readonly powerSince: string | null;
+  /** Since when the power has been on without a break; null while it is off. */
+  readonly onSince: string | null;
   readonly chargeProved: boolean;
   /** Over the touch limit when last measured. */
   readonly charge: ChargeLeft | null;
@@ -86,6 +90,9 @@ export interface JobState {
   readonly pitched: readonly (SpeedReading & { readonly position: PitchPosition })[];
   /** The last course of setting trims. */
   readonly coach: JobCoach | null;
+  /** What has to be shown before it goes back, and how it stands. */
+  readonly proving: ProvingPlan;
+  readonly coasts: readonly JobCoast[];
   /** Stamps of the capture key that wait for their value. */
   readonly holds: readonly { readonly key: string; readonly at: string; readonly prompt: string }[];
   readonly struck: ReadonlySet<string>;
@@ -104,6 +111,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     speeds: speedPairs(job, lines),
     power: power.state,
     powerSince: power.since,
+    onSince: isLive(power.state) ? onSinceOf(lines) : null,
     chargeProved: power.chargeProved,
     charge: power.charge,
     doubt: power.doubt,
@@ -121,11 +129,20 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     decision: openDecision(lines),
     pitched: pitchedReadings(job, lines),
     coach: coachOf(lines),
+    proving: provingPlan(job, lines),
+    coasts: coastsOf(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),
     handedBackAt: handed?.enteredAt ?? null,
     lastAt: lines[lines.length - 1]?.enteredAt ?? null,
   };
+}
+
+/** The first line that said it was on, of the last that did. */
+function onSinceOf(lines: readonly BenchEvent[]): string | null {
+  let since: string | null = null;
+  for (const { body, enteredAt } of linesOf(lines, 'power')) since = isLive(body.state) ? (since ?? enteredAt) : null;
+  return since;
 }
 
 /** A wait for a charge to go is ended by the reading that says it is gone, never by the clock. */
@@ -137,8 +154,10 @@ function speedPairs(job: JobFacts, lines: readonly BenchEvent[]): SpeedPair[] {
   const firstWork = lines.findIndex((line) => line.body.kind === 'work');
   const lastWork = lines.findLastIndex((line) => line.body.kind === 'work');
   const measured: { line: BenchEvent; body: SpeedBody; index: number }[] = [];
+  const provoked = provokedKeys(lines);
   lines.forEach((line, index) => {
-    if (line.body.kind === 'speed' && atPitchRest(line.body)) measured.push({ line, body: line.body, index });
+    if (line.body.kind === 'speed' && atPitchRest(line.body) && !provoked.has(line.key))
+      measured.push({ line, body: line.body, index });
   });
   return jobSpeeds(job).map((speed) => {
     const readings = measured.flatMap(({ line, body, index }) =>

@@ -33,6 +33,7 @@ export {
   type ModelTrim,
 } from './path/fit.js';
 export { pathSchema } from './path/schema.js';
+export { provingOf, type FamilyProving, type ProvingFunction } from './shared/proving.js';
 export { recipeOf, type Recipe, type RecipeStep } from './shared/recipes.js';
 export { BANS, banOf, banWords, type Ban } from './shared/bans.js';
 export { PLACE_ALIASES } from './shared/aliases.js';

@@ -7,6 +7,7 @@ import {
   standing,
   owedItems,
   toleranceOfUse,
+  USUAL_SAFETY_LIMITS,
   type BenchEvent,
   type EventBody,
 } from '@amber-gauge/core/bench';
@@ -75,6 +76,8 @@ const SETTINGS = {
   captureKey: 'F9',
   flutterStandard: 'unweighted-peak' as const,
   hourMoney: 60,
+  safety: USUAL_SAFETY_LIMITS,
+  hours: { from: '09:00', to: '17:00', days: [1, 2, 3, 4, 5], places: 2, isolators: 1, variacs: 1, tapes: 1 },
   clockLimitPpm: 100,
   clockCorrectionPpm: 0,
   version: 1,

@@ -23,8 +23,10 @@ import { isLive, type BenchEvent, type PowerState, type ReadingBody, type SpeedB
 import { jobTolerance, type JobFacts } from '../job.js';
 import { stepsOff, type Ledger } from '../ledger/index.js';
 import { withHealthy, type HealthyValues } from './healthy.js';
+import { provokedKeys } from '../prove/trial.js';
 import { signalAt } from './places.js';
 
+import { touchedBy, wordsIn } from './named.js';
 import { putBackFirst } from './putBack.js';
 
 /** What the engine is to be told, and what could not be told it. */
@@ -171,7 +173,8 @@ export function findEvidence(
   state: { readonly ledger: Ledger; readonly power: PowerState; readonly places: ReadonlyMap<string, string> },
 ): FindEvidence {
   const reader = new EvidenceReader(job, path, lines, state.places);
-  for (const line of lines) reader.read(line);
+  const provoked = provokedKeys(lines);
+  for (const line of lines) if (!provoked.has(line.key)) reader.read(line);
   const { events, problems, since, words, unreachable, mended } = reader;
   return {
     events,
@@ -190,21 +193,6 @@ export function findEvidence(
 
 const curedBlocks = (path: DrivePath, repairId: string): string[] =>
   curedBy(path, repairId).map(({ mode }) => mode.split('.')[0] ?? '');
-
-/** A word without its plural, in small letters. */
-const singular = (word: string): string => word.toLowerCase().replace(/(?<=\w{3})s$/, '');
-const wordsIn = (text: string): string[] => (text.match(/[\p{L}\p{N}]+/gu) ?? []).map(singular);
-
-/** Blocks with a word of their name in what was done: whole words, "recorder" is no "cord". */
-function touchedBy(path: DrivePath, text: string): string[] {
-  const said = new Set(wordsIn(text));
-  return path.blocks
-    .filter((block) => wordsIn(block.name).some((word) => word.length >= LEAST_WORD && said.has(word)))
-    .map((block) => block.id);
-}
-
-/** Shorter words ("and", "of") name no part. */
-const LEAST_WORD = 4;
 
 /** Do the words of `part` stand in `text` one after another? */
 const says = (text: string, part: string): boolean =>

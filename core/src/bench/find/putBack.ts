@@ -3,6 +3,7 @@ import { ownEntry } from '../../quantity/index.js';
 import { familyOf, needsPower, type DrivePath, type PathTest } from '../../families/index.js';
 import { openEnds, stepsOff, type Ledger } from '../ledger/index.js';
 import type { JobFacts } from '../job.js';
+import { blocksNamed } from './named.js';
 
 /** Something off: its words, the usual end it is, and the blocks that are out of the path with it. */
 interface Off {
@@ -58,13 +59,6 @@ function offNow(job: Pick<JobFacts, 'familyId'>, path: DrivePath, ledger: Ledger
     blocks: blocksNamed(path, step.what),
   }));
   return [...ends, ...steps].filter((one) => one.blocks.length > 0);
-}
-
-/** Blocks whose whole name stands in the words: "platter" in "platter and mat"; "motor" not in "motor cover". */
-function blocksNamed(path: DrivePath, words: string): string[] {
-  const plain = ` ${words.toLowerCase().replace(/[^\p{L}\d]+/gu, ' ')} `;
-  if (/ (?:covers?|lid|shield|plate|screws?|hood|panel|case|bracket) /.test(plain)) return [];
-  return path.blocks.filter((block) => plain.includes(` ${block.name.toLowerCase()} `)).map((block) => block.id);
 }
 
 /** Signals that rest on a block, straight or through others. */

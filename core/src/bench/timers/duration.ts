@@ -1,5 +1,5 @@
 /** Lengths of time as people write them: "20 min", "1:30 h", "12h", "1 h 30", "45 s", "half an hour". */
-import { ownEntry, decimal } from '../../quantity/index.js';
+import { decimal, fixed, ownEntry } from '../../quantity/index.js';
 
 const WORDS: Readonly<Record<string, number>> = {
   'half an hour': 30,
@@ -46,3 +46,10 @@ export function minutesIn(text: string): number | null {
 }
 
 const positive = (minutes: number): number | null => (minutes > 0 && Number.isFinite(minutes) ? minutes : null);
+
+/** "19 s", "15 min", "12 h". */
+export function minutesWords(minutes: number): string {
+  if (minutes < 1) return `${Math.max(1, Math.round(minutes * 60))} s`;
+  if (minutes < 120) return `${fixed(minutes, Number.isInteger(minutes) ? 0 : 1)} min`;
+  return `${fixed(minutes / 60, minutes % 60 === 0 ? 0 : 1)} h`;
+}

@@ -9,6 +9,7 @@ import * as lists from './0006_lists.js';
 import * as logGuard from './0007_log_guard.js';
 import * as shelf from './0008_shelf.js';
 import * as hour from './0009_hour.js';
+import * as benchRules from './0010_bench_rules.js';
 
 interface Migration {
   readonly name: string;
@@ -26,6 +27,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0007_log_guard', ...logGuard },
   { name: '0008_shelf', ...shelf },
   { name: '0009_hour', ...hour },
+  { name: '0010_bench_rules', ...benchRules },
 ];
 
 /** Names of all migrations that this version knows, in order. */

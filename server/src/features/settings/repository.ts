@@ -13,6 +13,8 @@ interface SettingRow {
   flutter_standard: Settings['flutterStandard'];
   clock_correction_ppm: number;
   hour_money: number;
+  safety: Settings['safety'];
+  hours: Settings['hours'];
   demo_shown: boolean;
   demo_seeded: boolean;
   version: number;
@@ -32,6 +34,8 @@ export async function presentSettings(db: Db): Promise<Settings> {
     flutterStandard: row.flutter_standard,
     clockCorrectionPpm: row.clock_correction_ppm,
     hourMoney: row.hour_money,
+    safety: row.safety,
+    hours: row.hours,
     version: row.version,
     demoShown: row.demo_shown,
     hasDemo: demo !== undefined,
@@ -51,6 +55,8 @@ export async function writeSettings(db: Db, version: number, fields: Partial<Set
     flutter_standard: fields.flutterStandard,
     clock_correction_ppm: fields.clockCorrectionPpm,
     hour_money: fields.hourMoney,
+    safety: fields.safety && JSON.stringify(fields.safety),
+    hours: fields.hours && JSON.stringify(fields.hours),
   };
   const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
   const changed = await db('setting')

@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, type UseFormRegister } from 'react-hook-form';
 import { queryClient, keys } from '../../shared/api/queries.js';
 import { notice } from '../../shared/ui/Notice.js';
 import { ConflictChoice } from '../../shared/ui/ConflictChoice.js';
@@ -30,7 +30,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
         },
       },
     );
-  const wrong = Object.values(formState.errors)[0];
+  const wrong = messageIn(formState.errors);
   if (theirs) {
     return (
       <ConflictChoice
@@ -94,9 +94,10 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
         label="Sound card clock, correction in ppm (0: as it runs)"
         {...register('clockCorrectionPpm', { valueAsNumber: true })}
       />
+      <SafetyFields register={register} />
       {(wrong ?? change.error) && (
         <p role="alert" className={`danger ${classes.end}`}>
-          {wrong?.message ?? change.error?.message}
+          {messageIn(formState.errors) ?? change.error?.message}
         </p>
       )}
       <div className={classes.end}>
@@ -106,6 +107,44 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
       </div>
     </form>
   );
+}
+
+/** Limits a shop may change: field, label, unit. */
+const SAFETY_FIELDS = [
+  ['safety.earthOhm', 'Earth path, cord up to 5 m, at most', 'Ω'],
+  ['safety.earthOhmPer', 'More for each further 7.5 m', 'Ω'],
+  ['safety.earthOhmMost', 'Earth path, never over', 'Ω'],
+  ['safety.insulationMohm.I', 'Insulation, class I, at least', 'MΩ'],
+  ['safety.insulationMohm.I-heating', 'Class I with a heating element, at least', 'MΩ'],
+  ['safety.insulationMohm.II', 'Insulation, class II, at least', 'MΩ'],
+  ['safety.insulationMohm.III', 'Insulation, class III, at least', 'MΩ'],
+  ['safety.earthCurrentMa', 'Current in the earth, at most', 'mA'],
+  ['safety.touchCurrentMa', 'Touch current, at most', 'mA'],
+] as const;
+
+function SafetyFields({ register }: { readonly register: UseFormRegister<SettingFields> }) {
+  return (
+    <fieldset className={`${classes.end} ${classes.group}`}>
+      <legend>
+        Electrical safety at hand-back. Usual in EN countries (EN 50678, EN 50699, from memory); local rules and a
+        qualified tester decide.
+      </legend>
+      {SAFETY_FIELDS.map(([name, label, unit]) => (
+        <Field key={name} label={label} unit={unit} {...register(name, { valueAsNumber: true })} />
+      ))}
+    </fieldset>
+  );
+}
+
+/** The first message of a form's errors, however deep it lies. */
+function messageIn(errors: object): string | undefined {
+  for (const value of Object.values(errors)) {
+    if (typeof value !== 'object' || value === null) continue;
+    if ('message' in value && typeof value.message === 'string') return value.message;
+    const inner = 'ref' in value ? undefined : messageIn(value as object);
+    if (inner) return inner;
+  }
+  return undefined;
 }
 
 function fieldsOf(settings: Settings): SettingFields {

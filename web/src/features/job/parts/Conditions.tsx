@@ -1,5 +1,5 @@
 /** Under which conditions the next reading is taken: they stand with it in the log. */
-import { isLive, PITCH_POSITIONS, PITCH_WORDS, type PitchPosition } from '@amber-gauge/core/bench';
+import { PITCH_POSITIONS, PITCH_WORDS, type PitchPosition } from '@amber-gauge/core/bench';
 import type { Family } from '@amber-gauge/core/families';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
@@ -14,10 +14,10 @@ const LOADS: Readonly<Record<Family['testTone'], readonly string[]>> = {
 };
 
 /** Where the pitch stands, and "record on, on for 12 min"; empty while nothing is said and it is not on. */
-export function useConditions(view: JobView, family: Family) {
-  const [pitch, setPitch] = useState<PitchPosition | ''>('');
+export function useConditions(view: JobView, family: Family, asked: PitchPosition | null = null) {
+  const [pitch, setPitch] = useState<PitchPosition | ''>(asked ?? '');
   const [load, setLoad] = useState('');
-  const since = isLive(view.state.power) ? view.state.powerSince : null;
+  const since = view.state.onSince;
   const taken = () => {
     const minutes = since === null ? null : Math.floor((serverNow().getTime() - Date.parse(since)) / 60_000);
     const words = [load, minutes === null ? '' : `on for ${minutes} min`].filter(Boolean).join(', ');

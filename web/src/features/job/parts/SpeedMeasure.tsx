@@ -5,6 +5,7 @@ import {
   jobTolerance,
   modelOf,
   toleranceWords,
+  type PitchPosition,
   type SpeedReading,
 } from '@amber-gauge/core/bench';
 import type { Job, Run, Source } from '@amber-gauge/contract';
@@ -31,7 +32,12 @@ import classes from '../stages/Stages.module.css';
 
 const RunDetail = lazyPart(() => import('../../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
-export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StageProps) {
+interface Props extends StageProps {
+  /** Where the pitch control has to stand for what is asked. */
+  readonly pitch?: PitchPosition | null;
+}
+
+export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = null }: Props) {
   const sources = useSources().data ?? [];
   const standard = useSettings().data?.flutterStandard ?? FLUTTER_STANDARDS[0];
   const { source, choose } = useJobSource(view.job, sources);
@@ -42,7 +48,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed }: StagePro
   const [chosenWay, setWay] = useState<Way>('recording');
   const way = ways.includes(chosenWay) ? chosenWay : (ways[0] as Way);
   const [live, setLive] = useState(false);
-  const conditions = useConditions(view, family);
+  const conditions = useConditions(view, family, pitch);
   const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
   const reading = shownReading(stage, pair?.asFound ?? null, pair?.asLeft ?? null, pair?.latest ?? null);
   const run = useRun(reading?.speed.runId ?? null).data ?? null;

@@ -1,4 +1,4 @@
-/** Set speed and Prove: the reading, then as found against as left for every speed; while screws are turned, the coach first. */
+/** Set speed: the reading, then as found against as left for every speed; while screws are turned, the coach first. */
 import { isLive } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { Coach } from '../coach/Coach.js';
@@ -12,9 +12,8 @@ import classes from './Stages.module.css';
 export function SpeedStage(props: StageProps) {
   const { view, stage } = props;
   const course = view.state.coach;
-  const setting = stage === 'set-speed';
-  const trimming = setting && course !== null && course.advice.kind !== 'stop';
-  const caution = setting && isLive(view.state.power) && (
+  const trimming = course !== null && course.advice.kind !== 'stop';
+  const caution = isLive(view.state.power) && (
     <p className={classes.caution}>
       Live while trimming: insulated blade, one hand, nothing loose near the {familyOf(view.job.familyId).turns}.
     </p>
@@ -34,12 +33,12 @@ export function SpeedStage(props: StageProps) {
         <>
           <SpeedMeasure {...props} />
           {caution}
-          {setting && <Coach view={view} stage={stage} />}
+          <Coach view={view} stage={stage} />
         </>
       )}
       <BeforeAfter view={view} />
       <PitchRange view={view} />
-      <TimerStart view={view} stage={stage} kinds={['warm-up', 'soak']} />
+      <TimerStart view={view} stage={stage} kinds={['warm-up']} />
     </>
   );
 }

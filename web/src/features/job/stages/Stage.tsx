@@ -4,6 +4,7 @@ import { HandBackStage } from './HandBackStage.js';
 import { MakeSafeStage } from './MakeSafeStage.js';
 import { MendStage } from './MendStage.js';
 import { OpenUpStage } from './OpenUpStage.js';
+import { ProveStage } from '../prove/ProveStage.js';
 import { SpeedStage } from './SpeedStage.js';
 import { TakeInStage } from './TakeInStage.js';
 import type { StageProps } from './stageProps.js';
@@ -20,8 +21,9 @@ export function Stage(props: StageProps) {
       return <FindStage {...props} />;
     case 'mend':
       return <MendStage {...props} />;
-    case 'set-speed':
     case 'prove':
+      return <ProveStage {...props} />;
+    case 'set-speed':
       return <SpeedStage {...props} />;
     case 'hand-back':
       return <HandBackStage {...props} />;

@@ -1,0 +1,11 @@
+export * from './body.js';
+export * from './check.js';
+export * from './coast.js';
+export { blocksBehind, disturbances, meets, type Disturbance, type Reach } from './disturb.js';
+export { trialWords } from './evidence.js';
+export * from './plan.js';
+export * from './provocations.js';
+export * from './safety.js';
+export * from './trial.js';
+export * from './warmUp.js';
+export { coastWords } from './words.js';

@@ -1,0 +1,226 @@
+import { describe, expect, it } from 'vitest';
+import { gaussian, seeded } from '../../numeric/index.js';
+import { familyOf } from '../../families/index.js';
+import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
+import { didNotTurn } from '../speedReading.js';
+import { coastChange, coastsOf, coastTime } from './coast.js';
+import { readingsOf, safetyLimit, safetyWords, USUAL_SAFETY_LIMITS } from './safety.js';
+import { abaResult, leakTimes, provokedKeys, trialsOf, type TrialPhase } from './trial.js';
+import { driftOf, driftResult } from './warmUp.js';
+
+const line = (minutes: number, body: EventBody, i: number): BenchEvent => ({
+  key: `k${i}`,
+  enteredAt: new Date(Date.UTC(2026, 2, 1) + minutes * 60_000).toISOString(),
+  device: 'a',
+  sequence: i,
+  stage: 'prove',
+  body,
+});
+const log = (...lines: readonly (readonly [number, EventBody])[]) => lines.map(([at, body], i) => line(at, body, i));
+const [first] = familyOf('cassette-direct').speeds;
+if (!first) throw new Error('no speed');
+const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({
+  ...didNotTurn(first),
+  turned: true,
+  errorPercent,
+  ...more,
+});
+const phase = (one: 'rest' | 'provoked' | 'end', began: string | null = 'k0'): EventBody => ({
+  kind: 'trial-phase',
+  began,
+  provocation: 'breath',
+  block: 'capacitors',
+  name: 'small capacitors',
+  phase: one,
+});
+const cycle = (...values: readonly number[]): TrialPhase[] =>
+  values.map((value, i) => ({ phase: i % 2 === 0 ? 'rest' : 'provoked', at: '', values: [value] }));
+
+describe('rest, provoke, rest', () => {
+  it('gives the mean change with its interval: three changes of 3.0, 2.8 and 3.2 by hand', () => {
+    const result = abaResult(cycle(0, -3, 0, -2.8, 0, -3.2, 0), 0.5);
+    if (result.kind === 'unfinished') throw new Error('unfinished');
+    expect(result.kind).toBe('moved');
+    expect(result.by).toBeCloseTo(-3, 10);
+    // s = 0.2, t(2) = 4.303: 4.303 * 0.2 / sqrt(3).
+    expect(result.high - result.by).toBeCloseTo(0.4969, 3);
+  });
+
+  it('a steady drift falls out', () => {
+    const drifting = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6].map((drift, i) => drift + (i % 2 === 0 ? 0 : -2));
+    expect(abaResult(cycle(...drifting), 0.5)).toMatchObject({ kind: 'moved' });
+    const only = abaResult(cycle(0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6), 0.5);
+    expect(only.kind).toBe('held');
+  });
+
+  it('held is only said when the whole interval is small enough', () => {
+    expect(abaResult(cycle(0, 0.1, 0.05, -0.1, 0, 0.02, 0), 0.5).kind).toBe('held');
+    expect(abaResult(cycle(0, 0.9, 0, -0.9, 0, 0.6, 0), 0.5).kind).toBe('undecided');
+  });
+
+  it('says what it still wants', () => {
+    expect(abaResult([], 1)).toEqual({ kind: 'unfinished', wants: 'a reading at rest' });
+    expect(abaResult(cycle(0), 1)).toEqual({ kind: 'unfinished', wants: 'provoke it, and a reading' });
+    expect(abaResult(cycle(0, 1), 1)).toEqual({ kind: 'unfinished', wants: 'let it rest, and a reading' });
+    expect(abaResult(cycle(0, 1, 0), 1)).toMatchObject({ kind: 'unfinished' });
+  });
+
+  it('one cycle of several readings each is enough for an interval', () => {
+    const noise = gaussian(seeded(3));
+    const part = (one: 'rest' | 'provoked', middle: number): TrialPhase => ({
+      phase: one,
+      at: '',
+      values: Array.from({ length: 6 }, () => middle + 0.05 * noise()),
+    });
+    const result = abaResult([part('rest', 0), part('provoked', -3), part('rest', 0)], 0.5);
+    expect(result).toMatchObject({ kind: 'moved' });
+    if (result.kind !== 'unfinished') expect(Math.abs(result.by + 3)).toBeLessThan(0.15);
+  });
+
+  it('is read from the log: readings of another place or speed belong to no phase', () => {
+    const lines = log(
+      [0, phase('rest', null)],
+      [1, speed(-0.1)],
+      [2, speed(4, { pitch: 'plus' })],
+      [3, phase('provoked')],
+      [4, speed(-3.1)],
+      [5, phase('rest')],
+      [6, speed(-0.1)],
+      [7, phase('provoked')],
+      [8, speed(-3.3)],
+      [9, phase('rest')],
+      [10, speed(-0.1)],
+      [11, phase('end')],
+      [12, speed(9)],
+    );
+    const [trial] = trialsOf(lines, 0.75);
+    expect(trial?.phases.map((one) => one.values)).toEqual([[-0.1], [-3.1], [-0.1], [-3.3], [-0.1]]);
+    expect(trial).toMatchObject({ open: false, unit: '%', result: { kind: 'moved' }, index: 11 });
+    expect(trial?.result).toMatchObject({ by: expect.closeTo(-3.1, 10) as number });
+    expect(provokedKeys(lines)).toEqual(new Set(['k4', 'k8']));
+  });
+
+  it('a leak that slows by 3 % is 32 times the lower leg (worked value); one that speeds by 2 % is 50 times the resistor', () => {
+    expect(leakTimes(-3)).toBeCloseTo(32.3, 1);
+    expect(leakTimes(2)).toBeCloseTo(50, 10);
+    expect(leakTimes(0)).toBeNull();
+  });
+});
+
+describe('warm-up and drift', () => {
+  const warming = [0, 2, 4, 7, 10, 15, 20, 30, 40, 60];
+  const errors = warming.map((t) => 0.2 - 1.6 * Math.exp(-t / 8));
+
+  it('finds final value and time constant of a run that was made with them', () => {
+    const { fit, steadySinceMin, perHour } = driftResult(
+      warming.map((minutes, i) => ({ minutes, errorPercent: errors[i] as number })),
+      0.1,
+    );
+    expect(fit?.end.value).toBeCloseTo(0.2, 4);
+    expect(fit?.tau.value).toBeCloseTo(8, 3);
+    // 1.6 exp(-t/8) is under 0.1 from 22.2 minutes on: of these readings from 30.
+    expect(steadySinceMin).toBe(30);
+    expect(perHour?.by).toBeGreaterThan(0);
+    expect(perHour?.by).toBeLessThan(0.2);
+  });
+
+  it('a run that ends off is not called steady', () => {
+    const points = [0, 5, 10, 15, 20].map((minutes) => ({ minutes, errorPercent: -0.05 * minutes }));
+    const { fit, steadySinceMin, perHour } = driftResult(points, 0.2);
+    expect(fit).toBeNull();
+    expect(steadySinceMin).toBeNull();
+    expect(perHour?.by).toBeCloseTo(-3, 8);
+  });
+
+  it('takes the last stretch with the power on, with what was done to it', () => {
+    const on: EventBody = { kind: 'power', state: 'live-isolated', conditions: [] };
+    const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
+    const drift = driftOf(
+      log(
+        [0, on],
+        [1, speed(-2)],
+        [2, speed(-1)],
+        [3, off],
+        [10, on],
+        [11, speed(-1)],
+        [13, phase('provoked', null)],
+        [14, speed(-0.5)],
+        [15, speed(3, { pitch: 'plus' })],
+        [20, speed(-0.4)],
+      ),
+      first.id,
+      1.5,
+    );
+    expect(drift?.points.map((one) => [one.minutes, one.errorPercent])).toEqual([
+      [1, -1],
+      [4, -0.5],
+      [10, -0.4],
+    ]);
+    expect(drift?.marks).toEqual([
+      { minutes: 3, words: 'small capacitors breathed on through a straw' },
+      { minutes: 5, words: 'pitch moved' },
+    ]);
+  });
+});
+
+describe('coast-down', () => {
+  /** Moments of whole turns of a rotor that loses `loss` rpm each second. */
+  const taps = (fromRpm: number, loss: number) =>
+    Array.from({ length: 400 }, (_one, turn) => {
+      const root = (fromRpm / 60) ** 2 - 2 * turn * (loss / 60);
+      return root > 0 ? (fromRpm / 60 - Math.sqrt(root)) / (loss / 60) : NaN;
+    }).filter(Number.isFinite);
+
+  it('times a run down at a constant loss: 45 to 20 rpm at 2 rpm a second is 12.5 s', () => {
+    expect(coastTime(taps(50, 2), 45, 20)).toBeCloseTo(12.5, 1);
+    expect(() => coastTime(taps(40, 2), 45, 20)).toThrow('was not seen');
+  });
+
+  it('sets drag after against drag before, only where both were held alike', () => {
+    const coast = (seconds: number, conditions = 'mat on'): EventBody => ({
+      kind: 'coast',
+      speedId: '33',
+      fromRpm: 33.3,
+      toRpm: 16.7,
+      seconds,
+      how: 'stopwatch',
+      conditions,
+    });
+    const oil: EventBody = { kind: 'work', action: 'oil', what: 'the platter bearing' };
+    const change = coastChange(coastsOf(log([0, coast(10)], [5, oil], [9, coast(20)])));
+    expect(change?.dragTimes).toBe(0.5);
+    // Two hands of 0.15 s at each end: 0.0212 of 10 s and 0.0106 of 20 s.
+    expect(change?.uncertainty).toBeCloseTo(0.5 * Math.hypot(0.0212, 0.0106), 3);
+    expect(coastChange(coastsOf(log([0, coast(10)], [5, oil], [9, coast(20, 'bare')])))).toBeNull();
+  });
+});
+
+describe('electrical safety (usual limits of EN 50678 and EN 50699, from memory)', () => {
+  it('allows the earth path more with a longer cord, at most 1 ohm', () => {
+    const limit = (cordM: number) => safetyLimit(USUAL_SAFETY_LIMITS, 'earth', 'I', cordM);
+    expect([2, 5, 5.1, 12.5, 12.6, 80].map((cord) => Number(limit(cord).toFixed(2)))).toEqual([
+      0.3, 0.3, 0.4, 0.4, 0.5, 1,
+    ]);
+  });
+
+  it('asks each class for its own', () => {
+    const least = (one: 'I' | 'I-heating' | 'II' | 'III') => safetyLimit(USUAL_SAFETY_LIMITS, 'insulation', one, 2);
+    expect([least('I'), least('I-heating'), least('II'), least('III')]).toEqual([1, 0.3, 2, 0.25]);
+    expect(readingsOf('I')).toEqual(['earth', 'insulation', 'earth-current']);
+    expect(readingsOf('II')).toEqual(['insulation', 'touch-current']);
+    expect(safetyLimit(USUAL_SAFETY_LIMITS, 'earth-current', 'I', 2)).toBe(3.5);
+    expect(safetyLimit(USUAL_SAFETY_LIMITS, 'touch-current', 'II', 2)).toBe(0.5);
+  });
+
+  it('says value, unit and limit', () => {
+    const words = safetyWords({
+      kind: 'safety-reading',
+      reading: 'insulation',
+      value: 20,
+      above: true,
+      limit: 2,
+      instrument: '',
+    });
+    expect(words).toBe('Insulation above 20\u202fMΩ, at least 2.0\u202fMΩ');
+  });
+});

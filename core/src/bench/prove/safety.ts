@@ -1,0 +1,98 @@
+/**
+ * Electrical safety at hand-back: usual limits of in-service testing (EN 50678 and EN 50699, from memory; not valid
+ * outside EN countries). They are a shop's own to change; local rules and a qualified tester decide.
+ */
+import { fixed, THIN } from '../../quantity/index.js';
+import type { ProtectionClass, SafetyReading, SafetyReadingBody } from './body.js';
+
+/** Limits that a shop may change: ohm, megohm, mA. */
+export interface SafetyLimits {
+  /** Protective conductor with a cord up to five metres, ohm. */
+  readonly earthOhm: number;
+  /** More for each further 7.5 m begun, ohm. */
+  readonly earthOhmPer: number;
+  readonly earthOhmMost: number;
+  readonly insulationMohm: Readonly<Record<ProtectionClass, number>>;
+  readonly earthCurrentMa: number;
+  readonly touchCurrentMa: number;
+}
+
+/** As usual in EN countries. */
+export const USUAL_SAFETY_LIMITS: SafetyLimits = {
+  earthOhm: 0.3,
+  earthOhmPer: 0.1,
+  earthOhmMost: 1,
+  insulationMohm: { I: 1, 'I-heating': 0.3, II: 2, III: 0.25 },
+  earthCurrentMa: 3.5,
+  touchCurrentMa: 0.5,
+};
+
+/** Cord lengths of the limits, metres. */
+const CORD_M = 5;
+const CORD_STEP_M = 7.5;
+
+/** What has to be read, in the usual order: look, earth, insulation, leakage. An earth that failed stops the rest. */
+export function readingsOf(protection: ProtectionClass): readonly SafetyReading[] {
+  if (protection === 'III') return ['insulation'];
+  return protection === 'II' ? ['insulation', 'touch-current'] : ['earth', 'insulation', 'earth-current'];
+}
+
+/** The limit of a reading: the most for earth and currents, the least for insulation. */
+export function safetyLimit(
+  limits: SafetyLimits,
+  reading: SafetyReading,
+  protection: ProtectionClass,
+  cordM: number,
+): number {
+  switch (reading) {
+    case 'earth': {
+      const more = Math.max(0, Math.ceil((cordM - CORD_M) / CORD_STEP_M)) * limits.earthOhmPer;
+      return Math.min(limits.earthOhmMost, limits.earthOhm + more);
+    }
+    case 'insulation':
+      return limits.insulationMohm[protection];
+    case 'earth-current':
+      return limits.earthCurrentMa;
+    case 'touch-current':
+      return limits.touchCurrentMa;
+  }
+}
+
+/** Name, unit and how each is read. */
+export const SAFETY_WORDS: Readonly<
+  Record<SafetyReading, { readonly name: string; readonly unit: string; readonly how: string }>
+> = {
+  earth: {
+    name: 'Earth path',
+    unit: 'Ω',
+    how: 'Unplugged: earth pin of the plug to bare metal, wiggle the cord meanwhile.',
+  },
+  insulation: {
+    name: 'Insulation',
+    unit: 'MΩ',
+    how: 'Unplugged, switch on: both mains pins together to earth or bare parts, 500 V d.c. (250 V with surge parts).',
+  },
+  'earth-current': {
+    name: 'Current in the earth',
+    unit: 'mA',
+    how: 'With a tester made for it, at mains, switch on, both ways round of the plug.',
+  },
+  'touch-current': {
+    name: 'Touch current',
+    unit: 'mA',
+    how: 'With a tester made for it, at mains, from every bare part, both ways round of the plug.',
+  },
+};
+
+/** Is the reading within its limit? More than the meter's range is enough for insulation, and too much for the others. */
+export const safetyHolds = ({ reading, value, above, limit }: SafetyReadingBody): boolean =>
+  reading === 'insulation' ? value >= limit : !above && value <= limit;
+
+/** "Earth path 0.12 Ω, at most 0.3 Ω". */
+export function safetyWords(body: SafetyReadingBody): string {
+  const { name, unit } = SAFETY_WORDS[body.reading];
+  const decimals = (value: number) => (value < 1 ? 2 : value < 10 ? 1 : 0);
+  const shown = (value: number) => `${fixed(value, decimals(value))}${THIN}${unit}`;
+  const bound = body.reading === 'insulation' ? 'at least' : 'at most';
+  return `${name} ${body.above ? 'above ' : ''}${shown(body.value)}, ${bound} ${shown(body.limit)}`;
+}

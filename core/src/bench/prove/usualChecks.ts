@@ -1,0 +1,140 @@
+/** Checks of speeds, of time, of the closed unit and of electrical safety. */
+import { provingOf } from '../../families/index.js';
+import { jobSpeeds } from '../job.js';
+import type { CheckBound } from './check.js';
+import { blocksBehind } from './disturb.js';
+import { confirmedModes } from './faultChecks.js';
+import { readingsOf, SAFETY_WORDS } from './safety.js';
+import type { Standing, Wanted } from './standing.js';
+
+/** Every speed at its rest; warm where the family warms up; cold as well where the fault was one of warmth; the ends of the pitch. */
+export function speedChecks(standing: Standing): Wanted[] {
+  const { job, path } = standing;
+  const { warmMin } = provingOf(job.familyId);
+  const speeds = jobSpeeds(job);
+  const blocks = path?.speed ? blocksBehind(path, path.speed.signal) : 'all';
+  const at = (
+    id: string,
+    name: string,
+    how: string,
+    bound: Omit<Extract<CheckBound, { kind: 'speed' }>, 'kind'>,
+  ): Wanted => ({
+    id,
+    group: 'speed',
+    name,
+    how,
+    bound: { kind: 'speed', ...bound },
+    blocks,
+  });
+  const byHeat = confirmedModes(standing).some(({ mode }) => mode.rows.some((row) => '@heat' in row.when));
+  const out = speeds.flatMap(({ id: speedId, label }) => [
+    at(`speed.${speedId}`, label, `Measure ${label}.`, { speedId, heat: null, pitch: null }),
+    ...(byHeat
+      ? [
+          at(`speed.${speedId}.cold`, `${label}, cold`, `Measure ${label} in the first five minutes.`, {
+            speedId,
+            heat: 'cold',
+            pitch: null,
+          }),
+        ]
+      : []),
+    ...(warmMin === null
+      ? []
+      : [
+          at(`speed.${speedId}.warm`, `${label}, warm`, `On for ${warmMin} minutes, then measure ${label}.`, {
+            speedId,
+            heat: 'warm',
+            pitch: null,
+          }),
+        ]),
+  ]);
+  const [first] = speeds;
+  const pitch = path?.blocks.find((block) => block.id === 'pitch');
+  if (!first || !pitch || path?.speed === null) return out;
+  const ends = (['minus', 'plus'] as const).map((end) =>
+    at(`pitch.${end}`, `Pitch at ${end}`, `Pitch control at its ${end} end, ${first.label}: measure.`, {
+      speedId: first.id,
+      heat: null,
+      pitch: end,
+    }),
+  );
+  return [...out, ...ends];
+}
+
+/** The soak, and the starting volts where they were read before. */
+export function enduranceChecks({ job, path, history, worked }: Standing): Wanted[] {
+  if (!worked) return [];
+  const { soakMin, soakHow } = provingOf(job.familyId);
+  const blocks = path?.speed ? blocksBehind(path, path.speed.signal) : 'all';
+  const soak: Wanted = {
+    id: 'soak',
+    group: 'endurance',
+    name: 'Soak',
+    how: soakHow,
+    bound: { kind: 'soak', minutes: soakMin },
+    blocks,
+  };
+  const before = history.startVolts.some((one) => one.index < worked.index);
+  const starts: Wanted = {
+    id: 'start-volts',
+    group: 'endurance',
+    name: 'Starting volts',
+    how: 'Bring it up slowly through isolation again: it must not need more than before.',
+    bound: { kind: 'start-volts' },
+    blocks,
+  };
+  return before ? [soak, starts] : [soak];
+}
+
+/** What was opened is checked once more when it is closed: a wire in the way shows only then. */
+export function closedChecks({ job, lines }: Standing): Wanted[] {
+  if (!lines.some(({ body }) => body.kind === 'step')) return [];
+  const [first] = jobSpeeds(job);
+  if (!first) return [];
+  return [
+    {
+      id: 'closed',
+      group: 'closed',
+      name: 'Closed, once more',
+      how: `Lid on, every screw in: measure ${first.label} again.`,
+      bound: { kind: 'speed', speedId: first.id, heat: null, pitch: null },
+      blocks: 'all',
+      closing: true,
+      always: true,
+    },
+  ];
+}
+
+/** Looked at, its class, then what that class is read for. */
+export function safetyChecks({ job, history }: Standing): Wanted[] {
+  if (job.powerKind !== 'mains') return [];
+  const one = (id: string, name: string, how: string, bound: CheckBound): Wanted => ({
+    id: `safety.${id}`,
+    group: 'safety',
+    name,
+    how,
+    bound,
+    blocks: 'all',
+    closing: true,
+    always: true,
+    reasonLapses: true,
+  });
+  const look = one(
+    'look',
+    'Looked at',
+    'Cord, plug, strain relief, housing: whole, tight, nothing bare, the right fuse.',
+    { kind: 'look' },
+  );
+  const protection = history.classes.at(-1)?.body.protection;
+  if (!protection)
+    return [
+      look,
+      one('class', 'Its class', 'An earth pin, or two squares one in the other? Say which.', { kind: 'class' }),
+    ];
+  return [
+    look,
+    ...readingsOf(protection).map((reading) =>
+      one(reading, SAFETY_WORDS[reading].name, SAFETY_WORDS[reading].how, { kind: 'safety', reading }),
+    ),
+  ];
+}

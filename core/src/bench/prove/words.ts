@@ -1,0 +1,28 @@
+/** Lines of proving in words. */
+import { fixed, THIN } from '../../quantity/index.js';
+import type { CoastBody, ProveBody } from './body.js';
+import { PROVOCATION_WORDS } from './provocations.js';
+import { safetyWords } from './safety.js';
+
+/** "coasts 33 to 17 rpm in 12.4 s, mat on". */
+export const coastWords = (body: CoastBody): string =>
+  `coasts ${fixed(body.fromRpm, 0)} to ${fixed(body.toRpm, 0)}${THIN}rpm in ${fixed(body.seconds, 1)}${THIN}s${body.conditions ? `, ${body.conditions}` : ''}`;
+
+/** One of these lines in words. */
+export function proveWords(body: ProveBody): string {
+  switch (body.kind) {
+    case 'proved':
+      return `${body.name}: ${body.words || (body.good ? 'as it should' : 'not as it should')}`;
+    case 'unproved':
+      return `not proved: ${body.name}, ${body.why}`;
+    case 'trial-phase':
+      if (body.phase === 'end') return `trial ended: ${body.name} ${PROVOCATION_WORDS[body.provocation]}`;
+      return `trial: ${body.name} ${body.phase === 'rest' ? 'at rest' : PROVOCATION_WORDS[body.provocation]}`;
+    case 'coast':
+      return coastWords(body);
+    case 'protection-class':
+      return `class ${body.protection}, cord ${fixed(body.cordM, 1)}${THIN}m`;
+    case 'safety-reading':
+      return safetyWords(body);
+  }
+}

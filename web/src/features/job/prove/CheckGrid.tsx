@@ -1,0 +1,65 @@
+/** The proving plan as a list: what is shown, what is owed, and what is not proved as plainly. */
+import {
+  CHECK_GROUP_WORDS,
+  CHECK_GROUPS,
+  CHECK_STATUS_WORDS,
+  isOwed,
+  type ProvingCheck,
+  type ProvingPlan,
+} from '@amber-gauge/core/bench';
+import { Fragment } from 'react';
+import { CheckShape } from './CheckShape.js';
+import classes from './Prove.module.css';
+
+interface Props {
+  readonly plan: ProvingPlan;
+  readonly present: string | null;
+  readonly onCheck: (id: string) => void;
+}
+
+export function CheckGrid({ plan, present, onCheck }: Props) {
+  return (
+    <section aria-label="Proving plan">
+      <p className={classes.summary}>{summaryOf(plan)}</p>
+      <div className={classes.plan}>
+        {CHECK_GROUPS.map((group) => {
+          const checks = plan.checks.filter((one) => one.group === group);
+          return (
+            checks.length > 0 && (
+              <Fragment key={group}>
+                <p className={classes.group}>{CHECK_GROUP_WORDS[group]}</p>
+                {checks.map((check) => (
+                  <Row key={check.id} check={check} present={check.id === present} onCheck={onCheck} />
+                ))}
+              </Fragment>
+            )
+          );
+        })}
+      </div>
+    </section>
+  );
+}
+
+function Row({ check, present, onCheck }: Omit<Props, 'plan' | 'present'> & { check: ProvingCheck; present: boolean }) {
+  const name = [classes.row, present && classes.present].filter(Boolean).join(' ');
+  return (
+    <button type="button" className={name} aria-pressed={present} onClick={() => onCheck(check.id)}>
+      <CheckShape status={check.status} />
+      <span className={isOwed(check) ? classes.owed : undefined}>{check.name}</span>
+      <span>{CHECK_STATUS_WORDS[check.status]}</span>
+      <span className="small quiet">{check.words}</span>
+    </button>
+  );
+}
+
+/** "5 of 12 shown, 6 owed, 1 not proved." */
+function summaryOf({ checks, proved }: ProvingPlan): string {
+  const of = (test: (one: ProvingCheck) => boolean) => checks.filter(test).length;
+  const asked = of((one) => one.status !== 'untouched');
+  const parts = [
+    `${of((one) => one.status === 'met')} of ${asked} shown`,
+    `${of(isOwed)} owed`,
+    `${of((one) => one.status === 'waived')} not proved`,
+  ].filter((part) => !part.startsWith('0 '));
+  return proved ? `Proved: ${parts.join(', ')}.` : `${parts.join(', ') || 'Nothing shown yet'}.`;
+}

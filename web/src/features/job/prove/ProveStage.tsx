@@ -1,0 +1,104 @@
+/** Prove: one check at a time, the plan under it, then drift, coast-down and the speeds as found and as left. */
+import { isOwed, owedChecks, type ProvingCheck } from '@amber-gauge/core/bench';
+import { PATHS, provingOf } from '@amber-gauge/core/families';
+import { useState } from 'react';
+import { useNow } from '../../../shared/ui/useNow.js';
+import { lazyPart } from '../../../shared/ui/lazyPart.js';
+import { BeforeAfter } from '../parts/BeforeAfter.js';
+import { PitchRange } from '../parts/PitchRange.js';
+import { SpeedMeasure } from '../parts/SpeedMeasure.js';
+import { StartVolts } from '../safe/StartVolts.js';
+import type { StageProps } from '../stages/stageProps.js';
+import { CheckGrid } from './CheckGrid.js';
+import { CoastDown } from './CoastDown.js';
+import { LookCheck, TestCheck } from './LookCheck.js';
+import { ProvePower } from './ProvePower.js';
+import { ClassCheck, SafetyCheck } from './SafetyCheck.js';
+import { SoakCheck } from './SoakCheck.js';
+import { TrialCheck } from './TrialCheck.js';
+import { Unproved } from './Unproved.js';
+import classes from './Prove.module.css';
+
+const Drift = lazyPart(() => import('./Drift.js').then((module) => module.Drift));
+
+export function ProveStage(props: StageProps) {
+  const { view, stage, speedId, onSpeed } = props;
+  const plan = view.state.proving;
+  const [chosen, setChosen] = useState<string | null>(null);
+  const check = plan.checks.find((one) => one.id === chosen) ?? owedChecks(plan)[0] ?? null;
+  const choose = (id: string) => {
+    setChosen(id);
+    const bound = plan.checks.find((one) => one.id === id)?.bound;
+    if (bound?.kind === 'speed') onSpeed(bound.speedId);
+  };
+  return (
+    <>
+      {check ? (
+        <Present {...props} check={check} speedId={check.bound.kind === 'speed' ? check.bound.speedId : speedId} />
+      ) : (
+        <SpeedMeasure {...props} />
+      )}
+      {plan.begun && <CheckGrid plan={plan} present={check?.id ?? null} onCheck={choose} />}
+      <Drift view={view} speedId={speedId} />
+      <CoastDown view={view} stage={stage} speedId={speedId} />
+      <BeforeAfter view={view} />
+      <PitchRange view={view} />
+    </>
+  );
+}
+
+/** The present check in large type, with what meets it. */
+function Present({ check, ...props }: StageProps & { readonly check: ProvingCheck }) {
+  const { view, stage, speedId } = props;
+  const { bound } = check;
+  const prompt = { text: check.how, place: null };
+  const speed = (
+    <SpeedMeasure key={check.id} {...props} prompt={prompt} pitch={bound.kind === 'speed' ? bound.pitch : null} />
+  );
+  if (bound.kind === 'speed')
+    return (
+      <>
+        <ProvePower view={view} bound={bound} />
+        {bound.heat === 'warm' && <OnFor {...props} />}
+        {speed}
+        {isOwed(check) && <Unproved view={view} stage={stage} check={check} />}
+      </>
+    );
+  const test = bound.kind === 'test' && PATHS.get(view.job.familyId)?.tests.find((one) => one.id === bound.testId);
+  return (
+    <>
+      <section className="stack" aria-label="Present check">
+        <h1 className="prompt">{check.name}</h1>
+        <p className={classes.how}>{check.how}</p>
+        <ProvePower view={view} bound={bound} />
+        {test && <TestCheck view={view} stage={stage} test={test} />}
+        {bound.kind === 'look' && <LookCheck key={check.id} view={view} stage={stage} check={check} />}
+        {bound.kind === 'class' && <ClassCheck view={view} stage={stage} />}
+        {bound.kind === 'safety' && <SafetyCheck key={check.id} view={view} stage={stage} reading={bound.reading} />}
+        {bound.kind === 'soak' && <SoakCheck view={view} stage={stage} minutes={bound.minutes} />}
+        {bound.kind === 'start-volts' && <StartVolts view={view} stage={stage} />}
+        {bound.kind === 'trial' && <TrialCheck view={view} stage={stage} {...bound} />}
+        <Unproved key={`why ${check.id}`} view={view} stage={stage} check={check} />
+      </section>
+      {bound.kind === 'trial' && (
+        <SpeedMeasure {...props} speedId={speedId} prompt={{ text: 'Read it now', place: null }} />
+      )}
+    </>
+  );
+}
+
+const EVERY_MS = 15_000;
+
+/** How long it has been on, of what makes it warm. */
+function OnFor({ view }: StageProps) {
+  const now = useNow(EVERY_MS);
+  const { warmMin } = provingOf(view.job.familyId);
+  const since = view.state.onSince;
+  if (warmMin === null || since === null) return null;
+  const minutes = Math.max(0, Math.floor((now.getTime() - Date.parse(since)) / 60_000));
+  return (
+    <p className={classes.how} role="status">
+      {minutes < warmMin ? `On for ${minutes} of ${warmMin} min` : `Warm: on for ${minutes} min`}
+    </p>
+  );
+}

@@ -1,0 +1,131 @@
+/** The unit's class, and one reading of electrical safety against the limit of this shop. */
+import {
+  isLive,
+  PROTECTION_CLASSES,
+  SAFETY_WORDS,
+  safetyLimit,
+  type ProtectionClass,
+  type SafetyReading,
+  type StageId,
+} from '@amber-gauge/core/bench';
+import { fixed, numberIn, THIN } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useSettings } from '../../../shared/api/queries.js';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { Field } from '../../../shared/ui/Field.js';
+import { useStored } from '../../../shared/ui/useStored.js';
+import type { JobView } from '../useJobView.js';
+import stages from '../stages/Stages.module.css';
+import classes from './Prove.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+}
+
+const CLASS_WORDS: Readonly<Record<ProtectionClass, string>> = {
+  I: 'I: earth pin',
+  'I-heating': 'I, with a heating element',
+  II: 'II: two squares',
+  III: 'III: extra-low voltage',
+};
+
+/** Longest cord that is taken, metres. */
+const LONGEST_M = 100;
+
+export function ClassCheck({ view, stage }: Props) {
+  const [cord, setCord] = useState('2');
+  const cordM = numberIn(cord);
+  const good = cordM !== null && cordM > 0 && cordM <= LONGEST_M;
+  return (
+    <>
+      <Field
+        label="Length of the cord"
+        unit="m"
+        value={cord}
+        onChange={(event) => setCord(event.target.value)}
+        error={!good}
+        helperText={good ? '' : `Between 0 and ${LONGEST_M} m`}
+        sx={{ width: 220 }}
+      />
+      <div className={classes.answers}>
+        {PROTECTION_CLASSES.map((protection) => (
+          <Button
+            key={protection}
+            variant="outlined"
+            className={stages.big ?? ''}
+            disabled={!good}
+            onClick={() =>
+              good && void submitLines(view.job.id, makeLine(stage, { kind: 'protection-class', protection, cordM }))
+            }
+          >
+            {CLASS_WORDS[protection]}
+          </Button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+/** Read on the dead unit; the currents are read by a tester that feeds it. */
+const DEAD: readonly SafetyReading[] = ['earth', 'insulation'];
+
+export function SafetyCheck({ view, stage, reading }: Props & { readonly reading: SafetyReading }) {
+  const [typed, setTyped] = useState('');
+  const [instrument, setInstrument] = useStored('amber-gauge-safety-tester', '');
+  const limits = useSettings().data?.safety;
+  const protection = view.state.proving.protection;
+  if (!limits || !protection) return null;
+  const limit = safetyLimit(limits, reading, protection.protection, protection.cordM);
+  const { unit, name } = SAFETY_WORDS[reading];
+  const above = typed.trim().startsWith('>');
+  const value = numberIn(typed.replace(/^\s*>/, '').trim());
+  const good = value !== null && value >= 0;
+  const live = isLive(view.state.power) && DEAD.includes(reading);
+  const keep = () => {
+    if (!good || live) return;
+    const body = { kind: 'safety-reading', reading, value, above, limit, instrument: instrument.trim() } as const;
+    void submitLines(view.job.id, makeLine(stage, body));
+    setTyped('');
+  };
+  return (
+    <>
+      {live && <p className={stages.caution}>Live: unplug first.</p>}
+      {!DEAD.includes(reading) && (
+        <p className={stages.caution}>
+          Only with a tester made for it, by those trained to; never with a meter in series by hand.
+        </p>
+      )}
+      <p className={classes.how}>
+        {reading === 'insulation' ? 'At least' : 'At most'} {fixed(limit, 2)}
+        {THIN}
+        {unit} in this shop.
+      </p>
+      <div className={classes.readings}>
+        <Field
+          label={`${name}, as read; > for above the range`}
+          unit={unit}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && keep()}
+          error={typed.trim() !== '' && !good}
+          helperText={typed.trim() !== '' && !good ? 'A number, as in 0.12 or >20' : ''}
+          sx={{ width: 320 }}
+        />
+        <Field
+          label="Read with"
+          value={instrument}
+          onChange={(event) => setInstrument(event.target.value)}
+          sx={{ width: 220 }}
+        />
+        <Button variant="contained" className={stages.big ?? ''} disabled={!good || live} onClick={keep}>
+          Keep reading
+        </Button>
+      </div>
+      <p className="small quiet">
+        Usual limits, the shop’s own to change in Set-up. Local rules and a qualified tester decide.
+      </p>
+    </>
+  );
+}

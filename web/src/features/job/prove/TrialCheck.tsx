@@ -1,0 +1,135 @@
+/** Rest, provoke, rest: which phase it is now, what was read in each, and what came of it, beside the trial before the mend. */
+import {
+  leakTimes,
+  PROVOCATION_WORDS,
+  TRIAL_CAUTIONS,
+  trialWords,
+  type JobTrial,
+  type StageId,
+  type TrialProvocation,
+} from '@amber-gauge/core/bench';
+import { fixed, signed, THIN } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import type { JobView } from '../useJobView.js';
+import tables from '../../../shared/ui/Table.module.css';
+import stages from '../stages/Stages.module.css';
+import classes from './Prove.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly provocation: TrialProvocation;
+  readonly block: string;
+  readonly name: string;
+}
+
+const CAUTION_OF: Readonly<Record<TrialProvocation, keyof typeof TRIAL_CAUTIONS>> = {
+  cold: 'cooled',
+  heat: 'warmed',
+  tap: 'tapped',
+  breath: 'breathed-on',
+  sink: 'sink',
+  load: 'loaded',
+};
+
+/** Cycles that give a mean with an interval worth having. */
+const CYCLES = 3;
+
+export function TrialCheck({ view, stage, provocation, block, name }: Props) {
+  const mine = view.state.proving.trials.filter((one) => one.block === block && one.provocation === provocation);
+  const open = mine.find((one) => one.open) ?? null;
+  const phase = open?.phases.at(-1) ?? null;
+  const say = (next: 'rest' | 'provoked' | 'end') =>
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'trial-phase', began: open?.key ?? null, provocation, block, name, phase: next }),
+    );
+  const done = PROVOCATION_WORDS[provocation];
+  const provoked = open?.phases.filter((one) => one.phase === 'provoked').length ?? 0;
+  return (
+    <section className="stack" aria-label="Trial">
+      <p className={stages.caution}>{TRIAL_CAUTIONS[CAUTION_OF[provocation]]}</p>
+      {open && phase ? (
+        <p className={classes.phase} role="status">
+          Now {phase.phase === 'rest' ? 'at rest' : done},{' '}
+          {phase.values.length === 0 ? 'read it' : `${phase.values.length} read`}. {provoked} of {CYCLES} times.
+        </p>
+      ) : (
+        <p className={classes.phase}>Begin at rest, read it, then say that it is {done}.</p>
+      )}
+      <div className={classes.answers}>
+        {!open && (
+          <Button variant="contained" className={stages.big ?? ''} onClick={() => say('rest')}>
+            Begin, at rest
+          </Button>
+        )}
+        {open && phase?.phase === 'rest' && (
+          <Button
+            variant="contained"
+            className={stages.big ?? ''}
+            disabled={phase.values.length === 0}
+            onClick={() => say('provoked')}
+          >
+            Now {done}
+          </Button>
+        )}
+        {open && phase?.phase === 'provoked' && (
+          <Button
+            variant="contained"
+            className={stages.big ?? ''}
+            disabled={phase.values.length === 0}
+            onClick={() => say('rest')}
+          >
+            At rest again
+          </Button>
+        )}
+        {open && (
+          <Button variant="outlined" className={stages.big ?? ''} onClick={() => say('end')}>
+            End the trial
+          </Button>
+        )}
+      </div>
+      {mine.length > 0 && <Trials trials={mine} worked={view.state.work[0]?.at ?? null} />}
+    </section>
+  );
+}
+
+/** All trials of one provocation, before the mend and after it. */
+function Trials({ trials, worked }: { readonly trials: readonly JobTrial[]; readonly worked: string | null }) {
+  return (
+    <table className={tables.table}>
+      <thead>
+        <tr>
+          <th>mend</th>
+          <th>at rest and provoked, in turn</th>
+          <th>change</th>
+          <th>such a leak</th>
+        </tr>
+      </thead>
+      <tbody>
+        {trials.map((trial) => (
+          <tr key={trial.key}>
+            <td>{worked !== null && trial.at > worked ? 'after' : 'before'}</td>
+            <td className="mono">
+              {trial.phases.map((one) => one.values.map((value) => signed(value, 2)).join(' ')).join(' | ')}
+            </td>
+            <td className="mono">{trialWords(trial)}</td>
+            <td>{leakOf(trial)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** "32 R across the lower leg of a divider, or across the timing capacitor"; only where something moved. */
+function leakOf({ result, unit }: JobTrial): string {
+  if (result.kind !== 'moved' || unit !== '%') return '';
+  const times = leakTimes(result.by);
+  if (times === null) return '';
+  const size = `${fixed(times, times < 10 ? 1 : 0)}${THIN}R`;
+  return result.by < 0
+    ? `${size} across the lower leg of a divider, or across the timing capacitor`
+    : `${size} across the resistor R that sets the speed`;
+}
