@@ -1,6 +1,7 @@
 /** Checks of the fault itself: what used to bring it on is tried again after the mend. */
 import { curedBy } from '../../diagnosis/index.js';
 import type { PathMode } from '../../families/index.js';
+import { capital } from '../describe.js';
 import type { TrialProvocation } from './body.js';
 import { PROVOCATION_WORDS, provocationOf } from './provocations.js';
 import type { Standing, Wanted } from './standing.js';
@@ -32,7 +33,7 @@ export function faultChecks(standing: Standing): Wanted[] {
     wanted.set(id, {
       id,
       group: 'fault',
-      name: `${name} ${PROVOCATION_WORDS[provocation]}`,
+      name: capital(`${name} ${PROVOCATION_WORDS[provocation]}`),
       how: `As before the mend: at rest, ${PROVOCATION_WORDS[provocation]}, at rest again; three times. It must not follow.`,
       bound: { kind: 'trial', provocation, block, name },
       blocks: path?.blocks.some((one) => one.id === block) ? new Set([block]) : 'all',
@@ -40,13 +41,12 @@ export function faultChecks(standing: Standing): Wanted[] {
     });
   };
   const nameOf = (block: string) => path?.blocks.find((one) => one.id === block)?.name ?? block;
-  for (const { index, body } of history.looked) {
+  for (const { body } of history.looked) {
     const provocation = provocationOf(body.trial);
-    if (index < worked.index && provocation && (body.result === 'changed' || body.result === 'helped'))
+    if (provocation && (body.result === 'changed' || body.result === 'helped'))
       want(provocation, body.block, nameOf(body.block));
   }
-  for (const trial of trials)
-    if (trial.index < worked.index && trial.result.kind === 'moved') want(trial.provocation, trial.block, trial.name);
+  for (const trial of trials) if (trial.result.kind === 'moved') want(trial.provocation, trial.block, trial.name);
   const seen = new Set([...wanted.values()].map(({ bound }) => (bound.kind === 'trial' ? bound.block : '')));
   for (const { block, name, mode } of confirmedModes(standing)) {
     const provocation = mode.provoked[0];

@@ -7,6 +7,8 @@ import { healthyOutcomes, type Standing, type Wanted } from './standing.js';
 
 /** Signals of questions that ask of the use, not of the unit. */
 const OF_USE = ['use', 'place'];
+/** Heard from outside while it is sought; what it drives shows it better. */
+const SOUGHT = ['motor-heard'];
 /** Context keys that provoke, or take a part off. */
 const NOT_USUAL = ['tap', 'belt', 'sink', 'idler', 'held'];
 
@@ -17,7 +19,7 @@ function functionTests({ job, path }: Standing): PathTest[] {
   return path.tests.filter((test) => {
     const { signal, context } = test;
     if (!test.outside || signal === null || test.power === 'dead' || OF_USE.includes(signal)) return false;
-    if (NOT_USUAL.some((key) => key in context)) return false;
+    if (SOUGHT.includes(test.id) || NOT_USUAL.some((key) => key in context)) return false;
     const keys = Object.keys(context);
     const { speed } = path;
     if (

@@ -95,9 +95,22 @@ describe('rest, provoke, rest', () => {
     );
     const [trial] = trialsOf(lines, 0.75);
     expect(trial?.phases.map((one) => one.values)).toEqual([[-0.1], [-3.1], [-0.1], [-3.3], [-0.1]]);
-    expect(trial).toMatchObject({ open: false, unit: '%', result: { kind: 'moved' }, index: 11 });
+    expect(trial).toMatchObject({ open: false, unit: '%', result: { kind: 'moved' }, index: 0 });
     expect(trial?.result).toMatchObject({ by: expect.closeTo(-3.1, 10) as number });
     expect(provokedKeys(lines)).toEqual(new Set(['k4', 'k8']));
+  });
+
+  it('work ends a trial that was left open: what is read after it is no part of it', () => {
+    const lines = log(
+      [0, phase('rest', null)],
+      [1, speed(0)],
+      [2, phase('provoked')],
+      [3, speed(-3)],
+      [4, { kind: 'work', action: 'clean', what: 'the small capacitors' }],
+      [5, speed(0.1)],
+    );
+    expect(trialsOf(lines, 0.75)[0]).toMatchObject({ open: false, phases: [{ values: [0] }, { values: [-3] }] });
+    expect(provokedKeys(lines)).toEqual(new Set(['k3']));
   });
 
   it('a leak that slows by 3 % is 32 times the lower leg (worked value); one that speeds by 2 % is 50 times the resistor', () => {

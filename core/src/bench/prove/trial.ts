@@ -32,7 +32,7 @@ export interface JobTrial {
   /** A change smaller than this counts as none, in the unit. */
   readonly allowed: number;
   readonly result: TrialOutcome;
-  /** Place of its last line among the standing lines. */
+  /** Place of its first line among the standing lines. */
   readonly index: number;
 }
 
@@ -62,17 +62,23 @@ export function trialsOf(lines: readonly BenchEvent[], allowedPercent: number): 
       }
       const course = body.began === null ? open : courses.get(body.began);
       if (!course) return;
-      course.index = index;
       if (body.phase === 'end') {
         course.open = false;
         if (open === course) open = null;
       } else course.phases.push({ phase: body.phase, at: line.enteredAt, values: [] });
       return;
     }
-    if (open && take(open, line)) open.index = index;
+    if (ENDS.includes(body.kind)) {
+      if (open) open.open = false;
+      open = null;
+    }
+    if (open) take(open, line);
   });
   return [...courses.values()].map((course) => finished(course, allowedPercent));
 }
+
+/** Work and opening end a trial: what is read after them is of another unit, as it were. */
+const ENDS: readonly string[] = ['work', 'mended', 'coach-turned', 'step', 'hand-back'];
 
 /** Readings taken while a part was provoked: they say nothing of the unit as it is. */
 export function provokedKeys(lines: readonly BenchEvent[]): ReadonlySet<string> {
@@ -81,21 +87,21 @@ export function provokedKeys(lines: readonly BenchEvent[]): ReadonlySet<string> 
   let provoked = false;
   for (const { key, body } of lines) {
     if (body.kind === 'trial-phase') provoked = body.phase === 'provoked';
+    else if (ENDS.includes(body.kind)) provoked = false;
     else if (provoked && (body.kind === 'speed' || body.kind === 'reading')) keys.add(key);
   }
   return keys;
 }
 
 /** A reading belongs to the present phase when it is of the same thing as the first one. */
-function take(course: Course, { body }: BenchEvent): boolean {
+function take(course: Course, { body }: BenchEvent): void {
   const read = readingOf(body);
   const phase = course.phases.at(-1);
-  if (!read || !phase) return false;
+  if (!read || !phase) return;
   course.unit ??= read.unit;
   course.of ??= read.of;
-  if (read.unit !== course.unit || read.of !== course.of) return false;
+  if (read.unit !== course.unit || read.of !== course.of) return;
   phase.values.push(read.value);
-  return true;
 }
 
 function readingOf(body: BenchEvent['body']): { value: number; unit: string; of: string } | null {

@@ -35,9 +35,11 @@ const RunDetail = lazyPart(() => import('../../measuring/parts/RunDetail.js').th
 interface Props extends StageProps {
   /** Where the pitch control has to stand for what is asked. */
   readonly pitch?: PitchPosition | null;
+  /** Only the reading of this line is shown, none when it is null: what is asked has none yet. */
+  readonly shown?: string | null;
 }
 
-export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = null }: Props) {
+export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = null, shown }: Props) {
   const sources = useSources().data ?? [];
   const standard = useSettings().data?.flutterStandard ?? FLUTTER_STANDARDS[0];
   const { source, choose } = useJobSource(view.job, sources);
@@ -50,7 +52,12 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
   const [live, setLive] = useState(false);
   const conditions = useConditions(view, family, pitch);
   const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
-  const reading = shownReading(stage, pair?.asFound ?? null, pair?.asLeft ?? null, pair?.latest ?? null);
+  const reading =
+    shown === undefined
+      ? shownReading(stage, pair?.asFound ?? null, pair?.asLeft ?? null, pair?.latest ?? null)
+      : shown !== null && pair?.asLeft?.key === shown
+        ? pair.asLeft
+        : null;
   const run = useRun(reading?.speed.runId ?? null).data ?? null;
   const before = useRun(pair?.asFound?.speed.runId ?? null).data ?? null;
   const owing = owingSpeed(view, stage, speed?.id);

@@ -20,7 +20,6 @@ interface Props {
 export function CheckGrid({ plan, present, onCheck }: Props) {
   return (
     <section aria-label="Proving plan">
-      <p className={classes.summary}>{summaryOf(plan)}</p>
       <div className={classes.plan}>
         {CHECK_GROUPS.map((group) => {
           const checks = plan.checks.filter((one) => one.group === group);
@@ -37,6 +36,24 @@ export function CheckGrid({ plan, present, onCheck }: Props) {
         })}
       </div>
     </section>
+  );
+}
+
+/** How far it is, at arm's length: a line of words and a shape for each check that is asked. */
+export function PlanGlance({ plan }: { readonly plan: ProvingPlan }) {
+  return (
+    <div className={classes.glance}>
+      <p className={classes.summary} role="status">
+        {summaryOf(plan)}
+      </p>
+      <span className={classes.shapes} aria-hidden="true">
+        {plan.checks
+          .filter((one) => one.status !== 'untouched')
+          .map((one) => (
+            <CheckShape key={one.id} status={one.status} />
+          ))}
+      </span>
+    </div>
   );
 }
 

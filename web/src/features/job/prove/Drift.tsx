@@ -26,6 +26,11 @@ export function Drift({ view, speedId }: { readonly view: JobView; readonly spee
         ))}
       </div>
       <Chart drift={drift} />
+      {drift.marks.length > 0 && (
+        <p className="quiet">
+          {drift.marks.map((one, i) => `${i + 1}: ${one.words}, ${fixed(one.minutes, 0)}${THIN}min`).join(' · ')}
+        </p>
+      )}
     </section>
   );
 }
@@ -93,7 +98,7 @@ function Chart({ drift }: { readonly drift: DriftLog }) {
             silent: true,
             lineStyle: { color: ink2, type: [6, 4], width: 2 },
             label: { color: ink2, fontSize: 15, formatter: '{b}' },
-            data: marks.map((one) => ({ xAxis: one.minutes, name: one.words })),
+            data: marks.map((one, i) => ({ xAxis: one.minutes, name: String(i + 1) })),
           },
         },
         { type: 'line', name: 'curve', data: curve, showSymbol: false, lineStyle: { color: ink, width: 2 } },

@@ -1,7 +1,7 @@
 /** Prove: one check at a time, the plan under it, then drift, coast-down and the speeds as found and as left. */
 import { isOwed, owedChecks, type ProvingCheck } from '@amber-gauge/core/bench';
 import { PATHS, provingOf } from '@amber-gauge/core/families';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useNow } from '../../../shared/ui/useNow.js';
 import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
@@ -9,13 +9,13 @@ import { PitchRange } from '../parts/PitchRange.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import { StartVolts } from '../safe/StartVolts.js';
 import type { StageProps } from '../stages/stageProps.js';
-import { CheckGrid } from './CheckGrid.js';
+import { CheckGrid, PlanGlance } from './CheckGrid.js';
 import { CoastDown } from './CoastDown.js';
 import { LookCheck, TestCheck } from './LookCheck.js';
 import { ProvePower } from './ProvePower.js';
 import { ClassCheck, SafetyCheck } from './SafetyCheck.js';
 import { SoakCheck } from './SoakCheck.js';
-import { TrialCheck } from './TrialCheck.js';
+import { TrialCheck, TrialTable } from './TrialCheck.js';
 import { Unproved } from './Unproved.js';
 import classes from './Prove.module.css';
 
@@ -24,15 +24,18 @@ const Drift = lazyPart(() => import('./Drift.js').then((module) => module.Drift)
 export function ProveStage(props: StageProps) {
   const { view, stage, speedId, onSpeed } = props;
   const plan = view.state.proving;
+  const top = useRef<HTMLDivElement>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const check = plan.checks.find((one) => one.id === chosen) ?? owedChecks(plan)[0] ?? null;
   const choose = (id: string) => {
     setChosen(id);
     const bound = plan.checks.find((one) => one.id === id)?.bound;
     if (bound?.kind === 'speed') onSpeed(bound.speedId);
+    top.current?.scrollIntoView({ block: 'nearest' });
   };
   return (
     <>
+      <div ref={top}>{plan.begun && <PlanGlance plan={plan} />}</div>
       {check ? (
         <Present {...props} check={check} speedId={check.bound.kind === 'speed' ? check.bound.speedId : speedId} />
       ) : (
@@ -53,7 +56,13 @@ function Present({ check, ...props }: StageProps & { readonly check: ProvingChec
   const { bound } = check;
   const prompt = { text: check.how, place: null };
   const speed = (
-    <SpeedMeasure key={check.id} {...props} prompt={prompt} pitch={bound.kind === 'speed' ? bound.pitch : null} />
+    <SpeedMeasure
+      key={check.id}
+      {...props}
+      prompt={prompt}
+      pitch={bound.kind === 'speed' ? bound.pitch : null}
+      shown={check.by}
+    />
   );
   if (bound.kind === 'speed')
     return (
@@ -81,7 +90,10 @@ function Present({ check, ...props }: StageProps & { readonly check: ProvingChec
         <Unproved key={`why ${check.id}`} view={view} stage={stage} check={check} />
       </section>
       {bound.kind === 'trial' && (
-        <SpeedMeasure {...props} speedId={speedId} prompt={{ text: 'Read it now', place: null }} />
+        <>
+          <SpeedMeasure {...props} speedId={speedId} prompt={{ text: 'Read it now', place: null }} shown={null} />
+          <TrialTable view={view} block={bound.block} provocation={bound.provocation} />
+        </>
       )}
     </>
   );

@@ -36,6 +36,12 @@ const CAUTION_OF: Readonly<Record<TrialProvocation, keyof typeof TRIAL_CAUTIONS>
 /** Cycles that give a mean with an interval worth having. */
 const CYCLES = 3;
 
+/** What one provocation brought, before the mend and after it. */
+export function TrialTable({ view, block, provocation }: Pick<Props, 'view' | 'block' | 'provocation'>) {
+  const mine = view.state.proving.trials.filter((one) => one.block === block && one.provocation === provocation);
+  return mine.length > 0 ? <Trials trials={mine} worked={view.state.work.at(-1)?.at ?? null} /> : null;
+}
+
 export function TrialCheck({ view, stage, provocation, block, name }: Props) {
   const mine = view.state.proving.trials.filter((one) => one.block === block && one.provocation === provocation);
   const open = mine.find((one) => one.open) ?? null;
@@ -90,7 +96,6 @@ export function TrialCheck({ view, stage, provocation, block, name }: Props) {
           </Button>
         )}
       </div>
-      {mine.length > 0 && <Trials trials={mine} worked={view.state.work[0]?.at ?? null} />}
     </section>
   );
 }
