@@ -1,6 +1,7 @@
 /** Schemas of the lines of making safe, strip-down, gate, timers and photos. */
 import {
   END_HOWS,
+  FOLLOW_UP_KINDS,
   GATES,
   PROTECTION_CLASSES,
   SAFETY_READINGS,
@@ -11,7 +12,7 @@ import {
 import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
 import { RESULTS, TRIALS } from '@amber-gauge/core/diagnosis';
 import { z } from 'zod';
-import { keySchema } from './stored.js';
+import { keySchema, wholeSchema } from './stored.js';
 
 const key = keySchema;
 const short = z.string().max(400);
@@ -275,6 +276,13 @@ const proveSchemas = [
   }),
 ] as const;
 
+const handBackSchemas = [
+  z.object({ kind: z.literal('sheet'), photos: z.array(key).max(12), notes: z.array(key).max(200), watch: short }),
+  z.object({ kind: z.literal('follow-up'), why: z.enum(FOLLOW_UP_KINDS), what: word, on: z.iso.date() }),
+  z.object({ kind: z.literal('follow-up-done'), target: key, how: z.enum(['done', 'dropped']), words: short }),
+  z.object({ kind: z.literal('return'), number: wholeSchema, jobId: key, same: z.boolean() }),
+] as const;
+
 /** Bodies of all these lines. */
 export const laterBodySchemas = [
   ...safetySchemas,
@@ -285,6 +293,7 @@ export const laterBodySchemas = [
   ...mendSchemas,
   ...coachSchemas,
   ...proveSchemas,
+  ...handBackSchemas,
 ] as const;
 
 // Held to the core's own types: a kind that differs does not compile.

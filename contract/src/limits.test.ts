@@ -252,6 +252,12 @@ const LIMITS = `
   safety-reading.value: from 0, to 1000000
   safety-reading.limit: to 1000000, above 0
   safety-reading.instrument: 0 to 400
+  sheet.photos: at most 12
+  sheet.notes: at most 200
+  sheet.watch: 0 to 400
+  follow-up.what: 1 to 400
+  follow-up-done.words: 0 to 400
+  return.number: from 0, to 2147483647
 `;
 
 /** Lengths, numbers and counts of a schema, a line each. */

@@ -9,6 +9,8 @@ import { triedWords } from './find/trials.js';
 import type { GateBody } from './gate/body.js';
 import type { MendBody } from './mend/body.js';
 import { mendWords } from './mend/words.js';
+import type { HandBackLaterBody } from './handback/body.js';
+import { handBackWords } from './handback/words.js';
 import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { SafetyBody } from './safety/body.js';
@@ -29,7 +31,8 @@ export type LaterBody =
   | FindBody
   | MendBody
   | CoachBody
-  | ProveBody;
+  | ProveBody
+  | HandBackLaterBody;
 
 /** "4 × 30 mm, tray B". */
 export const fastenerWords = (one: Fasteners): string =>
@@ -78,6 +81,16 @@ export function ledgerWords(body: LaterBody): string {
       return `cannot reach: ${body.name}`;
     case 'tried':
       return triedWords(body);
+    case 'marks':
+      return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
+    default:
+      return ownWords(body);
+  }
+}
+
+/** Kinds whose words stand beside their bodies. */
+function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody): string {
+  switch (body.kind) {
     case 'terms':
     case 'working':
     case 'decision':
@@ -95,8 +108,11 @@ export function ledgerWords(body: LaterBody): string {
     case 'protection-class':
     case 'safety-reading':
       return proveWords(body);
-    case 'marks':
-      return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
+    case 'sheet':
+    case 'follow-up':
+    case 'follow-up-done':
+    case 'return':
+      return handBackWords(body);
   }
 }
 

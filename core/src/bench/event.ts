@@ -4,6 +4,7 @@ import type { MendBody } from './mend/body.js';
 import type { Bound, Qualifier } from '../quantity/index.js';
 import type { FindBody } from './find/body.js';
 import type { GateBody } from './gate/body.js';
+import type { HandBackLaterBody } from './handback/body.js';
 import type { LedgerBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { PitchPosition } from './pitch.js';
@@ -208,7 +209,8 @@ export type EventBody =
   | FindBody
   | MendBody
   | CoachBody
-  | ProveBody;
+  | ProveBody
+  | HandBackLaterBody;
 
 /** One line of the log. `key` is made by the client and names the line for good. */
 export interface BenchEvent {
@@ -232,6 +234,7 @@ export function targetsOf(body: EventBody): string[] {
     case 'close':
     case 'refit':
     case 'timer-end':
+    case 'follow-up-done':
     case 'marks':
       return [body.target];
     case 'step':
@@ -243,6 +246,8 @@ export function targetsOf(body: EventBody): string[] {
       return present([body.about]);
     case 'open-end':
       return present([body.stepKey, body.moveKey]);
+    case 'sheet':
+      return [...body.photos, ...body.notes];
     case 'gate':
       return body.accepted.map((one) => one.key);
     default:

@@ -24,3 +24,4 @@ export * from './mend/index.js';
 export * from './shelf/index.js';
 export * from './coach/index.js';
 export * from './prove/index.js';
+export * from './handback/index.js';

@@ -2,15 +2,18 @@
 import { errorDecimals, fixed, signed, THIN, type Tolerance } from '../quantity/index.js';
 import { familyOf } from '../families/index.js';
 import { verdictWords } from '../speed/index.js';
-import { capital, eventWords, speedWords, valueWords } from './describe.js';
+import { capital, eventWords, speedWords } from './describe.js';
 import { standing, WORK_WORDS, type BenchEvent, type SpeedBody } from './event.js';
 import { jobNumber, jobTolerance, unitName, type JobFacts } from './job.js';
-import { jobState, type SpeedPair, type SpeedReading } from './state.js';
+import { foundIn, type Found } from './handback/found.js';
+import { CHECK_GROUP_WORDS, CHECK_STATUS_WORDS } from './prove/index.js';
+import { jobState, type JobState, type SpeedPair, type SpeedReading } from './state.js';
 
 /** The shop as it stands at the head of a sheet. */
 export interface SheetShop {
   readonly name: string;
   readonly address: string;
+  readonly currency: string;
 }
 
 /** One reading of the before-and-after. */
@@ -43,8 +46,32 @@ export interface SheetModel {
   readonly tolerance: Tolerance;
   readonly toleranceWords: string;
   readonly speeds: readonly SheetSpeed[];
+  /** What was found, with the readings that decided it. */
+  readonly found: readonly Found[];
   readonly done: readonly { readonly at: string; readonly text: string }[];
-  readonly readings: readonly { readonly at: string; readonly place: string; readonly value: string }[];
+  /** Parts that went in, as the shelf knows them. */
+  readonly parts: readonly string[];
+  /** The proving plan: what was shown, with its figures; empty when nothing was worked on. */
+  readonly shown: readonly {
+    readonly group: string;
+    readonly name: string;
+    readonly status: string;
+    readonly words: string;
+  }[];
+  /** What is not proved, with why, and what was left undone. */
+  readonly notShown: readonly { readonly name: string; readonly words: string }[];
+  readonly proved: boolean;
+  readonly photos: readonly {
+    readonly photoId: string;
+    readonly caption: string;
+    readonly width: number;
+    readonly height: number;
+  }[];
+  /** In the shop's currency; null while none was agreed. */
+  readonly price: string | null;
+  readonly watch: string;
+  readonly comeAgain: readonly { readonly on: string; readonly what: string }[];
+  readonly cautions: readonly string[];
   readonly notes: readonly { readonly at: string; readonly text: string }[];
   readonly leftUndone: string;
   readonly handedBackAt: string | null;
@@ -56,7 +83,12 @@ export const SHEET_CAUTION =
   'Speeds are measured within the uncertainty given (k = 2). Electrical safety is judged by local rules and by those licensed to do so; this sheet does not replace that inspection.';
 
 /** Builds the sheet of a job from its log. */
-export function sheetModel(shop: SheetShop, job: JobFacts, events: readonly BenchEvent[]): SheetModel {
+export function sheetModel(
+  shop: SheetShop,
+  job: JobFacts,
+  events: readonly BenchEvent[],
+  parts: readonly string[] = [],
+): SheetModel {
   const state = jobState(job, events);
   const lines = standing(events);
   const handed = lines.findLast((line) => line.body.kind === 'hand-back');
@@ -70,18 +102,57 @@ export function sheetModel(shop: SheetShop, job: JobFacts, events: readonly Benc
     toleranceWords: toleranceWords(job),
     speeds: state.speeds.map(sheetSpeed),
     done: state.work.map(({ at, work }) => ({ at, text: `${capital(WORK_WORDS[work.action])} ${work.what}` })),
-    readings: state.readings.map(({ at, place, reading }) => ({
-      at,
-      place: [place ?? 'no place', reading.speedId, reading.condition].filter(Boolean).join(', '),
-      value: valueWords(reading),
-    })),
+    found: foundIn(job.familyId, lines),
+    parts,
+    ...provingOf(state),
+    photos: state.photos
+      .filter(({ key }) => state.sheet?.photos.includes(key))
+      .map(({ photo: { photoId, caption, width, height } }) => ({ photoId, caption, width, height })),
+    price: state.terms?.price == null ? null : `${fixed(state.terms.price, 2)}${THIN}${shop.currency}`,
+    watch: state.sheet?.watch ?? '',
+    comeAgain: state.followUps.map(({ on, what }) => ({ on, what })),
+    cautions: ownersCautions(job),
     notes: lines.flatMap((line) =>
-      line.body.kind === 'note' ? [{ at: line.enteredAt, text: eventWords(line.body) }] : [],
+      line.body.kind === 'note' && state.sheet?.notes.includes(line.key)
+        ? [{ at: line.enteredAt, text: eventWords(line.body) }]
+        : [],
     ),
     leftUndone: handed?.body.kind === 'hand-back' ? handed.body.leftUndone : '',
     handedBackAt: state.handedBackAt,
     caution: SHEET_CAUTION,
   };
+}
+
+/** What was shown and what was not, from the plan. */
+function provingOf({ proving }: JobState): Pick<SheetModel, 'shown' | 'notShown' | 'proved'> {
+  const asked = proving.checks.filter(({ status }) => status !== 'untouched');
+  return {
+    proved: proving.proved,
+    shown: asked
+      .filter(({ status }) => status === 'met')
+      .map(({ group, name, status, words }) => ({
+        group: CHECK_GROUP_WORDS[group],
+        name,
+        status: CHECK_STATUS_WORDS[status],
+        words,
+      })),
+    notShown: asked
+      .filter(({ status }) => status !== 'met')
+      .map(({ name, status, words }) => ({
+        name,
+        words: status === 'waived' ? words : [CHECK_STATUS_WORDS[status], words].filter(Boolean).join(': '),
+      })),
+  };
+}
+
+/** What an owner has to mind with such a unit (common practice). */
+function ownersCautions(job: JobFacts): string[] {
+  const { turns } = familyOf(job.familyId);
+  const out = [`Keep fingers, sleeves and cords clear of the ${turns} while it turns.`];
+  if (job.powerKind === 'mains') out.push('Pull the plug before cleaning it; have it opened only by those used to it.');
+  if (job.powerKind === 'pack')
+    out.push('Take the pack out before touching what it drives; no swollen, hot or wet pack.');
+  return out;
 }
 
 /** "−0.3 to +0.3 %, broadcast, dancing to pitch (broadcast disc 0.3 %)". */

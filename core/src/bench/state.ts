@@ -14,6 +14,8 @@ import {
 import { coachOf, type JobCoach } from './coach/index.js';
 import { gatePasses, type GatePass } from './gate/index.js';
 import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
+import { openFollowUps, type FollowUp } from './handback/followUps.js';
+import type { ReturnBody, SheetBody } from './handback/body.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
 import { judgedReadings, type DecisionBody, type Judged, type TermsBody } from './mend/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
@@ -96,6 +98,11 @@ export interface JobState {
   /** Stamps of the capture key that wait for their value. */
   readonly holds: readonly { readonly key: string; readonly at: string; readonly prompt: string }[];
   readonly struck: ReadonlySet<string>;
+  /** What was chosen for the owner's sheet. */
+  readonly sheet: SheetBody | null;
+  readonly followUps: readonly FollowUp[];
+  /** The job this unit was here for before. */
+  readonly returned: ReturnBody | null;
   readonly handedBackAt: string | null;
   readonly lastAt: string | null;
 }
@@ -133,6 +140,9 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     coasts: coastsOf(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),
+    sheet: linesOf(lines, 'sheet').at(-1)?.body ?? null,
+    followUps: openFollowUps(lines),
+    returned: linesOf(lines, 'return').at(-1)?.body ?? null,
     handedBackAt: handed?.enteredAt ?? null,
     lastAt: lines[lines.length - 1]?.enteredAt ?? null,
   };

@@ -42,7 +42,7 @@ export const router = createBrowserRouter([
     ],
   },
   {
-    path: '/job/:id/sheet',
+    path: '/job/:id/sheet/:paper?',
     errorElement: <Failed />,
     hydrateFallbackElement: waiting,
     lazy: async () => ({ Component: (await import('../features/sheet/SheetScreen.js')).SheetScreen }),

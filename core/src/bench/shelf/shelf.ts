@@ -206,3 +206,17 @@ function stockOf(lots: readonly Lot[], part: string, today: string): PartStock {
     reorderAt: leadDays === null || usedPerDay === 0 ? null : Math.ceil(SAFETY * usedPerDay * leadDays),
   };
 }
+
+/** Parts built into a job, as "2 × belt, from Fergebod"; struck lines do not count. */
+export function partsOfJob(lines: readonly ShelfLine[], jobNumber: number): string[] {
+  const struck = new Set(lines.flatMap(({ body }) => (body.kind === 'strike' ? [body.target] : [])));
+  const lots = new Map(lines.flatMap(({ key, body }) => (body.kind === 'lot' ? [[key, body] as const] : [])));
+  const used = new Map<string, number>();
+  for (const { key, body } of lines)
+    if (body.kind === 'used' && body.job === jobNumber && !struck.has(key))
+      used.set(body.lot, (used.get(body.lot) ?? 0) + body.quantity);
+  return [...used].flatMap(([key, quantity]) => {
+    const lot = lots.get(key);
+    return lot ? [`${quantity} × ${lot.part}, from ${lot.supplier}`] : [];
+  });
+}

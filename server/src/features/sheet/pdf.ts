@@ -1,85 +1,24 @@
-/** The hand-back sheet as an A4 PDF, from the same model that the page shows. */
+/** The owner's sheet as an A4 PDF, from the same model that the page shows. */
 import type { SheetModel, SheetSpeed, SheetSpeedSide } from '@amber-gauge/core/bench';
-import PDFDocument from 'pdfkit';
-import { heightOf, registerFonts, write, type Face, type TextStyle } from './fonts.js';
 import { RIBBON_PRINT } from '@amber-gauge/core/speed';
+import type { Face } from './fonts.js';
+import { foot, INK, INK2, LEFT, madePdf, type Writer } from './pen.js';
 import { drawRibbon, MM } from './ribbonPrint.js';
-
-const INK = '#221C15';
-const INK2 = '#5B5043';
-const LEFT = 20 * MM;
-const WIDTH = 170 * MM;
-const TOP = 16 * MM;
-const BOTTOM = 297 * MM - 18 * MM;
-
-type Doc = InstanceType<typeof PDFDocument>;
 
 /** How a moment is printed: day and time of the shop's own clock. */
 export type PrintDate = (iso: string) => string;
 
+/** Bytes of the photos chosen, by id. */
+export type SheetPhotos = Readonly<Record<string, Uint8Array>>;
+
 /** Makes the PDF. Resolves with the whole file. */
-export function sheetPdf(model: SheetModel, printDate: PrintDate): Promise<Buffer> {
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: 0,
-    bufferPages: true,
-    info: { Title: `Job ${model.number}, ${model.unit}`, Author: model.shop.name, Creator: 'Amber Gauge' },
+export const sheetPdf = (model: SheetModel, printDate: PrintDate, photos: SheetPhotos): Promise<Buffer> =>
+  madePdf(`Job ${model.number}, ${model.unit}`, model.shop.name, (pen) => {
+    layOut(pen, model, printDate, photos);
+    foot(pen, model.caution);
   });
-  registerFonts(doc);
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
-  layOut(new Writer(doc), model, printDate);
-  foot(doc, model);
-  doc.end();
-  return done;
-}
 
-/** A pen with a place on the page that moves down and breaks pages. */
-class Writer {
-  y = TOP;
-  constructor(readonly doc: Doc) {}
-
-  style(face: Face, size: number, colour = INK, width = WIDTH): TextStyle {
-    return { face, size, colour, width };
-  }
-
-  room(height: number): void {
-    if (this.y + height <= BOTTOM) return;
-    this.doc.addPage();
-    this.y = TOP;
-  }
-
-  line(text: string, style: TextStyle, gap = 1 * MM, x = LEFT): void {
-    this.room(heightOf(this.doc, text, style));
-    this.y = write(this.doc, text, x, this.y, style) + gap;
-  }
-
-  heading(text: string): void {
-    this.room(16 * MM);
-    this.y += 3 * MM;
-    this.line(text, this.style('bold', 12), 0.5 * MM);
-    this.doc
-      .lineWidth(0.25 * MM)
-      .strokeColor(INK)
-      .moveTo(LEFT, this.y)
-      .lineTo(LEFT + WIDTH, this.y)
-      .stroke();
-    this.y += 2 * MM;
-  }
-
-  /** A row of columns, each with its own left edge and style; as high as the highest. */
-  row(cells: readonly { readonly text: string; readonly x: number; readonly style: TextStyle }[], gap = 1 * MM): void {
-    this.room(Math.max(...cells.map((cell) => heightOf(this.doc, cell.text, cell.style))));
-    const top = this.y;
-    this.y = Math.max(...cells.map((cell) => write(this.doc, cell.text, LEFT + cell.x, top, cell.style))) + gap;
-  }
-}
-
-function layOut(pen: Writer, model: SheetModel, printDate: PrintDate): void {
+function layOut(pen: Writer, model: SheetModel, printDate: PrintDate, photos: SheetPhotos): void {
   pen.row([
     {
       text: [model.shop.name, model.shop.address].filter(Boolean).join(', '),
@@ -103,12 +42,91 @@ function layOut(pen: Writer, model: SheetModel, printDate: PrintDate): void {
   pen.heading('Speed, as found and as left');
   pen.line(`Tolerance ${model.toleranceWords}`, pen.style('text', 9, INK2), 2 * MM);
   for (const speed of model.speeds) speedBlock(pen, model, speed, printDate);
+  found(pen, model);
   textRows(pen, 'What was done', model.done, printDate);
-  readingRows(pen, model, printDate);
+  list(pen, 'Parts that went in', model.parts);
+  proving(pen, model);
   textRows(pen, 'Notes', model.notes, printDate);
-  if (model.leftUndone) {
-    pen.heading('Left undone');
-    pen.line(model.leftUndone, pen.style('text', 10));
+  pictures(pen, model, photos);
+  if (model.leftUndone) section(pen, 'Left undone', model.leftUndone);
+  if (model.watch) section(pen, 'What to watch', model.watch);
+  list(pen, 'Mind', model.cautions);
+  list(
+    pen,
+    'Come again',
+    model.comeAgain.map(({ on, what }) => `${on}: ${what}`),
+  );
+  if (model.price) {
+    pen.heading('Price');
+    pen.line(model.price, pen.style('mono', 14));
+  }
+}
+
+function section(pen: Writer, title: string, text: string): void {
+  pen.heading(title);
+  pen.line(text, pen.style('text', 10));
+}
+
+function list(pen: Writer, title: string, items: readonly string[]): void {
+  if (items.length === 0) return;
+  pen.heading(title);
+  for (const item of items) pen.line(item, pen.style('text', 10));
+}
+
+function found(pen: Writer, model: SheetModel): void {
+  if (model.found.length === 0) return;
+  pen.heading('What was found');
+  for (const one of model.found) {
+    pen.line(one.text, pen.style('text', 10));
+    for (const by of one.by) pen.line(by, pen.style('mono', 8, INK2, 160 * MM), 0.5 * MM, LEFT + 6 * MM);
+  }
+}
+
+/** What was shown, then what was not: as plainly. */
+function proving(pen: Writer, model: SheetModel): void {
+  if (model.shown.length + model.notShown.length === 0) return;
+  pen.heading(model.proved ? 'Proved' : 'Shown so far');
+  for (const one of model.shown)
+    pen.row(
+      [
+        { text: one.name, x: 0, style: pen.style('text', 10, INK, 76 * MM) },
+        { text: one.words, x: 78 * MM, style: pen.style('mono', 9, INK, 92 * MM) },
+      ],
+      0.5 * MM,
+    );
+  if (model.notShown.length === 0) return;
+  pen.heading('Not proved');
+  for (const one of model.notShown)
+    pen.row(
+      [
+        { text: one.name, x: 0, style: pen.style('text', 10, INK, 76 * MM) },
+        { text: one.words, x: 78 * MM, style: pen.style('text', 9, INK2, 92 * MM) },
+      ],
+      0.5 * MM,
+    );
+}
+
+/** Photos chosen, two in a row, none wider than half the page or higher than 60 mm. */
+function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
+  const there = model.photos.filter(({ photoId }) => photos[photoId] !== undefined);
+  if (there.length === 0) return;
+  pen.heading('Photos');
+  const [width, height] = [82 * MM, 60 * MM];
+  for (let i = 0; i < there.length; i += 2) {
+    pen.room(height + 8 * MM);
+    const top = pen.y;
+    there.slice(i, i + 2).forEach((one, column) => {
+      const x = LEFT + column * 88 * MM;
+      pen.doc.image(Buffer.from(photos[one.photoId] as Uint8Array), x, top, { fit: [width, height] });
+    });
+    pen.y = top + height + 1 * MM;
+    pen.row(
+      there.slice(i, i + 2).map((one, column) => ({
+        text: one.caption,
+        x: column * 88 * MM,
+        style: pen.style('text', 8, INK2, width),
+      })),
+    );
   }
 }
 
@@ -149,31 +167,5 @@ function textRows(pen: Writer, title: string, rows: SheetModel['done'], printDat
       { text: printDate(row.at), x: 0, style: pen.style('mono', 8, INK2, 34 * MM) },
       { text: row.text, x: 36 * MM, style: pen.style('text', 10, INK, 134 * MM) },
     ]);
-  }
-}
-
-function readingRows(pen: Writer, model: SheetModel, printDate: PrintDate): void {
-  if (model.readings.length === 0) return;
-  pen.heading('Readings');
-  for (const row of model.readings) {
-    pen.row([
-      { text: printDate(row.at), x: 0, style: pen.style('mono', 8, INK2, 34 * MM) },
-      { text: row.place, x: 36 * MM, style: pen.style('text', 10, INK, 74 * MM) },
-      { text: row.value, x: 112 * MM, style: pen.style('mono', 10, INK, 58 * MM) },
-    ]);
-  }
-}
-
-function foot(doc: Doc, model: SheetModel): void {
-  const { start, count } = doc.bufferedPageRange();
-  for (let page = start; page < start + count; page++) {
-    doc.switchToPage(page);
-    write(doc, model.caution, LEFT, 297 * MM - 15 * MM, { face: 'text', size: 7.5, colour: INK2, width: 140 * MM });
-    write(doc, `page ${page + 1} of ${count}`, LEFT + 146 * MM, 297 * MM - 15 * MM, {
-      face: 'text',
-      size: 7.5,
-      colour: INK2,
-      width: 24 * MM,
-    });
   }
 }

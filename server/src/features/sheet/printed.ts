@@ -1,19 +1,36 @@
-/** What is printed of a job: the default export draws the hand-back sheet, here or in a worker. */
-import { sheetModel, type BenchEvent } from '@amber-gauge/core/bench';
+/** What is printed of a job: the default export draws it, here or in a worker. */
+import { benchSheet, jobNumber, sheetModel, unitName, type BenchEvent, type SheetShop } from '@amber-gauge/core/bench';
 import type { Job } from '@amber-gauge/contract';
-import { sheetPdf } from './pdf.js';
+import { benchPdf } from './benchPdf.js';
+import { sheetPdf, type SheetPhotos } from './pdf.js';
+import { stickerPdf } from './stickerPdf.js';
 
 /** What a printer is handed. */
 export interface SheetJob {
-  readonly shop: { readonly name: string; readonly address: string };
+  readonly paper: 'owner' | 'bench' | 'sticker';
+  readonly shop: SheetShop;
   readonly job: Job;
   readonly events: readonly BenchEvent[];
+  /** Parts of the shelf that went in. */
+  readonly parts: readonly string[];
+  readonly photos: SheetPhotos;
+  /** Address of the job, for the sticker's code. */
+  readonly link: string;
 }
 
-/** Draws the sheet; resolves with the bytes of the PDF. */
+/** Draws the paper; resolves with the bytes of the PDF. */
 export type Printer = (wanted: SheetJob) => Promise<Uint8Array>;
 
-const printed: Printer = ({ shop, job, events }) => sheetPdf(sheetModel(shop, job, events), printDate);
+const printed: Printer = ({ paper, shop, job, events, parts, photos, link }) => {
+  switch (paper) {
+    case 'owner':
+      return sheetPdf(sheetModel(shop, job, events, parts), printDate, photos);
+    case 'bench':
+      return benchPdf(benchSheet(shop, job, events), printDate);
+    case 'sticker':
+      return stickerPdf({ number: jobNumber(job.number), unit: unitName(job), shop: shop.name, link });
+  }
+};
 export default printed;
 
 /** Day and time where the server stands, as the bench writes them: 2026-11-25 14:02. */

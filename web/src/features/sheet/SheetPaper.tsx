@@ -31,26 +31,44 @@ export function SheetPaper({ model }: { readonly model: SheetModel }) {
           <SpeedBlock key={speed.label} speed={speed} model={model} />
         ))}
       </Section>
-      <Rows title="What was done" rows={model.done} />
-      {model.readings.length > 0 && (
-        <Section title="Readings">
-          <table className={classes.table}>
-            <tbody>
-              {model.readings.map((row) => (
-                <tr key={row.at + row.value}>
-                  <td className="mono small quiet">{whenFull(row.at)}</td>
-                  <td>{row.place}</td>
-                  <td className="mono">{row.value}</td>
-                </tr>
+      {model.found.length > 0 && (
+        <Section title="What was found">
+          {model.found.map((one) => (
+            <div key={one.text}>
+              <p>{one.text}</p>
+              {one.by.map((by) => (
+                <p key={by} className={`mono small quiet ${classes.by}`}>
+                  {by}
+                </p>
               ))}
-            </tbody>
-          </table>
+            </div>
+          ))}
         </Section>
       )}
+      <Rows title="What was done" rows={model.done} />
+      <List title="Parts that went in" items={model.parts} />
+      {model.shown.length > 0 && <Pairs title={model.proved ? 'Proved' : 'Shown so far'} rows={model.shown} />}
+      {model.notShown.length > 0 && <Pairs title="Not proved" rows={model.notShown} />}
       <Rows title="Notes" rows={model.notes} />
-      {model.leftUndone && (
-        <Section title="Left undone">
-          <p>{model.leftUndone}</p>
+      {model.photos.length > 0 && (
+        <Section title="Photos">
+          <div className={classes.photos}>
+            {model.photos.map((one) => (
+              <figure key={one.photoId}>
+                <img src={`/api/v1/photos/${one.photoId}`} alt={one.caption || 'photo'} />
+                <figcaption className="small quiet">{one.caption}</figcaption>
+              </figure>
+            ))}
+          </div>
+        </Section>
+      )}
+      <List title="Left undone" items={model.leftUndone ? [model.leftUndone] : []} />
+      <List title="What to watch" items={model.watch ? [model.watch] : []} />
+      <List title="Mind" items={model.cautions} />
+      <List title="Come again" items={model.comeAgain.map(({ on, what }) => `${on}: ${what}`)} />
+      {model.price && (
+        <Section title="Price">
+          <p className={`mono ${classes.value}`}>{model.price}</p>
         </Section>
       )}
       <p className={`small quiet ${classes.caution}`}>{model.caution}</p>
@@ -64,6 +82,35 @@ function Section({ title, children }: { readonly title: string; readonly childre
       <h2>{title}</h2>
       {children}
     </section>
+  );
+}
+
+function List({ title, items }: { readonly title: string; readonly items: readonly string[] }) {
+  if (items.length === 0) return null;
+  return (
+    <Section title={title}>
+      {items.map((item) => (
+        <p key={item}>{item}</p>
+      ))}
+    </Section>
+  );
+}
+
+/** What was shown or not, with its figures or its reason. */
+function Pairs({ title, rows }: { readonly title: string; readonly rows: SheetModel['notShown'] }) {
+  return (
+    <Section title={title}>
+      <table className={classes.table}>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name}>
+              <td>{row.name}</td>
+              <td className="mono small">{row.words}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Section>
   );
 }
 

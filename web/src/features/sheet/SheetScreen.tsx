@@ -1,22 +1,30 @@
-/** The hand-back sheet as the page shows it; the browser's print is clean. */
-import { sheetModel } from '@amber-gauge/core/bench';
+/** Papers of a job as the page shows them: the owner's sheet and the bench sheet; the browser's print is clean. */
+import { benchSheet, sheetModel } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { useJob, useSettings } from '../../shared/api/queries.js';
+import { usePartsOfJob } from '../shelf/useShelf.js';
+import { BenchPaper } from './BenchPaper.js';
 import { SheetPaper } from './SheetPaper.js';
 import classes from './Sheet.module.css';
 
 export function SheetScreen() {
-  const { id = '' } = useParams();
+  const { id = '', paper = 'owner' } = useParams();
   const { data, error } = useJob(id);
   const settings = useSettings().data;
-  const model = useMemo(
-    () =>
-      data && settings
-        ? sheetModel({ name: settings.shopName, address: settings.shopAddress }, data.job, data.events)
-        : null,
-    [data, settings],
+  const parts = usePartsOfJob(data?.job.number ?? null);
+  const shop = useMemo(
+    () => settings && { name: settings.shopName, address: settings.shopAddress, currency: settings.currency },
+    [settings],
+  );
+  const owner = useMemo(
+    () => (data && shop && paper === 'owner' ? sheetModel(shop, data.job, data.events, parts) : null),
+    [data, shop, parts, paper],
+  );
+  const bench = useMemo(
+    () => (data && shop && paper === 'bench' ? benchSheet(shop, data.job, data.events) : null),
+    [data, shop, paper],
   );
   return (
     <div className={classes.screen}>
@@ -24,15 +32,25 @@ export function SheetScreen() {
         <Link to={`/job/${id}/hand-back`} className={classes.back}>
           ‹ Job
         </Link>
-        <Button variant="contained" component="a" href={`/api/v1/jobs/${id}/sheet.pdf`}>
+        <Button
+          variant="contained"
+          component="a"
+          href={`/api/v1/jobs/${id}/${paper === 'owner' ? 'sheet' : 'bench-sheet'}.pdf`}
+        >
           Download PDF
         </Button>
         <Button variant="outlined" onClick={() => window.print()}>
           Print
         </Button>
+        <Button component={Link} to={`/job/${id}/sheet${paper === 'owner' ? '/bench' : ''}`}>
+          {paper === 'owner' ? 'Bench sheet' : 'Owner’s sheet'}
+        </Button>
       </header>
-      {error && !model && <p className="danger">{error.message}</p>}
-      <main>{model && <SheetPaper model={model} />}</main>
+      {error && !data && <p className="danger">{error.message}</p>}
+      <main>
+        {owner && <SheetPaper model={owner} />}
+        {bench && <BenchPaper sheet={bench} />}
+      </main>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 /** The shelf as it stands, and how lines are added to it. */
 import { shelfSchema } from '@amber-gauge/contract';
-import { shelfOf, type Shelf, type ShelfBody } from '@amber-gauge/core/bench';
+import { partsOfJob, shelfOf, type Shelf, type ShelfBody } from '@amber-gauge/core/bench';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../../shared/api/client.js';
@@ -16,6 +16,14 @@ export function useShelf(): { shelf: Shelf | null; error: Error | null } {
   const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => call('/shelf', shelfSchema, { signal }) });
   const shelf = useMemo(() => data && shelfOf(data.lines, today()), [data]);
   return { shelf: shelf ?? null, error };
+}
+
+const NONE: readonly string[] = [];
+
+/** Parts built into a job, in words; empty until they are known. */
+export function usePartsOfJob(jobNumber: number | null): readonly string[] {
+  const { data } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => call('/shelf', shelfSchema, { signal }) });
+  return useMemo(() => (data && jobNumber !== null ? partsOfJob(data.lines, jobNumber) : NONE), [data, jobNumber]);
 }
 
 /** Adds lines; what cannot be is the mutation's error, nothing is kept then. */

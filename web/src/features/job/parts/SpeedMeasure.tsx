@@ -6,6 +6,7 @@ import {
   modelOf,
   toleranceWords,
   type PitchPosition,
+  type SpeedPair,
   type SpeedReading,
 } from '@amber-gauge/core/bench';
 import type { Job, Run, Source } from '@amber-gauge/contract';
@@ -52,12 +53,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
   const [live, setLive] = useState(false);
   const conditions = useConditions(view, family, pitch);
   const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
-  const reading =
-    shown === undefined
-      ? shownReading(stage, pair?.asFound ?? null, pair?.asLeft ?? null, pair?.latest ?? null)
-      : shown !== null && pair?.asLeft?.key === shown
-        ? pair.asLeft
-        : null;
+  const reading = shown === undefined ? shownReading(stage, pair) : readBy(shown, pair);
   const run = useRun(reading?.speed.runId ?? null).data ?? null;
   const before = useRun(pair?.asFound?.speed.runId ?? null).data ?? null;
   const owing = owingSpeed(view, stage, speed?.id);
@@ -151,15 +147,15 @@ const owingSpeed = ({ state }: StageProps['view'], stage: string, speedId: strin
       (stage === 'take-in' ? state.work.length === 0 && !one.asFound : state.work.length > 0 && !one.asLeft),
   );
 
-function shownReading(
-  stage: string,
-  asFound: SpeedReading | null,
-  asLeft: SpeedReading | null,
-  latest: SpeedReading | null,
-) {
-  if (stage === 'take-in') return asFound;
-  return stage === 'prove' ? asLeft : latest;
+function shownReading(stage: string, pair: SpeedPair | undefined): SpeedReading | null {
+  if (!pair) return null;
+  if (stage === 'take-in') return pair.asFound;
+  return stage === 'prove' ? pair.asLeft : pair.latest;
 }
+
+/** The reading of that line, where it is the one as left. */
+const readBy = (key: string | null, pair: SpeedPair | undefined): SpeedReading | null =>
+  key !== null && pair?.asLeft?.key === key ? pair.asLeft : null;
 
 interface DetailProps {
   readonly job: Job;

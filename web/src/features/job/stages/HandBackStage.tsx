@@ -1,5 +1,5 @@
 /** Hand back: what is still owed, what was left undone, the sheet. */
-import { gateAsks, gateHolds, gateProblems, isLive } from '@amber-gauge/core/bench';
+import { gateAsks, gateHolds, gateProblems, isLive, owedChecks } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
@@ -9,6 +9,8 @@ import { serverNow } from '../../../shared/outbox/clock.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import { when } from '../../../shared/ui/when.js';
+import { FollowUps } from '../handback/FollowUps.js';
+import { OnSheet } from '../handback/OnSheet.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
@@ -18,9 +20,17 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
   const owed = view.owed.filter((item) => item.stage !== 'hand-back');
   const live = isLive(view.state.power);
   const [asked, setAsked] = useState(false);
+  const [why, setWhy] = useState('');
+  // A mains unit that was worked on goes back with its safety readings or with the reason why not.
+  const unsafe = owedChecks(view.state.proving).filter(({ group }) => group === 'safety');
+  const reasoned = unsafe.length === 0 || why.trim() !== '';
   const handBack = () => {
     setAsked(false);
-    void submitLines(view.job.id, makeLine(stage, { kind: 'hand-back', leftUndone: leftUndone.trim() }));
+    void submitLines(
+      view.job.id,
+      ...unsafe.map(({ id: checkId, name }) => makeLine(stage, { kind: 'unproved', checkId, name, why: why.trim() })),
+      makeLine(stage, { kind: 'hand-back', leftUndone: leftUndone.trim() }),
+    );
   };
   // A unit that was never opened and has nothing open goes back without being asked twice.
   const nothing = { accepted: [], inPlace: [], shortOhm: null, limit: null, confirmed: [] };
@@ -56,6 +66,18 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
           onChange={(event) => setLeftUndone(event.target.value)}
         />
       )}
+      {!view.state.handedBackAt && unsafe.length > 0 && (
+        <div className={classes.caution}>
+          Electrical safety is not shown: {unsafe.map(({ name }) => name.toLowerCase()).join(', ')}.
+          <Field
+            label="Read it in Prove, or write why it goes back without (stands on the sheet)"
+            value={why}
+            onChange={(event) => setWhy(event.target.value)}
+          />
+        </div>
+      )}
+      <OnSheet view={view} stage={stage} />
+      <FollowUps view={view} stage={stage} />
       <div className="row">
         <Button component={Link} to={`/job/${view.job.id}/sheet`} variant="outlined" className={classes.big ?? ''}>
           Look at the sheet
@@ -68,8 +90,24 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
         >
           Download PDF
         </Button>
+        <Button
+          component={Link}
+          to={`/job/${view.job.id}/sheet/bench`}
+          variant="outlined"
+          className={classes.big ?? ''}
+        >
+          Bench sheet
+        </Button>
+        <Button
+          component="a"
+          href={`/api/v1/jobs/${view.job.id}/sticker.pdf`}
+          variant="outlined"
+          className={classes.big ?? ''}
+        >
+          Sticker
+        </Button>
         {!view.state.handedBackAt && (
-          <Button variant="contained" className={classes.big ?? ''} disabled={live} onClick={goBack}>
+          <Button variant="contained" className={classes.big ?? ''} disabled={live || !reasoned} onClick={goBack}>
             {owed.length > 0 ? `Hand back with ${owed.length} owed` : 'Handed back'}
           </Button>
         )}

@@ -1,0 +1,53 @@
+/** What is due after a unit went back, and what usually is. */
+import { provingOf } from '../../families/index.js';
+import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
+import type { FollowUpBody, FollowUpKind } from './body.js';
+
+/** A follow-up of a job; open while nobody has seen to it. */
+export interface FollowUp {
+  readonly key: string;
+  readonly why: FollowUpKind;
+  readonly what: string;
+  readonly on: string;
+}
+
+/** Their words. */
+export const FOLLOW_UP_WORDS: Readonly<Record<FollowUpKind, string>> = {
+  trial: 'Trial over',
+  oil: 'Oil again',
+  brushes: 'Brushes',
+  look: 'Look at it again',
+};
+
+/** Those nobody has seen to, by day. */
+export function openFollowUps(lines: readonly BenchEvent[]): FollowUp[] {
+  const done = new Set(linesOf(lines, 'follow-up-done').map(({ body }) => body.target));
+  return linesOf(lines, 'follow-up')
+    .filter(({ key }) => !done.has(key))
+    .map(({ key, body: { why, what, on } }) => ({ key, why, what, on }))
+    .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+}
+
+const DAY_MS = 86_400_000;
+/** A few weeks on trial, oil once a year (common practice, no source). */
+const TRIAL_DAYS = 21;
+const YEAR_DAYS = 365;
+
+/** What is usual after such work, counted from `from`; offered, never put in by itself. */
+export function usualFollowUps(
+  familyId: string,
+  work: readonly Pick<WorkBody, 'action' | 'what'>[],
+  from: Date,
+): FollowUpBody[] {
+  const on = (days: number) => new Date(from.getTime() + days * DAY_MS).toISOString().slice(0, 10);
+  const out: FollowUpBody[] = [];
+  if (work.length > 0)
+    out.push({ kind: 'follow-up', why: 'trial', what: 'Ask how it runs: the trial ends', on: on(TRIAL_DAYS) });
+  const oiled = work.find(({ action }) => action === 'oil');
+  if (oiled) out.push({ kind: 'follow-up', why: 'oil', what: `Oil again: ${oiled.what}`, on: on(YEAR_DAYS) });
+  const brushed = work.find(({ what }) => /\bbrush/i.test(what));
+  // Motors with brushes are those whose warmth nobody waits for: mixers, vacuums, tools.
+  if (brushed && provingOf(familyId).warmMin === null)
+    out.push({ kind: 'follow-up', why: 'brushes', what: 'Measure the brushes', on: on(YEAR_DAYS) });
+  return out;
+}
