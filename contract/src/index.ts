@@ -9,3 +9,5 @@ export * from './photos.js';
 export * from './backups.js';
 export * from './shelf.js';
 export * from './live.js';
+export * from './book.js';
+export * from './bundle.js';

@@ -140,7 +140,12 @@ const findSchemas = [
     value: nullable,
     unit: z.string().max(12).nullable(),
   }),
-  z.object({ kind: z.literal('mended'), repairId: z.string().min(1).max(64), name: word }),
+  z.object({
+    kind: z.literal('mended'),
+    repairId: z.string().min(1).max(64),
+    name: word,
+    rank: z.number().int().min(1).max(500).optional(),
+  }),
   z.object({
     kind: z.literal('suspect'),
     block: z.string().min(1).max(64),

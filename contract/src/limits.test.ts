@@ -183,6 +183,7 @@ const LIMITS = `
   answer.unit: 0 to 12
   mended.repairId: 1 to 64
   mended.name: 1 to 400
+  mended.rank: from 1, to 500
   suspect.block: 1 to 64
   suspect.name: 1 to 400
   unreachable.testId: 1 to 64

@@ -190,7 +190,7 @@ test('a reload without the server shows the app with what it has', async ({ brow
 });
 
 test('printing the sheet in the browser makes no page for a footer alone', async ({ page, demo }) => {
-  const [row] = await demo.query('select id from job where number = 142 and demo');
+  const [row] = await demo.query('select id from job where number = 146 and demo');
   await page.goto(`${demo.url}/job/${String(row?.id)}/sheet`);
   await expect(page.getByLabel('Hand-back sheet')).toBeVisible();
   const printed = (await page.pdf({ preferCSSPageSize: true, printBackground: true })).toString('latin1');

@@ -79,9 +79,12 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
 
   await page.keyboard.press('F7');
   await page.getByRole('button', { name: /^Hand back/ }).click();
-  await expect(page.getByRole('heading', { name: 'Hand it back with its sheet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Still owed: Prove: / })).toBeVisible();
+  const go = page.getByRole('button', { name: 'Hand back with 1 owed' });
+  await expect(go).toBeDisabled();
+  await page.getByLabel(/write why it goes back without/).fill('no tester on the island');
   await page.getByLabel(/Left undone/).fill('Mat is warped.');
-  await page.getByRole('button', { name: 'Handed back' }).click();
+  await go.click();
   const gate = page.getByRole('dialog');
   for (const box of await gate.getByRole('checkbox').all()) await box.check();
   await gate.getByRole('button', { name: 'Nothing left over' }).click();
@@ -92,6 +95,7 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
   await expect(paper.getByText('+0.06 ±')).toBeVisible();
   await expect(paper.getByText('Adjusted trim 33 to 1:15, facing the screw')).toBeVisible();
   await expect(paper.getByText('Mat is warped.')).toBeVisible();
+  await expect(paper.getByRole('row', { name: /^Looked at no tester on the island/ })).toBeVisible();
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -99,8 +103,19 @@ test('a unit is taken in, measured, mended, measured again and handed back with 
   ]);
   expect(download.suggestedFilename()).toBe('job-0001.pdf');
   const text = await textOf(readFileSync(await download.path()));
-  for (const wanted of ['Job 0001', 'Nordlys Plate 3', '−1.80', '−1.71', '+0.06', '−0.04', '27.5', 'Mat is warped.'])
+  for (const wanted of [
+    'Job 0001',
+    'Nordlys Plate 3',
+    '−1.80',
+    '−1.71',
+    '+0.06',
+    '−0.04',
+    'no tester on the island',
+    'Mat is warped.',
+  ])
     expect(text).toContain(wanted);
+  // Working readings and stray notes are not for the owner.
+  for (const stray of ['27.5', 'belt looks new']) expect(text).not.toContain(stray);
 
   const printed = await page.pdf({ preferCSSPageSize: true, printBackground: true });
   const print = await getDocument({ data: new Uint8Array(printed) }).promise;

@@ -10,6 +10,8 @@ import { guard } from './http/guard.js';
 import { nonceOf, security } from './http/security.js';
 import { storableOnly } from './http/wire.js';
 import type { BackupKeeper } from './backup/keeper.js';
+import { bookRoutes } from './features/book/routes.js';
+import { bundleRoutes } from './features/bundle/routes.js';
 import { backupRoutes } from './features/backups/routes.js';
 import type { LiveRoutes } from './features/live/routes.js';
 import { healthRoutes } from './features/health/routes.js';
@@ -82,6 +84,7 @@ function api(options: AppOptions): express.Router {
     next();
   });
   if (options.stream) router.use(options.stream.router);
+  router.use(bundleRoutes(options));
   router.use(express.json({ limit: JSON_LIMIT }));
   router.use(storableOnly);
   if (options.live) router.use(options.live.router);
@@ -95,6 +98,7 @@ function api(options: AppOptions): express.Router {
     sheetRoutes,
     discRoutes,
     shelfRoutes,
+    bookRoutes,
   ])
     router.use(routes(options));
   router.use(backupRoutes(options.backups ?? null));

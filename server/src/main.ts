@@ -10,6 +10,7 @@ import { grantUse } from './db/roles.js';
 import { seedDemoOnce } from './demo/seed.js';
 import { createHub } from './db/hub.js';
 import { jobRow } from './features/jobs/list.js';
+import { refillRows } from './features/jobs/refill.js';
 import { sweepOrphans } from './features/photos/repository.js';
 import { printers } from './features/sheet/printers.js';
 import { liveRoutes } from './features/live/routes.js';
@@ -44,6 +45,13 @@ const sweep = () =>
 const sweeping = setInterval(sweep, 24 * 3600 * 1000);
 // Not while everything starts: a server that is stopped at once has nothing in hand.
 setTimeout(sweep, 60_000).unref();
+
+let filling = true;
+setTimeout(
+  () =>
+    void refillRows(db, now, () => filling).catch((error: unknown) => logger.warn({ err: String(error) }, 'no refill')),
+  2000,
+).unref();
 
 const hub = createHub(DATABASE_URL, logger);
 const stream = streamRoutes(hub, (id) => jobRow({ db, now }, id));
@@ -85,6 +93,7 @@ async function stop(): Promise<void> {
   live.end();
   backups?.stop();
   clearInterval(sweeping);
+  filling = false;
   await hub.close();
   server.closeIdleConnections();
   const late = setTimeout(() => server.closeAllConnections(), 5000);

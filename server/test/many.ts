@@ -36,10 +36,15 @@ export async function fillBench(db: Db, jobs: number, lines: number): Promise<vo
     [lines, lines],
   );
   await db.raw(
-    `insert into job_state (job_id, next_stage, next_kind, next_text, power, speeds, line_count, last_at, moved_at, search)
+    `insert into job_state (job_id, next_stage, next_kind, next_text, power, speeds, line_count, last_at, moved_at, search,
+       handed_at, faults, mends, stage_minutes, price, words, book_at)
      select id, 'hand-back', case when number % 500 = 0 then 'hands' when number % 501 = 0 then 'back' else 'done' end,
        'Handed back', 'unplugged-unknown', '[]', ?, created_at + interval '1 hour', created_at + interval '1 hour',
-       lower(concat_ws(' ', lpad(number::text, 4, '0'), make, model, serial, customer, complaint))
+       lower(concat_ws(' ', lpad(number::text, 4, '0'), make, model, serial, customer, complaint)),
+       case when number % 500 = 0 or number % 501 = 0 then null else created_at + number % 40 * interval '1 day' end,
+       array['belt.slips'], array['new-belt'], '{"find": 12, "mend": 20}', 30 + number % 50,
+       to_tsvector('simple', concat_ws(' ', lpad(number::text, 4, '0'), make, model, serial, customer, complaint,
+         'replaced the belt, note of some length number ' || number % 97)), now()
      from job where not demo on conflict do nothing`,
     [lines],
   );

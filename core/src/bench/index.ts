@@ -25,3 +25,4 @@ export * from './shelf/index.js';
 export * from './coach/index.js';
 export * from './prove/index.js';
 export * from './handback/index.js';
+export * from './book/index.js';

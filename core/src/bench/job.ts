@@ -1,7 +1,7 @@
 /** What a job is about, as taken in. */
 import type { Origin, Tolerance } from '../quantity/index.js';
 import { tolerance } from '../quantity/index.js';
-import { familyOf, type Family, type FamilySpeed } from '../families/index.js';
+import { FAMILIES, familyOf, type Family, type FamilySpeed } from '../families/index.js';
 
 /** Limits chosen at take-in, with where they come from. */
 export interface JobTolerance {
@@ -55,4 +55,18 @@ export const jobNumber = (number: number): string => String(number).padStart(4, 
 /** What the unit is called in lists: make and model, or the family when neither was given. */
 export function unitName(job: Pick<JobFacts, 'make' | 'model' | 'familyId'>): string {
   return `${job.make} ${job.model}`.trim() || familyOf(job.familyId).name;
+}
+
+/** What a unit is found by, in lower case: number, names, customer, family and complaint. */
+export function searchText(job: JobFacts): string {
+  const words = [
+    jobNumber(job.number),
+    job.make,
+    job.model,
+    job.serial,
+    job.customer,
+    FAMILIES.find(({ id }) => id === job.familyId)?.name,
+    job.complaint,
+  ];
+  return words.filter(Boolean).join(' ').toLowerCase();
 }

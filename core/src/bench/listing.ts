@@ -1,8 +1,8 @@
 /** What a list shows of a job, and what it wants there as time goes on: reckoned once a line, read often. */
-import { FAMILIES } from '../families/index.js';
 import type { Verdict } from '../speed/index.js';
-import type { BenchEvent, PowerState } from './event.js';
-import { jobNumber, type JobFacts } from './job.js';
+import { standing, type BenchEvent, type PowerState } from './event.js';
+import { bookFacts, NO_FACTS, type BookFacts } from './book/facts.js';
+import type { JobFacts } from './job.js';
 import { dueWish, nextWish, type NextWish } from './owed.js';
 import type { LostLine } from './power.js';
 import { jobState, type SpeedPair } from './state.js';
@@ -35,6 +35,8 @@ export interface ListRow {
   readonly speeds: readonly BriefSpeed[];
   readonly timers: readonly OpenTimer[];
   readonly lastAt: string | null;
+  /** What the Book keeps of it. */
+  readonly book: BookFacts;
 }
 
 /**
@@ -49,6 +51,7 @@ export function listRow(job: JobFacts, events: readonly BenchEvent[], lost: read
     speeds: state.speeds.map(briefSpeed),
     timers: state.timers.filter(({ end }) => end === null).map(({ end: _end, ...timer }) => timer),
     lastAt: state.lastAt,
+    book: bookFacts(job, standing(events), state),
   };
 }
 
@@ -64,25 +67,12 @@ export const unknownRow = (job: JobFacts, now: Date): ListRow => ({
   speeds: [],
   timers: [],
   lastAt: now.toISOString(),
+  book: NO_FACTS,
 });
 
 /** What the job wants at `now`: a timer that has run out since the row was reckoned comes before all else. */
 export const wishAt = (row: Pick<ListRow, 'next' | 'timers'>, now: Date): NextWish =>
   row.next.kind === 'done' ? row.next : (dueWish(row.timers, now) ?? row.next);
-
-/** What a unit is found by, in lower case: number, names, customer, family and complaint. */
-export function searchText(job: JobFacts): string {
-  const words = [
-    jobNumber(job.number),
-    job.make,
-    job.model,
-    job.serial,
-    job.customer,
-    FAMILIES.find(({ id }) => id === job.familyId)?.name,
-    job.complaint,
-  ];
-  return words.filter(Boolean).join(' ').toLowerCase();
-}
 
 function briefSpeed(pair: SpeedPair): BriefSpeed {
   const reading = pair.asLeft ?? pair.latest;

@@ -12,6 +12,7 @@ const PLACES = [
   { to: '/speed', word: 'Speed desk', key: 's' },
   { to: '/workings', word: 'Workings', key: 'w' },
   { to: '/shelf', word: 'Shelf', key: 'h' },
+  { to: '/book', word: 'Book', key: 'k' },
   { to: '/set-up', word: 'Set-up', key: 'u' },
 ] as const;
 

@@ -35,6 +35,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/shelf/ShelfScreen.js')).ShelfScreen }),
       },
       {
+        path: '/book',
+        lazy: async () => ({ Component: (await import('../features/book/BookScreen.js')).BookScreen }),
+      },
+      {
         path: '/set-up',
         lazy: async () => ({ Component: (await import('../features/setup/SetupScreen.js')).SetupScreen }),
       },

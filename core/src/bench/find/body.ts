@@ -18,6 +18,8 @@ export interface MendedBody {
   readonly kind: 'mended';
   readonly repairId: string;
   readonly name: string;
+  /** Where the part stood among the suspects just before, from 1; left out where nobody sought. */
+  readonly rank?: number | undefined;
 }
 
 /** By hand: this block is it, or is not; or something was found that the path does not know, and `name` says what. */

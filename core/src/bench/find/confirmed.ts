@@ -16,7 +16,8 @@ export function confirmedFaults(path: DrivePath, logs: readonly (readonly BenchE
   return { units, modes };
 }
 
-function confirmedIn(path: DrivePath, lines: readonly BenchEvent[]): Map<string, number> {
+/** In one log: modes seen and cured, each with its share of the unit. */
+export function confirmedIn(path: DrivePath, lines: readonly BenchEvent[]): Map<string, number> {
   const seen = new Map<string, readonly string[]>();
   const confirmed = new Map<string, number>();
   for (const { body } of lines) {

@@ -61,12 +61,12 @@ describe('what healthy units of this bench showed', () => {
     expect(healthyValues(path, logs)).toEqual({ drive: [5.2, 5.4] });
   });
 
-  it('becomes an interval from three units on, narrower with more of them', () => {
-    expect(expectedOf([5, 5.1])).toBeNull();
+  it('becomes an interval from five units on: below that k passes anything (9.8 at three), narrower with more of them', () => {
+    expect(expectedOf([5, 5.1, 5.2, 5])).toBeNull();
     const five = expectedOf([5.0, 5.1, 5.2, 5.1, 5.0]);
     expect(five).toMatchObject({ units: 5, mean: expect.closeTo(5.08, 6) });
     expect((five?.upper ?? 0) - 5.08).toBeCloseTo(5.079 * 0.08367, 3);
-    expect(expectedOf([5, 5, 5])?.deviation).toBeCloseTo(0.05, 9);
+    expect(expectedOf([5, 5, 5, 5, 5])?.deviation).toBeCloseTo(0.05, 9);
   });
 
   it('is drawn within the family’s band, or in its place where the model is another', () => {
@@ -74,8 +74,8 @@ describe('what healthy units of this bench showed', () => {
     expect(band(near, 'right')).toMatchObject({ from: expect.closeTo(4.655, 2), to: expect.closeTo(5.505, 2) });
     expect(band(near, 'low')).toMatchObject({ from: 0.5, to: expect.closeTo(4.655, 2) });
     expect(band(near, 'high')).toMatchObject({ from: expect.closeTo(5.505, 2), to: 10 });
-    expect(band(withHealthy(path, { drive: [4.2, 5.2, 6.2] }), 'right')).toMatchObject({ from: 4, to: 6.5 });
-    const other = withHealthy(path, { drive: [8, 8.1, 8.2, 8.1] });
+    expect(band(withHealthy(path, { drive: [4.2, 4.7, 5.2, 5.7, 6.2] }), 'right')).toMatchObject({ from: 4, to: 6.5 });
+    const other = withHealthy(path, { drive: [8, 8.1, 8.2, 8.1, 8] });
     expect(band(other, 'right')?.from).toBeGreaterThan(7);
     expect(band(other, 'low')?.to).toBe(band(other, 'right')?.from);
     const origin = near.signals.find((signal) => signal.id === 'drive')?.measure?.origin;
@@ -85,7 +85,7 @@ describe('what healthy units of this bench showed', () => {
 
   it('gives way to a value typed on the model’s sheet', () => {
     const sheet = { absent: [], places: {}, bands: { drive: [{ state: 'right', from: 4.9, to: 5.3 }] } };
-    const fitted = fittedPath(path, sheet, [], new Map(), { drive: [8, 8.1, 8.2] });
+    const fitted = fittedPath(path, sheet, [], new Map(), { drive: [8, 8.1, 8.2, 8.1, 8] });
     expect(band(fitted, 'right')).toEqual({ state: 'right', from: 4.9, to: 5.3 });
   });
 

@@ -14,8 +14,8 @@ import { signalAt } from './places.js';
 /** Values by signal, one a unit. */
 export type HealthyValues = Readonly<Record<string, readonly number[]>>;
 
-/** Below this many units there are values, but no interval. */
-const LEAST_UNITS = 3;
+/** Below this many units there are values, but no interval: k of three is 9.8 and passes anything. */
+const LEAST_UNITS = 5;
 /** Least spread, as a part of the mean: a hand meter's own (common practice). */
 const LEAST_SPREAD = 0.01;
 
@@ -75,7 +75,7 @@ export interface Expected {
   readonly upper: number;
 }
 
-/** Null below three units: then there are only the values. */
+/** Null below five units: then the values stand beside the sheet's limits, and the sheet judges. */
 export function expectedOf(values: readonly number[]): Expected | null {
   if (values.length < LEAST_UNITS) return null;
   const middle = mean(values);

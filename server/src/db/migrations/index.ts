@@ -10,6 +10,7 @@ import * as logGuard from './0007_log_guard.js';
 import * as shelf from './0008_shelf.js';
 import * as hour from './0009_hour.js';
 import * as benchRules from './0010_bench_rules.js';
+import * as book from './0011_book.js';
 
 interface Migration {
   readonly name: string;
@@ -28,6 +29,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0008_shelf', ...shelf },
   { name: '0009_hour', ...hour },
   { name: '0010_bench_rules', ...benchRules },
+  { name: '0011_book', ...book },
 ];
 
 /** Names of all migrations that this version knows, in order. */

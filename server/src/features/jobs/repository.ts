@@ -100,7 +100,7 @@ export async function updateJob(db: Db, id: string, fields: Partial<JobFields>):
 
 /** Writes what lists show of a job, with the number of lines it was reckoned from. */
 export async function saveRow(trx: Db, job: Job, listed: ListRow, lineCount: number): Promise<void> {
-  const { next, power, speeds, timers, lastAt } = listed;
+  const { next, power, speeds, timers, lastAt, book } = listed;
   const row = {
     job_id: job.id,
     next_stage: next.stage,
@@ -115,6 +115,20 @@ export async function saveRow(trx: Db, job: Job, listed: ListRow, lineCount: num
     line_count: lineCount,
     moved_at: lastAt ?? job.createdAt,
     search: searchText(job),
+    handed_at: book.handedAt,
+    return_of: book.returnOf,
+    return_same: book.returnSame,
+    faults: [...book.faults],
+    mends: [...book.mends],
+    stage_minutes: JSON.stringify(book.minutes),
+    worth: book.worth,
+    price: book.price,
+    advice_rank: book.adviceRank,
+    proved: book.proved,
+    follow_ups: JSON.stringify(book.followUps),
+    follow_next: book.followUps[0]?.on ?? null,
+    words: trx.raw(`to_tsvector('simple', ?)`, [book.text]),
+    book_at: trx.fn.now(),
   };
   await trx('job_state').insert(row).onConflict('job_id').merge();
 }

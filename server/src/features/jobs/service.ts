@@ -223,7 +223,8 @@ async function refuseStrangers(trx: Db, jobId: string, events: readonly BenchEve
     throw new HttpError('UNKNOWN_REFERENCE', { fields: { photoId: 'this picture has not arrived' } });
 }
 
-function checkFamily(job: Pick<JobFields, 'familyId' | 'speedIds'>): void {
+/** @throws HttpError UNKNOWN_REFERENCE for a kind of machine or a speed that is not known. */
+export function checkFamily(job: Pick<JobFields, 'familyId' | 'speedIds'>): void {
   const family = FAMILIES.find((one) => one.id === job.familyId);
   if (!family)
     throw new HttpError('UNKNOWN_REFERENCE', { fields: { familyId: 'choose a kind of machine from the list' } });

@@ -34,6 +34,23 @@ export function madePicture(bytes: Buffer): Promise<MadePicture> {
   return mine;
 }
 
+/**
+ * A picture that was made here before stays as it is, byte for byte: nothing hangs behind it, nothing is written into
+ * it, it is no larger than we make them. Any other is made anew.
+ */
+export async function keptPicture(bytes: Buffer): Promise<MadePicture> {
+  const made = await madePicture(bytes);
+  const { format, width = 0, height = 0, exif, icc, iptc, xmp, orientation } = await sharp(bytes).metadata();
+  const bare = !exif && !icc && !iptc && !xmp && (orientation ?? 1) === 1 && Math.max(width, height) <= LONGEST;
+  const ends = format === 'jpeg' ? END_OF_JPEG : format === 'png' ? END_OF_PNG : null;
+  const whole =
+    ends !== null && bytes.subarray(-ends.length).equals(ends) && bytes.indexOf(ends) === bytes.length - ends.length;
+  return bare && whole ? { ...made, bytes } : made;
+}
+
+const END_OF_JPEG = Buffer.from([0xff, 0xd9]);
+const END_OF_PNG = Buffer.from('IEND\xaeB`\x82', 'latin1');
+
 async function decoded(bytes: Buffer): Promise<MadePicture> {
   const input = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false });
   // The header alone is read first.

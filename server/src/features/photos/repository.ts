@@ -91,3 +91,24 @@ export async function pictureOf(
     ? { mediaType: 'image/jpeg', bytes: row.thumb }
     : { mediaType: row.media_type, bytes: row.bytes };
 }
+
+/** Pictures of a job with their bytes, oldest first. */
+export async function photosOfJob(
+  db: Db,
+  jobId: string,
+): Promise<
+  {
+    readonly id: string;
+    readonly mediaType: MadePicture['mediaType'];
+    readonly bytes: Buffer;
+    readonly sha256: string;
+  }[]
+> {
+  const rows = await db<PhotoRow>('photo').where({ job_id: jobId }).orderBy(['created_at', 'id']);
+  return rows.map(({ id, media_type, bytes, sha256 }) => ({
+    id,
+    mediaType: media_type as MadePicture['mediaType'],
+    bytes,
+    sha256,
+  }));
+}

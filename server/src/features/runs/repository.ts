@@ -75,6 +75,15 @@ export async function findRun(db: Db, id: string): Promise<Run | null> {
   };
 }
 
+/** Runs of a job with their series, oldest first. */
+export async function runsOfJob(db: Db, jobId: string): Promise<NewRun[]> {
+  const rows = (await db('speed_run').where({ job_id: jobId }).orderBy(['measured_at', 'id'])) as RunRow[];
+  return rows.map((row) => {
+    const { demo: _demo, hasRecording: _kept, ...run } = toBrief({ ...row, has_recording: false });
+    return { ...run, figures: { ...row.figures, series: seriesOf(row), spectrum: spectrumOf(row) } };
+  });
+}
+
 function seriesOf(row: RunRow): Run['figures']['series'] {
   const { series_start_s: startS, series_step_s: stepS } = row;
   const { series_error_percent: errorPercent, series_half_width_percent: halfWidthPercent } = row;

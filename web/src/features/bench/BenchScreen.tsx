@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useBench, useJobSearch } from '../../shared/api/queries.js';
 import { Field } from '../../shared/ui/Field.js';
 import { fieldHasFocus } from '../../shared/ui/focus.js';
+import { Due } from './Due.js';
 import { BenchRow } from './BenchRow.js';
 import { MoreRows } from './MoreRows.js';
 import classes from './Bench.module.css';
@@ -58,7 +59,10 @@ export function BenchScreen() {
       {wanted ? (
         <Found text={wanted} />
       ) : (
-        data && GROUPS.map((group) => <Group key={group.kind} {...group} data={data} />)
+        <>
+          {data && GROUPS.map((group) => <Group key={group.kind} {...group} data={data} />)}
+          <Due />
+        </>
       )}
     </main>
   );

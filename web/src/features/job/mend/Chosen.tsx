@@ -1,6 +1,7 @@
 /** The mend that was chosen: its steps, each done with one key; then that it is done, or left with its ends open. */
 import { isDead, openEnds, workOfRepair, type StageId } from '@amber-gauge/core/bench';
-import { recipeOf, type RecipeStep } from '@amber-gauge/core/families';
+import { recipeOf, type PathRepair, type RecipeStep } from '@amber-gauge/core/families';
+import type { Find } from '../find/useFind.js';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useMoney } from '../../../shared/ui/money.js';
@@ -50,7 +51,7 @@ export function Chosen({ view, stage }: Props) {
       view.job.id,
       ...ends.map((end) => makeLine(stage, { kind: 'close', target: end.key, how: `with ${name}` })),
       makeLine(stage, { kind: 'work', ...workOfRepair({ id: optionId, name }) }),
-      makeLine(stage, { kind: 'mended', repairId: optionId, name }),
+      makeLine(stage, { kind: 'mended', repairId: optionId, name, ...rankOf(find, repair) }),
     );
   return (
     <section className={classes.chosen} aria-label="Chosen mend">
@@ -138,4 +139,11 @@ function Steps({ steps, done, free, onDone }: StepsProps) {
       })}
     </ol>
   );
+}
+
+/** Where the part that this mends stands among the suspects now, from 1; nothing where nobody sought. */
+function rankOf(find: Find | null, repair: PathRepair | undefined): { rank?: number } {
+  const blocks = new Set(repair?.cures.map((one) => one.split('.')[0]));
+  const at = find?.answer?.suspects.findIndex((one) => blocks.has(one.block)) ?? -1;
+  return at < 0 || find?.evidence.events.length === 0 ? {} : { rank: at + 1 };
 }

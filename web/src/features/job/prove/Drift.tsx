@@ -2,7 +2,7 @@
 import { driftOf, jobTolerance, standing, type DriftLog } from '@amber-gauge/core/bench';
 import { fixed, signed, THIN } from '@amber-gauge/core/quantity';
 import { useCallback, useMemo } from 'react';
-import { axis, baseOption, inks, useChart } from '../../measuring/parts/chart.js';
+import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import speed from '../../measuring/parts/Speed.module.css';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';

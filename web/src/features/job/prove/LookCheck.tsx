@@ -13,15 +13,19 @@ interface Props {
   readonly view: JobView;
   readonly stage: StageId;
   readonly check: ProvingCheck;
+  /** After it was answered. */
+  readonly onDone: () => void;
 }
 
 /** A test of the drive path: its answers are the path's own, and Find hears them too. */
-export function TestCheck({ view, stage, test }: Omit<Props, 'check'> & { readonly test: PathTest }) {
-  const answer = (outcome: string, words: string) =>
+export function TestCheck({ view, stage, test, onDone }: Omit<Props, 'check'> & { readonly test: PathTest }) {
+  const answer = (outcome: string, words: string) => {
     void submitLines(
       view.job.id,
       makeLine(stage, { kind: 'answer', testId: test.id, name: test.name, outcome, words, value: null, unit: null }),
     );
+    onDone();
+  };
   return (
     <div className={classes.answers}>
       {test.outcomes.map((outcome) => (
@@ -38,12 +42,13 @@ export function TestCheck({ view, stage, test }: Omit<Props, 'check'> & { readon
   );
 }
 
-export function LookCheck({ view, stage, check }: Props) {
+export function LookCheck({ view, stage, check, onDone }: Props) {
   const [words, setWords] = useState('');
   const answer = (good: boolean) => {
     const { id: checkId, name } = check;
     void submitLines(view.job.id, makeLine(stage, { kind: 'proved', checkId, name, good, words: words.trim() }));
     setWords('');
+    onDone();
   };
   return (
     <>

@@ -34,7 +34,7 @@ const CLASS_WORDS: Readonly<Record<ProtectionClass, string>> = {
 /** Longest cord that is taken, metres. */
 const LONGEST_M = 100;
 
-export function ClassCheck({ view, stage }: Props) {
+export function ClassCheck({ view, stage, onDone }: Props & { readonly onDone: () => void }) {
   const [cord, setCord] = useState('2');
   const cordM = numberIn(cord);
   const good = cordM !== null && cordM > 0 && cordM <= LONGEST_M;
@@ -56,9 +56,11 @@ export function ClassCheck({ view, stage }: Props) {
             variant="outlined"
             className={stages.big ?? ''}
             disabled={!good}
-            onClick={() =>
-              good && void submitLines(view.job.id, makeLine(stage, { kind: 'protection-class', protection, cordM }))
-            }
+            onClick={() => {
+              if (!good) return;
+              void submitLines(view.job.id, makeLine(stage, { kind: 'protection-class', protection, cordM }));
+              onDone();
+            }}
           >
             {CLASS_WORDS[protection]}
           </Button>

@@ -79,33 +79,7 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
       <OnSheet view={view} stage={stage} />
       <FollowUps view={view} stage={stage} />
       <div className="row">
-        <Button component={Link} to={`/job/${view.job.id}/sheet`} variant="outlined" className={classes.big ?? ''}>
-          Look at the sheet
-        </Button>
-        <Button
-          component="a"
-          href={`/api/v1/jobs/${view.job.id}/sheet.pdf`}
-          variant="outlined"
-          className={classes.big ?? ''}
-        >
-          Download PDF
-        </Button>
-        <Button
-          component={Link}
-          to={`/job/${view.job.id}/sheet/bench`}
-          variant="outlined"
-          className={classes.big ?? ''}
-        >
-          Bench sheet
-        </Button>
-        <Button
-          component="a"
-          href={`/api/v1/jobs/${view.job.id}/sticker.pdf`}
-          variant="outlined"
-          className={classes.big ?? ''}
-        >
-          Sticker
-        </Button>
+        <Papers jobId={view.job.id} />
         {!view.state.handedBackAt && (
           <Button variant="contained" className={classes.big ?? ''} disabled={live || !reasoned} onClick={goBack}>
             {owed.length > 0 ? `Hand back with ${owed.length} owed` : 'Handed back'}
@@ -113,6 +87,29 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
         )}
       </div>
       {asked && <Gate view={view} stage={stage} to="hand-back" onCancel={() => setAsked(false)} onPassed={handBack} />}
+    </>
+  );
+}
+
+/** What is made of the job on paper, and the whole of it as a file. */
+function Papers({ jobId }: { readonly jobId: string }) {
+  return (
+    <>
+      <Button component={Link} to={`/job/${jobId}/sheet`} variant="outlined" className={classes.big ?? ''}>
+        Look at the sheet
+      </Button>
+      <Button component="a" href={`/api/v1/jobs/${jobId}/sheet.pdf`} variant="outlined" className={classes.big ?? ''}>
+        Download PDF
+      </Button>
+      <Button component={Link} to={`/job/${jobId}/sheet/bench`} variant="outlined" className={classes.big ?? ''}>
+        Bench sheet
+      </Button>
+      <Button component="a" href={`/api/v1/jobs/${jobId}/sticker.pdf`} variant="outlined" className={classes.big ?? ''}>
+        Sticker
+      </Button>
+      <Button component="a" href={`/api/v1/jobs/${jobId}/bundle.json`} variant="outlined" className={classes.big ?? ''}>
+        Whole job as a file
+      </Button>
     </>
   );
 }

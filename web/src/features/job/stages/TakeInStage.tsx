@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { OutsideQuestions } from '../find/OutsideQuestions.js';
 import { KnownFaults } from '../mend/KnownFaults.js';
 import { Terms } from '../mend/Terms.js';
+import { Earlier } from '../parts/Earlier.js';
 import { EditJob } from '../parts/EditJob.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
@@ -28,6 +29,7 @@ export function TakeInStage(props: StageProps) {
   return (
     <>
       <SpeedMeasure {...props} />
+      <Earlier view={props.view} stage={props.stage} />
       <OutsideQuestions view={props.view} stage={props.stage} />
       <dl className={classes.facts}>
         {facts.map(([label, value]) => (

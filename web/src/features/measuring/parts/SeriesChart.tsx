@@ -1,7 +1,7 @@
 /** Speed over time, zoomable with wheel or drag; an earlier run lies under it, dashed. */
 import type { RunFigures } from '@amber-gauge/contract';
 import { useCallback } from 'react';
-import { axis, baseOption, inks, useChart } from './chart.js';
+import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import classes from './Speed.module.css';
 
 interface Props {

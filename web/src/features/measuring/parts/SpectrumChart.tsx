@@ -2,7 +2,7 @@
 import type { RunFigures } from '@amber-gauge/contract';
 import { partWords, type NamedLine } from '@amber-gauge/core/speed';
 import { useCallback } from 'react';
-import { axis, baseOption, inks, useChart } from './chart.js';
+import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import classes from './Speed.module.css';
 
 const NAMED = 4;

@@ -2,7 +2,7 @@
 import { signed } from '@amber-gauge/core/quantity';
 import type { TurnProfile } from '@amber-gauge/core/speed';
 import { useCallback } from 'react';
-import { axis, baseOption, inks, useChart } from './chart.js';
+import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import speed from './Speed.module.css';
 import classes from './Wow.module.css';
 

@@ -1,8 +1,9 @@
-/** ECharts with only what the two speed charts use, coloured from the page's own tokens. */
-import { LineChart } from 'echarts/charts';
+/** ECharts with only what the charts use, coloured from the page's own tokens. */
+import { BarChart, CustomChart, LineChart } from 'echarts/charts';
 import {
   DataZoomComponent,
   GridComponent,
+  LegendComponent,
   MarkAreaComponent,
   MarkLineComponent,
   MarkPointComponent,
@@ -11,11 +12,14 @@ import {
 import { init, use as register, type EChartsCoreOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef, type RefObject } from 'react';
-import { FONT_TEXT } from '../../../app/tokens.js';
+import { FONT_TEXT } from '../../app/tokens.js';
 
 register([
+  BarChart,
+  CustomChart,
   LineChart,
   GridComponent,
+  LegendComponent,
   TooltipComponent,
   DataZoomComponent,
   MarkLineComponent,
@@ -38,7 +42,7 @@ export function inks() {
   };
 }
 
-/** Axes and text that both charts share. */
+/** Axes and text that the charts share. */
 export function baseOption(): EChartsCoreOption {
   const { ink, sheet } = inks();
   return {

@@ -1,0 +1,52 @@
+/** A job from another bench, as a file: put in without doubling. */
+import Button from '@mui/material/Button';
+import { useRef, useState } from 'react';
+import { BUNDLE_MOST_BYTES, bundleProblem } from '@amber-gauge/contract';
+import { jobNumber } from '@amber-gauge/core/bench';
+import { ApiError } from '../../shared/api/client.js';
+import { useImport } from './useBook.js';
+
+export function ImportBundle() {
+  const put = useImport();
+  const field = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState('');
+  const read = async (file: File) => {
+    setSaid('');
+    if (file.size > BUNDLE_MOST_BYTES) return setSaid(`A bundle is at most ${BUNDLE_MOST_BYTES / 1e6} MB.`);
+    let value: unknown;
+    try {
+      value = JSON.parse(await file.text());
+    } catch {
+      return setSaid('This file is no JSON, or was cut short: export it again.');
+    }
+    const problem = bundleProblem(value);
+    if (problem) return setSaid(problem);
+    put.mutate(value, {
+      onSuccess: ({ number, known, lines }) =>
+        setSaid(known ? `${jobNumber(number)} was here: ${lines} lines added` : `Put in as ${jobNumber(number)}`),
+      onError: (error) => setSaid(error instanceof ApiError ? wordsOf(error) : error.message),
+    });
+  };
+  return (
+    <>
+      <Button variant="outlined" disabled={put.isPending} onClick={() => field.current?.click()}>
+        Put a job in
+      </Button>
+      <input
+        ref={field}
+        type="file"
+        accept="application/json,.json"
+        hidden
+        aria-label="Job bundle"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) void read(file);
+        }}
+      />
+      {said && <span role="status">{said}</span>}
+    </>
+  );
+}
+
+const wordsOf = (error: ApiError): string => Object.values(error.wire.fields ?? {})[0] ?? error.message;
