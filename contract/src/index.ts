@@ -11,3 +11,4 @@ export * from './shelf.js';
 export * from './live.js';
 export * from './book.js';
 export * from './bundle.js';
+export * from './day.js';

@@ -22,7 +22,7 @@ const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time, as in 09:00
 const few = z.number().int('A whole number').min(1, 'At least one').max(20, 'At most 20');
 
 /** When the bench is open, by its own clock, and what it has of what jobs share. */
-const hoursSchema = z
+export const hoursSchema = z
   .object({
     from: clock,
     to: clock,

@@ -13,6 +13,7 @@ import type { BackupKeeper } from './backup/keeper.js';
 import { bookRoutes } from './features/book/routes.js';
 import { bundleRoutes } from './features/bundle/routes.js';
 import { backupRoutes } from './features/backups/routes.js';
+import { dayRoutes } from './features/day/routes.js';
 import type { LiveRoutes } from './features/live/routes.js';
 import { healthRoutes } from './features/health/routes.js';
 import { jobRoutes } from './features/jobs/routes.js';
@@ -99,6 +100,7 @@ function api(options: AppOptions): express.Router {
     discRoutes,
     shelfRoutes,
     bookRoutes,
+    dayRoutes,
   ])
     router.use(routes(options));
   router.use(backupRoutes(options.backups ?? null));

@@ -26,3 +26,4 @@ export * from './coach/index.js';
 export * from './prove/index.js';
 export * from './handback/index.js';
 export * from './book/index.js';
+export * from './day/index.js';

@@ -2,6 +2,7 @@
 import type { Verdict } from '../speed/index.js';
 import { standing, type BenchEvent, type PowerState } from './event.js';
 import { bookFacts, NO_FACTS, type BookFacts } from './book/facts.js';
+import { chainOf, NO_CHAIN, type JobChain } from './day/chain.js';
 import type { JobFacts } from './job.js';
 import { dueWish, nextWish, type NextWish } from './owed.js';
 import type { LostLine } from './power.js';
@@ -37,6 +38,8 @@ export interface ListRow {
   readonly lastAt: string | null;
   /** What the Book keeps of it. */
   readonly book: BookFacts;
+  /** What it still needs, for the day plan. */
+  readonly chain: JobChain;
 }
 
 /**
@@ -52,6 +55,7 @@ export function listRow(job: JobFacts, events: readonly BenchEvent[], lost: read
     timers: state.timers.filter(({ end }) => end === null).map(({ end: _end, ...timer }) => timer),
     lastAt: state.lastAt,
     book: bookFacts(job, standing(events), state),
+    chain: chainOf(job, state),
   };
 }
 
@@ -68,6 +72,7 @@ export const unknownRow = (job: JobFacts, now: Date): ListRow => ({
   timers: [],
   lastAt: now.toISOString(),
   book: NO_FACTS,
+  chain: NO_CHAIN,
 });
 
 /** What the job wants at `now`: a timer that has run out since the row was reckoned comes before all else. */

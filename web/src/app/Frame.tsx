@@ -9,6 +9,7 @@ import classes from './Frame.module.css';
 
 const PLACES = [
   { to: '/', word: 'Bench', key: 'b' },
+  { to: '/day', word: 'Day', key: 'd' },
   { to: '/speed', word: 'Speed desk', key: 's' },
   { to: '/workings', word: 'Workings', key: 'w' },
   { to: '/shelf', word: 'Shelf', key: 'h' },

@@ -35,6 +35,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/shelf/ShelfScreen.js')).ShelfScreen }),
       },
       {
+        path: '/day',
+        lazy: async () => ({ Component: (await import('../features/day/DayScreen.js')).DayScreen }),
+      },
+      {
         path: '/book',
         lazy: async () => ({ Component: (await import('../features/book/BookScreen.js')).BookScreen }),
       },

@@ -15,6 +15,7 @@ const COLUMNS = [
   'follow_ups',
   'follow_next',
   'words',
+  'chain',
   'book_at',
 ];
 
@@ -33,6 +34,7 @@ export async function up(db: Knex): Promise<void> {
     t.jsonb('follow_ups').notNullable().defaultTo('[]');
     t.date('follow_next').nullable();
     t.specificType('words', 'tsvector').nullable();
+    t.jsonb('chain').notNullable().defaultTo('{"blocks": [], "busyUntil": null, "busyWhy": null, "dueOn": null}');
     t.timestamp('book_at', { useTz: true }).nullable();
   });
   await db.raw('create index job_state_words on job_state using gin (words)');

@@ -100,7 +100,7 @@ export async function updateJob(db: Db, id: string, fields: Partial<JobFields>):
 
 /** Writes what lists show of a job, with the number of lines it was reckoned from. */
 export async function saveRow(trx: Db, job: Job, listed: ListRow, lineCount: number): Promise<void> {
-  const { next, power, speeds, timers, lastAt, book } = listed;
+  const { next, power, speeds, timers, lastAt, book, chain } = listed;
   const row = {
     job_id: job.id,
     next_stage: next.stage,
@@ -128,6 +128,7 @@ export async function saveRow(trx: Db, job: Job, listed: ListRow, lineCount: num
     follow_ups: JSON.stringify(book.followUps),
     follow_next: book.followUps[0]?.on ?? null,
     words: trx.raw(`to_tsvector('simple', ?)`, [book.text]),
+    chain: JSON.stringify(chain),
     book_at: trx.fn.now(),
   };
   await trx('job_state').insert(row).onConflict('job_id').merge();

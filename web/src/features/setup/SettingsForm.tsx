@@ -4,9 +4,11 @@ import { settingFieldsSchema, type SettingFields, type Settings } from '@amber-g
 import { FLUTTER_STANDARDS, standardWords } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { Field } from '../../shared/ui/Field.js';
 import { useState } from 'react';
-import { Controller, useForm, type UseFormRegister } from 'react-hook-form';
+import { Controller, useForm, type Control, type UseFormRegister } from 'react-hook-form';
 import { queryClient, keys } from '../../shared/api/queries.js';
 import { notice } from '../../shared/ui/Notice.js';
 import { ConflictChoice } from '../../shared/ui/ConflictChoice.js';
@@ -94,6 +96,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
         label="Sound card clock, correction in ppm (0: as it runs)"
         {...register('clockCorrectionPpm', { valueAsNumber: true })}
       />
+      <HoursFields register={register} control={control} />
       <SafetyFields register={register} />
       {(wrong ?? change.error) && (
         <p role="alert" className={`danger ${classes.end}`}>
@@ -121,6 +124,51 @@ const SAFETY_FIELDS = [
   ['safety.earthCurrentMa', 'Current in the earth, at most', 'mA'],
   ['safety.touchCurrentMa', 'Touch current, at most', 'mA'],
 ] as const;
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const SHARED_FIELDS = [
+  ['hours.places', 'Bench places'],
+  ['hours.isolators', 'Isolated outlets'],
+  ['hours.variacs', 'Variable transformers'],
+  ['hours.tapes', 'Test tapes'],
+] as const;
+
+interface HoursProps {
+  readonly register: UseFormRegister<SettingFields>;
+  readonly control: Control<SettingFields>;
+}
+
+/** When the bench is open and what jobs share: the day plan goes by it. */
+function HoursFields({ register, control }: HoursProps) {
+  return (
+    <fieldset className={`${classes.end} ${classes.group}`}>
+      <legend>The day plan: when the bench is open, and what it has once</legend>
+      <Field label="Opens" type="time" {...register('hours.from')} />
+      <Field label="Closes" type="time" {...register('hours.to')} />
+      <Controller
+        control={control}
+        name="hours.days"
+        render={({ field }) => (
+          <ToggleButtonGroup
+            value={field.value}
+            onChange={(_event, days: number[]) => field.onChange([...days].sort((a, b) => a - b))}
+            aria-label="Open on"
+          >
+            {DAYS.map((day, i) => (
+              <ToggleButton key={day} value={i + 1}>
+                {day}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        )}
+      />
+      <span />
+      {SHARED_FIELDS.map(([name, label]) => (
+        <Field key={name} label={label} {...register(name, { valueAsNumber: true })} />
+      ))}
+    </fieldset>
+  );
+}
 
 function SafetyFields({ register }: { readonly register: UseFormRegister<SettingFields> }) {
   return (

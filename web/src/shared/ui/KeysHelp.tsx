@@ -29,7 +29,7 @@ export function KeysHelp() {
       capture === ' ' ? 'Space' : capture,
       'capture: stamp time and prompt, also inside a field (a foot pedal may type it); Space does it only when nothing has focus and nobody types',
     ],
-    ['b s w h k u n', 'elsewhere: bench, speed desk, workings, shelf, book, set-up, take in a unit'],
+    ['b d s w h k u n', 'elsewhere: bench, day plan, speed desk, workings, shelf, book, set-up, take in a unit'],
     ['/', 'on the bench: find a unit'],
     ['?', 'this list'],
   ];

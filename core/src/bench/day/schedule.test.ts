@@ -1,0 +1,170 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { afterOpen, fitOpen, openBetween, type OpenDays } from './hours.js';
+import {
+  boundOf,
+  costOf,
+  firstCome,
+  layDown,
+  planDay,
+  type Bench,
+  type Block,
+  type ChainJob,
+  type Shared,
+} from './schedule.js';
+
+const WEEK: OpenDays = { first: 1, hours: { from: '09:00', to: '17:00', days: [1, 2, 3, 4, 5] } };
+const NINE = 540;
+const bench: Bench = { open: WEEK, nowMin: NINE, count: { place: 2, isolator: 1, variac: 1, tape: 1 } };
+
+const block = (handsMin: number, waitMin = 0, needs: readonly Shared[] = [], keeps: readonly Shared[] = []): Block => ({
+  id: `${handsMin}-${waitMin}`,
+  words: '',
+  handsMin,
+  waitMin,
+  needs,
+  keeps,
+});
+let count = 0;
+const job = (blocks: readonly Block[], more: Partial<ChainJob> = {}): ChainJob => ({
+  id: `j${count++}`,
+  blocks,
+  readyMin: 0,
+  readyWhy: null,
+  dueMin: null,
+  takenMin: count,
+  ...more,
+});
+
+/** Every order of the jobs' blocks, each job's own in turn. */
+function ordersOf(left: ReadonlyMap<string, number>): string[][] {
+  const open = [...left].filter(([, n]) => n > 0);
+  if (open.length === 0) return [[]];
+  return open.flatMap(([id, n]) => ordersOf(new Map([...left, [id, n - 1]])).map((rest) => [id, ...rest]));
+}
+const best = (jobs: readonly ChainJob[], on = bench) =>
+  Math.min(
+    ...ordersOf(new Map(jobs.map((one) => [one.id, one.blocks.length]))).map((order) => layDown(jobs, on, order).cost),
+  );
+
+describe('opening hours', () => {
+  it('hands wait for the morning, and over Sunday', () => {
+    expect(fitOpen(WEEK, 0, 30)).toBe(NINE);
+    expect(fitOpen(WEEK, 1000, 30)).toBe(1440 + NINE);
+    expect(fitOpen(WEEK, 4 * 1440 + 1000, 30)).toBe(7 * 1440 + NINE);
+    expect(openBetween(WEEK, 0, 7 * 1440)).toBe(5 * 480);
+    expect(afterOpen(WEEK, NINE, 500)).toBe(1440 + NINE + 20);
+  });
+});
+
+describe('the day plan', () => {
+  it('begins what waits long first, and works meanwhile', () => {
+    const glue = job([block(10, 300), block(10)]);
+    const sit = job([block(60)], { takenMin: -1 });
+    const { laid } = planDay([glue, sit], bench);
+    expect(laid.map((one) => [one.jobId, one.startMin - NINE])).toEqual([
+      [glue.id, 0],
+      [sit.id, 10],
+      [glue.id, 310],
+    ]);
+  });
+
+  it('never has more hands, places or outlets in use than there are, nor hands after closing', () => {
+    const needs: readonly Shared[] = ['place', 'isolator', 'tape'];
+    const blocks = fc
+      .tuple(fc.integer({ min: 5, max: 90 }), fc.constantFrom(0, 0, 45, 700), fc.subarray([...needs]), fc.boolean())
+      .map(([hands, wait, used, keep]) => block(hands, wait, used, keep ? used.filter((one) => one === 'place') : []));
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(blocks, { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 7 }),
+        (chains) => {
+          const jobs = chains.map((one) => job(one));
+          const plan = planDay(jobs, bench);
+          expect(plan.laid).toHaveLength(chains.flat().length);
+          for (const one of plan.laid) {
+            const day = Math.floor(one.startMin / 1440);
+            expect(one.startMin - day * 1440).toBeGreaterThanOrEqual(NINE);
+            expect(one.handsEndMin - day * 1440).toBeLessThanOrEqual(1020);
+            const overlapping = (end: (other: typeof one) => number) =>
+              plan.laid.filter((other) => other.startMin <= one.startMin && end(other) > one.startMin);
+            expect(overlapping((other) => other.handsEndMin)).toHaveLength(1);
+            for (const name of needs) {
+              const using = overlapping((other) =>
+                other.block.needs.includes(name)
+                  ? other.block.keeps.includes(name)
+                    ? other.endMin
+                    : other.handsEndMin
+                  : -1,
+              );
+              expect(using.length).toBeLessThanOrEqual(bench.count[name]);
+            }
+          }
+          for (const one of jobs) {
+            const own = plan.laid.filter(({ jobId }) => jobId === one.id);
+            own.slice(1).forEach((after, i) => expect(after.startMin).toBeGreaterThanOrEqual(own[i]?.endMin ?? 0));
+          }
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('is never worse than first come, never better than its bound, and as good as every order tried by hand on small cases', () => {
+    const blocks = fc
+      .tuple(fc.integer({ min: 5, max: 120 }), fc.constantFrom(0, 60, 240, 720))
+      .map(([hands, wait]) => block(hands, wait));
+    const due = fc.option(fc.integer({ min: NINE, max: 4 * 1440 }), { nil: null });
+    let [asGood, tried] = [0, 0];
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.array(blocks, { minLength: 1, maxLength: 2 }), due), { minLength: 1, maxLength: 4 }),
+        (chains) => {
+          const jobs = chains.map(([one, dueMin]) => job(one, { dueMin }));
+          const plan = planDay(jobs, bench);
+          const least = best(jobs);
+          expect(plan.cost).toBeLessThanOrEqual(layDown(jobs, bench, firstCome(jobs)).cost);
+          expect(plan.firstComeCost).toBe(layDown(jobs, bench, firstCome(jobs)).cost);
+          expect(plan.bound).toBeLessThanOrEqual(least);
+          expect(plan.cost).toBeLessThanOrEqual(1.02 * least);
+          tried++;
+          if (plan.cost === least) asGood++;
+        },
+      ),
+      { numRuns: 60 },
+    );
+    expect(asGood / tried).toBeGreaterThan(0.95);
+  });
+
+  it('keeps a promise before it is quick', () => {
+    const promised = job([block(240)], { dueMin: NINE + 240 });
+    const quick = job([block(30)], { takenMin: -9 });
+    expect(planDay([promised, quick], bench).laid[0]?.jobId).toBe(promised.id);
+    expect(
+      costOf([promised], [{ ...layDown([promised], bench, [promised.id]).laid[0], endMin: NINE + 300 } as never]),
+    ).toBe(NINE + 300 + 10 * 60);
+  });
+
+  it('does as it is told: what was dragged to the front comes first', () => {
+    const jobs = [job([block(200)]), job([block(10)]), job([block(20)])];
+    const long = jobs[0] as ChainJob;
+    expect(planDay(jobs, bench).laid[0]?.jobId).not.toBe(long.id);
+    expect(planDay(jobs, bench, [long.id]).laid[0]?.jobId).toBe(long.id);
+  });
+
+  it('waits for a part on the boat and says so', () => {
+    const late = job([block(20)], { readyMin: 1440 + 700, readyWhy: 'its part comes with the boat' });
+    const [laid] = planDay([late], bench).laid;
+    expect(laid?.startMin).toBe(1440 + 700);
+    expect(laid?.why).toContain('its part comes with the boat');
+    expect(boundOf([late], bench)).toBe(1440 + 720);
+  });
+
+  it('a bench of forty jobs is planned, and comes out better than first come', () => {
+    const jobs = Array.from({ length: 40 }, (_one, i) =>
+      job([block(10 + (i % 5) * 10, i % 3 === 0 ? 600 : 0, i % 2 ? ['isolator'] : []), block(15, 0, ['tape'])]),
+    );
+    const plan = planDay(jobs, bench);
+    expect(plan.cost).toBeLessThan(plan.firstComeCost);
+    expect(plan.cost).toBeGreaterThanOrEqual(plan.bound);
+  });
+});

@@ -1,0 +1,126 @@
+/** The day plan: what the hands do next and what runs meanwhile; dragged to the front a job comes first. */
+import { dayPlanSchema } from '@amber-gauge/contract';
+import { jobNumber, unitName, type DayPlan } from '@amber-gauge/core/bench';
+import { fixed } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import { useQuery } from '@tanstack/react-query';
+import { wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { call } from '../../shared/api/client.js';
+import { serverNow } from '../../shared/outbox/clock.js';
+import { lazyPart } from '../../shared/ui/lazyPart.js';
+import { useNow } from '../../shared/ui/useNow.js';
+import { useStored } from '../../shared/ui/useStored.js';
+import type { DayWorker } from '../../workers/day.worker.js';
+import { axisStart, planInput } from './input.js';
+import classes from './Day.module.css';
+
+const Chart = lazyPart(() => import('./DayChart.js').then((module) => module.DayChart));
+
+/** The plan is made again this often, and whenever a job changes. */
+const AGAIN_MS = 60_000;
+const DAY_MIN = 1440;
+
+let worker: Remote<DayWorker> | null = null;
+const planner = (): Remote<DayWorker> =>
+  (worker ??= wrap<DayWorker>(new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' })));
+
+export function DayScreen() {
+  const { data, error } = useQuery({
+    queryKey: ['day-plan'],
+    queryFn: ({ signal }) => call('/day-plan', dayPlanSchema, { signal }),
+    refetchInterval: AGAIN_MS,
+  });
+  const now = useNow(AGAIN_MS);
+  const [stored, setStored] = useStored('amber-gauge-day-first', '');
+  const pinned = useMemo(() => stored.split(' ').filter(Boolean), [stored]);
+  const [plan, setPlan] = useState<DayPlan | null>(null);
+  const input = useMemo(() => data && planInput(data, now), [data, now]);
+  useEffect(() => {
+    if (!input) return;
+    let asked = true;
+    void planner()
+      .plan(input.jobs, input.bench, pinned)
+      .then((made) => asked && setPlan(made));
+    return () => void (asked = false);
+  }, [input, pinned]);
+  const jobs = useMemo(() => new Map(data?.jobs.map((one) => [one.job.id, one.job])), [data]);
+  const name = useCallback(
+    (id: string) => {
+      const job = jobs.get(id);
+      return job ? `${jobNumber(job.number)} ${unitName(job)}` : '';
+    },
+    [jobs],
+  );
+  const start = useMemo(() => axisStart(now), [now]);
+  if (error) return <p className="danger">{error.message}</p>;
+  if (!data || !input || !plan) return <p className="quiet">Planning the day.</p>;
+  const toFront = (id: string) => setStored([id, ...pinned.filter((one) => one !== id)].join(' '));
+  const first = plan.laid.find((one) => one.handsEndMin > one.startMin) ?? null;
+  return (
+    <main className={classes.day}>
+      <h1 className="prompt">
+        {first ? `${clock(first.startMin)}: ${first.block.words}, ${name(first.jobId)}` : 'Nothing wants hands'}
+      </h1>
+      <p className="quiet">{quality(plan)}</p>
+      {plan.laid.length > 0 && <Chart plan={plan} open={input.bench.open} name={name} start={start} />}
+      {pinned.some((id) => jobs.has(id)) && (
+        <p>
+          First, because you said so:{' '}
+          {pinned
+            .filter((id) => jobs.has(id))
+            .map(name)
+            .join(', ')}
+          . <Button onClick={() => setStored('')}>Plan it freely again</Button>
+        </p>
+      )}
+      <ol className={classes.list} aria-label="Blocks">
+        {plan.laid.map((one) => (
+          <li
+            key={`${one.jobId} ${one.block.id}`}
+            className={classes.row}
+            draggable
+            onDragStart={(event) => event.dataTransfer.setData('text/plain', one.jobId)}
+            onDragOver={(event) => event.preventDefault()}
+            onDrop={(event) => {
+              const dragged = event.dataTransfer.getData('text/plain');
+              if (jobs.has(dragged) && dragged !== one.jobId) toFront(dragged);
+            }}
+          >
+            <span className="mono">{clock(one.startMin)}</span>
+            <span>
+              {one.block.words}, {fixed(one.block.handsMin, 0)} min
+              {one.block.waitMin > 0 && <span className="quiet">, then {waitWords(one.block.waitMin)} by itself</span>}
+            </span>
+            <Link to={`/job/${one.jobId}`}>{name(one.jobId)}</Link>
+            <span className="small quiet">{one.why}</span>
+            <Button onClick={() => toFront(one.jobId)} aria-label={`First: ${name(one.jobId)}`}>
+              First
+            </Button>
+          </li>
+        ))}
+      </ol>
+      {data.more > 0 && <p className="quiet">{data.more} open jobs that moved longest ago are not in the plan.</p>}
+    </main>
+  );
+}
+
+/** "Tue 09:30" from minutes on the axis; today without its day. */
+function clock(minute: number): string {
+  const start = axisStart(serverNow());
+  const at = new Date(start.getTime() + minute * 60_000);
+  const time = `${String(at.getHours()).padStart(2, '0')}:${String(at.getMinutes()).padStart(2, '0')}`;
+  return minute < DAY_MIN ? time : `${at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric' })} ${time}`;
+}
+
+const waitWords = (minutes: number): string =>
+  minutes < 120 ? `${fixed(minutes, 0)} min` : `${fixed(minutes / 60, 0)} h`;
+
+/** How near the plan comes to what no plan can beat, and to first-come. */
+function quality({ cost, bound, firstComeCost }: DayPlan): string {
+  if (bound <= 0) return '';
+  const over = (100 * (cost - bound)) / bound;
+  const saved = (100 * (firstComeCost - cost)) / firstComeCost;
+  return `At most ${fixed(over, 1)} % over what no plan can beat; ${fixed(saved, 1)} % less waiting than first come, first served.`;
+}
