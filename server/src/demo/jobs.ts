@@ -16,6 +16,8 @@ export interface DemoTone {
   readonly lines: readonly SynthLine[];
   readonly snrDb: number;
   readonly seconds: number;
+  /** Said with the reading; left out where nobody said. */
+  readonly condition?: 'warm' | null;
 }
 
 type DemoLine = {
@@ -76,7 +78,7 @@ const photo = (name: 'underside' | 'modeswitch' | 'magnet', about: string, capti
   about: `ref:${about}`,
   place: null,
 });
-const rpm = (speedId: string, value: number): EventBody => ({
+export const rpm = (speedId: string, value: number): EventBody => ({
   kind: 'speed',
   text: `${value}rpm`,
   speedId,
@@ -91,7 +93,7 @@ const rpm = (speedId: string, value: number): EventBody => ({
   runId: null,
   condition: null,
 });
-const still = (speedId: string): EventBody => ({
+export const still = (speedId: string): EventBody => ({
   ...(rpm(speedId, 1) as Extract<EventBody, { kind: 'speed' }>),
   text: '',
   method: 'looked',

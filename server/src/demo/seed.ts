@@ -25,6 +25,7 @@ import { insertSource, listSources } from '../features/sources/repository.js';
 import { seedDesk } from './desk.js';
 import { withPower } from './power.js';
 import { DEMO_PHOTOS } from './photos.js';
+import { demoHistory } from './history.js';
 import { DEMO_JOBS, DEMO_SOURCES, type DemoJob, type DemoTone } from './jobs.js';
 
 const DEVICE = 'demo bench';
@@ -54,7 +55,15 @@ async function seed(trx: Db, now: Date, numbers: ReadonlySet<number> = new Set()
   await trx('setting')
     .where({ shop_name: 'Your bench' })
     .update({ shop_name: 'Skerravik repair room', shop_address: 'Ferry quay, Skerravik' });
-  for (const job of DEMO_JOBS) if (!numbers.has(job.number)) await seedJob(trx, job, sources, now);
+  const held = new Map(
+    ((await trx('job').where({ demo: true }).select('number', 'id')) as { number: number; id: string }[]).map((one) => [
+      one.number,
+      one.id,
+    ]),
+  );
+  const wanted = [...demoHistory(now), ...DEMO_JOBS].filter((job) => !numbers.has(job.number));
+  const ids = new Map([...held, ...wanted.map((job) => [job.number, randomUUID()] as const)]);
+  for (const job of wanted) await seedJob(trx, job, sources, now, ids);
   await seedDesk(trx, sources, now);
   await seedShelf(trx, now);
 }
@@ -92,9 +101,15 @@ async function seedShelf(trx: Db, now: Date): Promise<void> {
     );
 }
 
-async function seedJob(trx: Db, demo: DemoJob, sources: readonly ToneSource[], now: Date): Promise<void> {
+async function seedJob(
+  trx: Db,
+  demo: DemoJob,
+  sources: readonly ToneSource[],
+  now: Date,
+  ids: ReadonlyMap<number, string>,
+): Promise<void> {
   const { use, ...fields } = demo.fields;
-  const id = randomUUID();
+  const id = ids.get(demo.number) ?? randomUUID();
   const first = demo.lines[0]?.hoursAgo ?? 1;
   const at = (hoursAgo: number) => new Date(now.getTime() - hoursAgo * 3_600_000);
   const tolerance = toleranceOfUse(familyOf(fields.familyId), use);
@@ -115,7 +130,7 @@ async function seedJob(trx: Db, demo: DemoJob, sources: readonly ToneSource[], n
       device: DEVICE,
       sequence,
       stage: line.stage,
-      body: withKeys(body, keys, photos),
+      body: withKeys(body, keys, photos, ids),
     });
   }
   await appendEvents(
@@ -145,14 +160,16 @@ async function insertPhotos(trx: Db, demo: DemoJob, jobId: string, at: Date): Pr
   return ids;
 }
 
-/** The body with "ref:name" and "photo:name" turned into the keys they stand for. */
+/** The body with "ref:name", "photo:name" and "job:number" turned into the keys they stand for. */
 function withKeys<T extends BenchEvent['body']>(
   body: T,
   keys: ReadonlyMap<string, string>,
   photos: ReadonlyMap<string, string>,
+  jobs: ReadonlyMap<number, string>,
 ): T {
   return JSON.parse(JSON.stringify(body), (_name, value: unknown) => {
     if (typeof value !== 'string') return value;
+    if (value.startsWith('job:')) return jobs.get(Number(value.slice(4))) ?? value;
     if (value.startsWith('ref:')) return keys.get(value.slice(4)) ?? value;
     return value.startsWith('photo:') ? (photos.get(value.slice(6)) ?? value) : value;
   }) as T;
@@ -202,7 +219,7 @@ async function measureDemo(trx: Db, wish: DemoTone, { jobId, demo, sources, when
   );
   const speed = familyOf(demo.fields.familyId).speeds.find((one) => one.id === wish.speedId);
   if (!speed) throw new Error(`demo job ${demo.number} names an unknown speed`);
-  return speedFromRun(run, speed, source.name, runId);
+  return { ...speedFromRun(run, speed, source.name, runId), condition: wish.condition ?? null };
 }
 
 /**

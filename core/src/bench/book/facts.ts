@@ -53,7 +53,7 @@ export const NO_FACTS: BookFacts = {
 export function bookFacts(job: JobFacts, lines: readonly BenchEvent[], state: JobState): BookFacts {
   const path = PATHS.get(job.familyId);
   const pinned = linesOf(lines, 'suspect').filter(({ body }) => body.verdict === 'pinned');
-  const seen = path ? [...confirmedIn(path, lines).keys()] : [];
+  const seen = path ? oneEach([...confirmedIn(path, lines).keys()]) : [];
   const mended = linesOf(lines, 'mended');
   return {
     handedAt: state.handedBackAt,
@@ -69,6 +69,16 @@ export function bookFacts(job: JobFacts, lines: readonly BenchEvent[], state: Jo
     followUps: state.followUps,
     text: bookText(job, lines),
   };
+}
+
+/** A look that cannot tell a part's faults apart names the part alone: one unit counts once. */
+function oneEach(modes: readonly string[]): string[] {
+  const byBlock = new Map<string, string[]>();
+  for (const mode of modes) {
+    const block = mode.split('.')[0] ?? mode;
+    byBlock.set(block, [...(byBlock.get(block) ?? []), mode]);
+  }
+  return [...byBlock].map(([block, own]) => (own.length === 1 ? (own[0] ?? block) : block));
 }
 
 /** Minutes between lines, each with the stage of the line that ended it. */
