@@ -103,6 +103,13 @@ await measured('search: one word that many hold', 40, () => ask('/jobs?search=sc
 await measured('search: a name and a word', 40, (i) => ask(`/jobs?search=customer%20${1000 + i}`));
 await measured('search: nothing holds it', 40, (i) => ask(`/jobs?search=zebra${i}q`));
 await measured('search: a number', 40, (i) => ask(`/jobs?search=${100 + i}`));
+await measured('the Book: a page', 40, () => ask('/book'));
+await measured('the Book: a word that all hold', 40, () => ask('/book?words=belt'));
+await measured('the Book: two words', 40, (i) => ask(`/book?words=customer%20${1000 + i}`));
+await measured('the Book: a beginning and a kind', 40, () => ask('/book?words=hum&family=washer-front'));
+await measured('the Book: nothing holds it', 40, (i) => ask(`/book?words=zebra${i}q`));
+await measured('the figures of the shop', 5, () => ask('/book/figures'));
+await measured('what the day plan is made from', 20, () => ask('/day-plan'));
 await measured('a job opened', 40, (i) => ask(`/jobs/${ids[i]}`));
 await measured('a line kept', 100, (i) => ask(`/jobs/${ids[i]}/events`, { events: [line(note(`note ${i}`))] }));
 await measured('what this bench knows of a family', 5, () => ask('/families/belt-turntable-dc/known?model=made%20up'));

@@ -26,19 +26,19 @@ const VIEWS = [
   ['set-speed', '/job/#147/set-speed'],
   ['take-in-night', '/job/#145/take-in', { night: true }],
   ['find', '/job/#145/find', { act: askOutside, height: 900 }],
-  ['make-safe', '/job/#144/make-safe'],
+  ['prove', '/job/#142/prove', { act: lookedAt }],
+  ['day', '/day', { act: planned }],
+  ['book', '/book'],
+  ['figures', '/book', { act: figures }],
   ['open-up', '/job/#148/open-up', { act: takeApart }],
   ['gate', '/job/#148/open-up', { act: beforePower, height: 1000 }],
   ['mend', '/job/#147/mend', { act: decideBelt }],
-  ['workings', '/workings/supply', { act: reckon }],
   ['shelf', '/shelf'],
   ['hand-back', '/job/#142/hand-back'],
   ['speed-desk', '/speed'],
   ['live', '/live', { act: followed }],
   ['coach', '/job/#147/set-speed', { act: coached }],
-  ['train', '/workings/train'],
-  ['discs', '/workings/discs', { act: underTheLamp, height: 1000 }],
-  ['sheet', '/job/#142/sheet'],
+  ['sheet', '/job/#139/sheet', { height: 1100 }],
   ['set-up', '/set-up'],
   ['phone', '/job/#147/set-speed', { width: 390, height: 844 }],
 ];
@@ -107,14 +107,25 @@ async function decideBelt(page) {
   await page.waitForTimeout(800);
 }
 
-/** A small deck: 23 V into a bridge, 2200 µF, 132 mA. */
-async function reckon(page) {
-  const type = (name, text) => page.getByRole('textbox', { name, exact: true }).fill(text);
-  await type('A.c. that feeds it (of a centre tap: one half)', '23');
-  await type('Load', '0.132');
-  await type('Reservoir', '2200');
-  await type('Read: d.c., if known', '27.5');
+/** A check that is read against the shop's limit. */
+async function lookedAt(page) {
+  await stayHere(page);
+  const plan = page.getByLabel('Proving plan');
+  await plan.getByRole('button', { name: /^Its class/ }).click();
+  await page.getByRole('button', { name: 'II: two squares' }).click();
+  await plan.getByRole('button', { name: /^Insulation/ }).click();
   await page.waitForTimeout(300);
+}
+
+/** The plan with its chart. */
+async function planned(page) {
+  await page.waitForTimeout(2500);
+}
+
+/** The shop's figures with their chart. */
+async function figures(page) {
+  await page.getByRole('button', { name: 'Figures' }).click();
+  await page.waitForTimeout(2000);
 }
 
 /** Two speeds read, the first nudge advised. */
@@ -131,13 +142,6 @@ async function coached(page) {
   }
   await page.waitForTimeout(900);
   await page.locator('main').evaluate((main) => (main.scrollTop = 0));
-}
-
-async function underTheLamp(page) {
-  await page.getByRole('table').scrollIntoViewIfNeeded();
-  await page.mouse.move(800, 600);
-  await page.mouse.wheel(0, 420);
-  await page.waitForTimeout(500);
 }
 
 /** What another device would send: a platter 0.2 % slow with a little wow. */

@@ -3,7 +3,7 @@ import { FOLLOW_UP_KINDS, STAGES } from '@amber-gauge/core/bench';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { jobSchema, type Job } from './jobs.js';
-import { keySchema, momentSchema } from './stored.js';
+import { daySchema, keySchema, momentSchema } from './stored.js';
 
 const nullable = z.number().nullable();
 const count = z.number().int().nonnegative();
@@ -37,8 +37,8 @@ export const bookQuerySchema = z.object({
   customer: z.string().trim().max(200).optional(),
   fault: z.string().max(130).optional(),
   state: z.enum(['open', 'handed', 'returned']).optional(),
-  from: z.iso.date().optional(),
-  to: z.iso.date().optional(),
+  from: daySchema.optional(),
+  to: daySchema.optional(),
   beforeAt: momentSchema.optional(),
   beforeId: keySchema.optional(),
 });

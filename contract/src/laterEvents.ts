@@ -12,7 +12,7 @@ import {
 import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
 import { RESULTS, TRIALS } from '@amber-gauge/core/diagnosis';
 import { z } from 'zod';
-import { keySchema, wholeSchema } from './stored.js';
+import { daySchema, keySchema, wholeSchema } from './stored.js';
 
 const key = keySchema;
 const short = z.string().max(400);
@@ -283,7 +283,7 @@ const proveSchemas = [
 
 const handBackSchemas = [
   z.object({ kind: z.literal('sheet'), photos: z.array(key).max(12), notes: z.array(key).max(200), watch: short }),
-  z.object({ kind: z.literal('follow-up'), why: z.enum(FOLLOW_UP_KINDS), what: word, on: z.iso.date() }),
+  z.object({ kind: z.literal('follow-up'), why: z.enum(FOLLOW_UP_KINDS), what: word, on: daySchema }),
   z.object({ kind: z.literal('follow-up-done'), target: key, how: z.enum(['done', 'dropped']), words: short }),
   z.object({ kind: z.literal('return'), number: wholeSchema, jobId: key, same: z.boolean() }),
 ] as const;

@@ -49,6 +49,12 @@ export const momentSchema = z.iso
     return Number.isNaN(year) || (year >= FIRST_YEAR && year < LAST_YEAR);
   }, `lies outside the years ${FIRST_YEAR} to ${LAST_YEAR}: set this device's clock`);
 
+/** A day as YYYY-MM-DD between the years 2000 and 2100. */
+export const daySchema = z.iso.date().refine((text) => {
+  const year = Number(text.slice(0, 4));
+  return year >= FIRST_YEAR && year < LAST_YEAR;
+}, `lies outside the years ${FIRST_YEAR} to ${LAST_YEAR}`);
+
 /** A key as the database gives it back: lower case. */
 export const keySchema = z.uuid().refine((key) => key === key.toLowerCase(), 'is not in lower case');
 

@@ -116,6 +116,8 @@ function ofString({ format, pattern, minLength = 0, maxLength = 40 }: Shape): fc
       { weight: 8, arbitrary: fc.constant(MOMENT) },
       { weight: 1, arbitrary: fc.constantFrom(...MOMENTS) },
     );
+  if (format === 'date')
+    return fc.constantFrom('2000-01-01', '2026-02-28', '2099-12-31', '2026-02-30', '0000-01-01', '9999-12-31', '');
   const plain = fc.string({ minLength, maxLength: Math.min(maxLength, minLength + 20), unit: 'grapheme' });
   return fc.oneof(
     { weight: 12, arbitrary: plain },

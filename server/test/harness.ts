@@ -28,7 +28,13 @@ export async function harness(): Promise<Harness> {
   const db = connect(url);
   await migrate(db);
   let now = new Date('2026-03-01T10:00:00Z');
-  const app = createApp({ db, now: () => now, logger: pino({ level: 'silent' }), pageDir: null });
+  const app = createApp({
+    db,
+    now: () => now,
+    logger: pino({ level: 'silent' }),
+    pageDir: null,
+    requestsPerMinute: 1e6,
+  });
   return {
     db,
     app,

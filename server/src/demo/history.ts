@@ -17,7 +17,7 @@ import {
 } from '@amber-gauge/core/bench';
 import { familyOf, PATHS, provingOf } from '@amber-gauge/core/families';
 import { healthyStates } from '@amber-gauge/core/diagnosis';
-import { rpm, still, type DemoJob } from './jobs.js';
+import { charge, rpm, still, type DemoJob } from './jobs.js';
 
 /** What is chosen of a job; the rest follows. */
 interface Past {
@@ -41,6 +41,8 @@ interface Past {
   readonly price: number;
   readonly worth: number;
   readonly returnOf?: number;
+  /** Shown in full and still here: it waits for its owner. */
+  readonly stays?: boolean;
 }
 
 const past = (
@@ -56,6 +58,39 @@ const past = (
 ): Past => ({ number, daysAgo, days, family, unit, customer, complaint, ...more });
 
 const PAST: readonly Past[] = [
+  past(
+    126,
+    3,
+    1,
+    'belt-turntable-ac',
+    ['Holmgard', 'Synkron', 'HG-76031'],
+    'Lighthouse museum',
+    'Squeals when it starts.',
+    {
+      volts: 230,
+      speeds: ['33'],
+      found: [-0.3],
+      left: [-0.1],
+      look: ['coast', 'drags'],
+      repair: 'motor-oil',
+      rank: 1,
+      price: 40,
+      worth: 180,
+      stays: true,
+    },
+  ),
+  past(125, 12, 4, 'cordless-brushless', ['Jernvik', 'Blås 56', 'JF-2210'], 'Boatyard', 'Dead after rain.', {
+    powerKind: 'pack',
+    volts: 50.4,
+    speeds: ['full'],
+    found: [null],
+    left: [19800],
+    look: ['contact-ohms', 'contact-open'],
+    repair: 'contact',
+    rank: 1,
+    price: 90,
+    worth: 320,
+  }),
   past(127, 302, 6, 'belt-turntable-dc', ['Brenning', 'Dans 33', 'BD-1003'], 'School', 'Everything sounds low.', {
     volts: 230,
     speeds: ['33', '45'],
@@ -262,6 +297,8 @@ const PAST: readonly Past[] = [
 /** All of them as the demo puts them in. */
 export const demoHistory = (now: Date): DemoJob[] => PAST.map((one) => historyOf(one, now));
 
+/** What a meter reads on a store that is gone, volts. */
+const LEFT_V = 0.4;
 /** Length of the tones of old, seconds. */
 const TONE_S = 8;
 
@@ -319,8 +356,10 @@ function historyOf(one: Past, now: Date): DemoJob {
   told.add('mend', { body: { kind: 'mended', repairId: repair.id, name: repair.name, rank: one.rank } }, 20);
   prove(told, one, repair);
   told.add('hand-back', { body: powerOf(one, false) }, 10);
+  if (familyOf(one.family).stores.some(({ powerKinds }) => powerKinds.includes(one.powerKind ?? 'mains')))
+    told.add('hand-back', { body: charge(LEFT_V) });
   if (one.powerKind !== 'pack') for (const body of safetyOf()) told.add('hand-back', { body }, 3);
-  told.add('hand-back', { body: { kind: 'hand-back', leftUndone: '' } }, 2);
+  if (!one.stays) told.add('hand-back', { body: { kind: 'hand-back', leftUndone: '' } }, 2);
   for (const body of usualFollowUps(one.family, [workOfRepair(repair)], told.at(now)))
     if (Date.parse(body.on) > now.getTime()) told.add('hand-back', { body }, 1);
   const [make, model, serial] = one.unit;

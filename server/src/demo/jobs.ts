@@ -58,7 +58,7 @@ const power = (state: 'unplugged-discharged' | 'unplugged-unknown' | 'live-isola
   state,
   conditions: [],
 });
-const charge = (volts: number): EventBody => reading(`${volts}V`, [volts], 'V', CHARGE_PLACE);
+export const charge = (volts: number): EventBody => reading(`${volts}V`, [volts], 'V', CHARGE_PLACE);
 /** A strip-down step; what it lies behind is named by ref. */
 const step = (text: string, after: readonly string[] = [], more: Partial<StepBody> = {}): EventBody => ({
   ...parseStep(

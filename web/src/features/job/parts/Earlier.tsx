@@ -29,7 +29,7 @@ export function Earlier({ view, stage }: { readonly view: JobView; readonly stag
   const same = (data?.rows ?? []).filter(
     ({ job: other }) =>
       other.id !== job.id &&
-      other.number < job.number &&
+      other.createdAt < job.createdAt &&
       (job.serial !== '' ? other.serial === job.serial : other.customer === job.customer),
   );
   const [last] = same;

@@ -118,7 +118,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
         <Button variant="outlined" className={classes.big ?? ''} onClick={stood}>
           Did not turn
         </Button>
-        {reading && owing && (
+        {reading && owing && shown === undefined && (
           <Button variant="contained" className={classes.big ?? ''} onClick={() => onSpeed(owing.speedId)}>
             Next: {owing.label}
           </Button>

@@ -95,7 +95,7 @@ function Present({ check, next, onNext, ...props }: PresentProps) {
         <ProvePower view={view} bound={bound} />
         {bound.heat === 'warm' && <OnFor {...props} />}
         {speed}
-        {isOwed(check) && <Unproved key={check.id} view={view} stage={stage} check={check} />}
+        {isOwed(check) && <Unproved key={`why ${check.id}`} view={view} stage={stage} check={check} />}
         {nextKey}
       </>
     );
