@@ -101,7 +101,7 @@ export function sheetModel(
     tolerance: jobTolerance(job),
     toleranceWords: toleranceWords(job),
     speeds: state.speeds.map(sheetSpeed),
-    done: state.work.map(({ at, work }) => ({ at, text: `${capital(WORK_WORDS[work.action])} ${work.what}` })),
+    done: doneOf(lines),
     found: foundIn(job.familyId, lines),
     parts,
     ...provingOf(state),
@@ -121,6 +121,16 @@ export function sheetModel(
     handedBackAt: state.handedBackAt,
     caution: SHEET_CAUTION,
   };
+}
+
+/** The work, line by line; a mend of the path by its own name, said once. */
+function doneOf(lines: readonly BenchEvent[]): SheetModel['done'] {
+  return lines.flatMap(({ body, enteredAt: at }, i) => {
+    if (body.kind !== 'work') return [];
+    const mended = [lines[i + 1]?.body, lines[i - 1]?.body].find((one) => one?.kind === 'mended');
+    const text = mended?.kind === 'mended' ? mended.name : `${capital(WORK_WORDS[body.action])} ${body.what}`;
+    return [{ at, text }];
+  });
 }
 
 /** What was shown and what was not, from the plan. */

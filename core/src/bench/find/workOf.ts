@@ -11,6 +11,9 @@ export function workOfRepair({ id, name }: { readonly id: string; readonly name:
   readonly what: string;
 } {
   const match = /^\w+(?:(?:,| and| or)\s+\w+(?=\s+(?:the|a|an|its|both)\b))?\s+(.*)$/.exec(name);
-  const what = (match?.[1] ?? name).replace(/^an? new /, 'the ');
+  // "Clean off the old belt": the part, without what belongs to the verb.
+  const what = (match?.[1] ?? name)
+    .replace(/^(?:off|on|out|in|up) (?=the|an?|its|both)/, '')
+    .replace(/^an? new /, 'the ');
   return { action: recipeOf(id)?.action ?? 'repair', what };
 }
