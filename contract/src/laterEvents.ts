@@ -1,18 +1,10 @@
 /** Schemas of the lines of making safe, strip-down, gate, timers and photos. */
-import {
-  END_HOWS,
-  FOLLOW_UP_KINDS,
-  GATES,
-  PROTECTION_CLASSES,
-  SAFETY_READINGS,
-  TIMER_KINDS,
-  TRIAL_PROVOCATIONS,
-  type LaterBody,
-} from '@amber-gauge/core/bench';
+import { END_HOWS, GATES, TIMER_KINDS, type LaterBody } from '@amber-gauge/core/bench';
 import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
 import { RESULTS, TRIALS } from '@amber-gauge/core/diagnosis';
 import { z } from 'zod';
-import { daySchema, keySchema, wholeSchema } from './stored.js';
+import { handBackSchemas, proveSchemas } from './proveEvents.js';
+import { keySchema } from './stored.js';
 
 const key = keySchema;
 const short = z.string().max(400);
@@ -241,51 +233,6 @@ const coachSchemas = [
   }),
   z.object({ kind: z.literal('coach-turned'), trimId, name: word, turns: turns.nullable() }),
   z.object({ kind: z.literal('coach-stands'), trimId, name: word, turns }),
-] as const;
-
-const checkId = z.string().min(1).max(160);
-const proveSchemas = [
-  z.object({ kind: z.literal('proved'), checkId, name: word, good: z.boolean(), words: short }),
-  z.object({ kind: z.literal('unproved'), checkId, name: word, why: word }),
-  z.object({
-    kind: z.literal('trial-phase'),
-    began: key.nullable(),
-    provocation: z.enum(TRIAL_PROVOCATIONS),
-    block: z.string().min(1).max(64),
-    name: word,
-    phase: z.enum(['rest', 'provoked', 'end']),
-  }),
-  z
-    .object({
-      kind: z.literal('coast'),
-      speedId: z.string().min(1).max(64),
-      fromRpm: positive.max(1e6),
-      toRpm: finite.min(0).max(1e6),
-      seconds: positive.max(1e5),
-      how: z.enum(['pulses', 'gyro', 'taps', 'stopwatch']),
-      conditions: short,
-    })
-    .refine(({ fromRpm, toRpm }) => toRpm < fromRpm, 'it runs down, not up'),
-  z.object({
-    kind: z.literal('protection-class'),
-    protection: z.enum(PROTECTION_CLASSES),
-    cordM: positive.max(100),
-  }),
-  z.object({
-    kind: z.literal('safety-reading'),
-    reading: z.enum(SAFETY_READINGS),
-    value: finite.min(0).max(1e6),
-    above: z.boolean(),
-    limit: positive.max(1e6),
-    instrument: short,
-  }),
-] as const;
-
-const handBackSchemas = [
-  z.object({ kind: z.literal('sheet'), photos: z.array(key).max(12), notes: z.array(key).max(200), watch: short }),
-  z.object({ kind: z.literal('follow-up'), why: z.enum(FOLLOW_UP_KINDS), what: word, on: daySchema }),
-  z.object({ kind: z.literal('follow-up-done'), target: key, how: z.enum(['done', 'dropped']), words: short }),
-  z.object({ kind: z.literal('return'), number: wholeSchema, jobId: key, same: z.boolean() }),
 ] as const;
 
 /** Bodies of all these lines. */

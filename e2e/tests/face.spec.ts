@@ -41,7 +41,17 @@ test('text for the hands is at least 32 px, the present number 56, on the speed 
 
 test('at 390 px nothing runs off the page and the entry line stands at the foot', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/', '/take-in', '/speed', '/set-up', '/live', '/workings/train', '/workings/discs']) {
+  for (const path of [
+    '/',
+    '/day',
+    '/book',
+    '/take-in',
+    '/speed',
+    '/set-up',
+    '/live',
+    '/workings/train',
+    '/workings/discs',
+  ]) {
     await page.goto(demo.url + path);
     await page.waitForTimeout(900);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);

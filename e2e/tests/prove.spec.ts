@@ -1,10 +1,13 @@
 /** Prove, hand back, the Book and the day: a fault that shows only warm, a proof undone, a return, a plan. */
 import { randomUUID } from 'node:crypto';
 import type { EventBody } from '@amber-gauge/core/bench';
+import { writeWav } from '@amber-gauge/core/formats';
+import { gaussian, seeded } from '@amber-gauge/core/numeric';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/app.js';
+import { asFile } from '../support/recordings.js';
 
 let sequence = 0;
 /** Lines said so many minutes ago, in order. */
@@ -229,8 +232,8 @@ test('a unit that comes back is linked to its job, and the Book counts it agains
   await expect(jobs.getByRole('row')).toHaveCount(2);
   await expect(jobs.getByRole('row', { name: /^0139/ })).toContainText('came back as 0001');
   await page.getByRole('button', { name: 'Figures' }).click();
-  // Of fourteen mended two came back: the mixer of the demo and this one.
-  await expect(page.getByRole('row', { name: /^Right the first time 86/ })).toContainText('12 of 14; 95 %: 60 to 96');
+  // Of fifteen mended two came back: the mixer of the demo and this one.
+  await expect(page.getByRole('row', { name: /^Right the first time 87/ })).toContainText(/13 of 15; 95 %: 62 to 96/);
 });
 
 test('a job is taken out as a file and put in elsewhere once; what is no bundle is refused by name', async ({
@@ -283,4 +286,28 @@ test('what is due later stands on the bench when its day is near', async ({ page
   await expect(
     page.getByLabel('Due again').getByRole('link', { name: new RegExp(`${on} Oil again: the capstan`) }),
   ).toBeVisible();
+});
+
+test('noise before and after: half the amplitude is 6 dB less; a clip held otherwise is refused by name', async ({
+  page,
+  demo,
+  request,
+}) => {
+  const { id } = await takeIn(request, demo.url, { complaint: 'It howls.' });
+  const noise = gaussian(seeded(8));
+  const hiss = (name: string, amplitude: number) =>
+    asFile(name, writeWav([Float64Array.from({ length: 6 * 48000 }, () => amplitude * noise())], 48000));
+  await page.goto(`${demo.url}/job/${id}/take-in`);
+  const panel = page.getByLabel('Noise', { exact: true });
+  await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-before.wav', 0.1));
+  await expect(panel.getByText(/^before the work: −\d+\.\d\s?dB A-weighted/)).toBeVisible();
+  await tell(request, demo.url, id, [[0, { kind: 'work', action: 'oil', what: 'the motor' }]]);
+  await page.goto(`${demo.url}/job/${id}/prove`);
+  await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-after.wav', 0.05));
+  await expect(panel.getByText(/^−6\.0 \(−6\.\d to −5\.\d\)\s?dB, A-weighted$/)).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Play, level-matched' }).first()).toBeVisible();
+  await expect(row(page, /^Noise shown A-weighted −6\.0/)).toBeVisible();
+  await panel.getByLabel('From the microphone to it').fill('60');
+  await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-far.wav', 0.05));
+  await expect(panel.getByText(/^Not compared: distance: 20\s?cm and 60\s?cm\.$/)).toBeVisible();
 });

@@ -107,6 +107,7 @@ function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody): s
     case 'coast':
     case 'protection-class':
     case 'safety-reading':
+    case 'clip':
       return proveWords(body);
     case 'sheet':
     case 'follow-up':

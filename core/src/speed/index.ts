@@ -47,3 +47,4 @@ export * from './run/played.js';
 export * from './run/doubt.js';
 export * from './run/compare.js';
 export * from './run/working.js';
+export * from './noise/index.js';

@@ -1,3 +1,5 @@
+import type { NoiseFigures } from '../../speed/index.js';
+
 /** Log lines of proving: what was looked at, what stays unproved and why, trials, coast-downs, safety readings, clips. */
 
 /** Something of the proving plan that is looked at, not measured: as it should, or not. */
@@ -73,5 +75,23 @@ export interface SafetyReadingBody {
   readonly instrument: string;
 }
 
+/** How a unit stood while its noise was heard: comparisons only count under the same support and distance. */
+export interface ClipSetup {
+  readonly support: string;
+  readonly distanceCm: number;
+  /** What listened: the file's or the input's name. */
+  readonly device: string;
+  readonly speedId: string | null;
+}
+
+/** A clip of motor noise, in figures. */
+export interface ClipBody {
+  readonly kind: 'clip';
+  readonly clipId: string;
+  readonly setup: ClipSetup;
+  readonly figures: NoiseFigures;
+}
+
 /** Lines of proving, by kind. */
-export type ProveBody = ProvedBody | UnprovedBody | TrialPhaseBody | CoastBody | ClassBody | SafetyReadingBody;
+export type ProveBody =
+  ProvedBody | UnprovedBody | TrialPhaseBody | CoastBody | ClassBody | SafetyReadingBody | ClipBody;

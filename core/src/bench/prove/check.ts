@@ -30,6 +30,7 @@ export type CheckBound =
   | { readonly kind: 'trial'; readonly provocation: TrialProvocation; readonly block: string; readonly name: string }
   | { readonly kind: 'soak'; readonly minutes: number }
   | { readonly kind: 'start-volts' }
+  | { readonly kind: 'noise' }
   | { readonly kind: 'class' }
   | { readonly kind: 'safety'; readonly reading: SafetyReading };
 

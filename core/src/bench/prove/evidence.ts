@@ -9,6 +9,7 @@ import { atPitchRest } from '../pitch.js';
 import type { CheckBound, CheckStatus } from './check.js';
 import type { PlacedSpeed, SoakRun } from './history.js';
 import { healthyOutcomes, type Standing } from './standing.js';
+import { changeWords, LOUDER_DB, noiseChange } from './noise.js';
 import { provocationOf } from './provocations.js';
 import { safetyHolds, safetyWords } from './safety.js';
 import type { JobTrial } from './trial.js';
@@ -48,6 +49,8 @@ export function evidenceOf(bound: CheckBound, checkId: string, standing: Standin
       return standing.history.soaks.map((soak) => ofSoak(soak, bound.minutes, standing)).filter((one) => one !== null);
     case 'start-volts':
       return ofStarts(standing);
+    case 'noise':
+      return ofNoise(standing);
     case 'class':
       return standing.history.classes.map(({ body, ...one }) => ({
         ...one,
@@ -171,4 +174,25 @@ function ofStarts({ history, worked }: Standing): Evidence[] {
       status: body.volts <= before.body.volts ? ('met' as const) : ('bad' as const),
       words: `${withUnit(body.volts, 'V')}, before ${withUnit(before.body.volts, 'V')}`,
     }));
+}
+
+/** Each clip after the work beside the newest before it of the same set-up. */
+function ofNoise({ clips }: Standing): Evidence[] {
+  const before = clips.filter((one) => one.when === 'before');
+  return clips
+    .filter((one) => one.when === 'after')
+    .map(({ key, at, index, ...clip }): Evidence => {
+      const change = noiseChange([...before, { key, at, index, ...clip }]);
+      if (change === null || 'refused' in change)
+        return {
+          index,
+          key,
+          at,
+          status: 'undecided',
+          words: `not comparable, ${change?.refused.join('; ') ?? 'nothing before'}`,
+        };
+      const louder = change.aWeighted.low > LOUDER_DB;
+      const status = louder ? 'bad' : change.aWeighted.high <= LOUDER_DB ? 'met' : 'undecided';
+      return { index, key, at, status, words: `A-weighted ${changeWords(change.aWeighted)}` };
+    });
 }

@@ -19,7 +19,7 @@ function functionTests({ job, path }: Standing): PathTest[] {
   return path.tests.filter((test) => {
     const { signal, context } = test;
     if (!test.outside || signal === null || test.power === 'dead' || OF_USE.includes(signal)) return false;
-    if (SOUGHT.includes(test.id) || NOT_USUAL.some((key) => key in context)) return false;
+    if (SOUGHT.includes(test.id) || Object.keys(context).some((key) => NOT_USUAL.includes(key))) return false;
     const keys = Object.keys(context);
     const { speed } = path;
     if (

@@ -3,6 +3,7 @@ export * from './check.js';
 export * from './coast.js';
 export { blocksBehind, disturbances, meets, type Disturbance, type Reach } from './disturb.js';
 export { trialWords } from './evidence.js';
+export * from './noise.js';
 export * from './plan.js';
 export * from './provocations.js';
 export * from './safety.js';

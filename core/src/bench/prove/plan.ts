@@ -6,17 +6,19 @@ import type { ClassBody } from './body.js';
 import { CHECK_GROUPS, isOwed, type CheckStatus, type ProvingCheck } from './check.js';
 import { disturbances, disturbanceWords, meets } from './disturb.js';
 import { evidenceOf, type Evidence } from './evidence.js';
+import { clipsOf, type JobClip } from './noise.js';
 import { faultChecks } from './faultChecks.js';
 import { functionChecks } from './functionChecks.js';
 import { proveHistory } from './history.js';
 import type { Standing, Wanted } from './standing.js';
 import { trialsOf, type JobTrial } from './trial.js';
-import { closedChecks, enduranceChecks, safetyChecks, speedChecks } from './usualChecks.js';
+import { closedChecks, enduranceChecks, noiseChecks, safetyChecks, speedChecks } from './usualChecks.js';
 
 /** The plan of a job. */
 export interface ProvingPlan {
   readonly checks: readonly ProvingCheck[];
   readonly trials: readonly JobTrial[];
+  readonly clips: readonly JobClip[];
   /** Its class of protection and the length of its cord, as last said. */
   readonly protection: ClassBody | null;
   /** The unit was worked on or opened: before that nothing is owed. */
@@ -35,14 +37,16 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
   const { lowerPercent, upperPercent } = jobTolerance(job);
   const trials = trialsOf(lines, TRIAL_PART * Math.min(-lowerPercent, upperPercent));
   const history = proveHistory(lines);
+  const clips = clipsOf(lines);
   const protection = history.classes.at(-1)?.body ?? null;
-  if (disturbed.length === 0) return { checks: [], trials, protection, begun: false, proved: false };
+  if (disturbed.length === 0) return { checks: [], trials, clips, protection, begun: false, proved: false };
   const worked = disturbed.find((one) => one.work) ?? null;
-  const standing: Standing = { job, path, lines, disturbed, history, trials, worked };
+  const standing: Standing = { job, path, lines, disturbed, history, trials, clips, worked };
   const wanted = [
     ...faultChecks(standing),
     ...speedChecks(standing),
     ...functionChecks(standing),
+    ...noiseChecks(standing),
     ...enduranceChecks(standing),
     ...closedChecks(standing),
     ...safetyChecks(standing),
@@ -50,7 +54,7 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
   const checks = wanted
     .map((one) => judged(one, standing))
     .sort((a, b) => CHECK_GROUPS.indexOf(a.group) - CHECK_GROUPS.indexOf(b.group));
-  return { checks, trials, protection, begun: true, proved: !checks.some(isOwed) };
+  return { checks, trials, clips, protection, begun: true, proved: !checks.some(isOwed) };
 }
 
 /** Checks that still want hands, in order. */

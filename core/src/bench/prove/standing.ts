@@ -6,6 +6,7 @@ import type { JobFacts } from '../job.js';
 import type { CheckBound, CheckGroup } from './check.js';
 import type { Disturbance } from './disturb.js';
 import type { ProveHistory } from './history.js';
+import type { JobClip } from './noise.js';
 import type { JobTrial } from './trial.js';
 
 /** What the checks are made from. */
@@ -16,6 +17,7 @@ export interface Standing {
   readonly disturbed: readonly Disturbance[];
   readonly history: ProveHistory;
   readonly trials: readonly JobTrial[];
+  readonly clips: readonly JobClip[];
   /** The first work on the unit; null while it was only opened. */
   readonly worked: Disturbance | null;
 }

@@ -86,6 +86,28 @@ export function enduranceChecks({ job, path, history, worked }: Standing): Wante
   return before ? [soak, starts] : [soak];
 }
 
+/** Words of an owner who hears something. */
+const NOISY = /\b(?:nois|hum|buzz|rumbl|tick|click|knock|squeal|squeak|rattl|howl|grind|whin|scrap)/i;
+
+/** The noise that was complained of, or kept in a clip before the work: compared, or listened to. */
+export function noiseChecks({ job, clips, worked }: Standing): Wanted[] {
+  if (!worked) return [];
+  const kept = clips.some((one) => one.when === 'before');
+  if (!kept && !NOISY.test(job.complaint)) return [];
+  return [
+    {
+      id: 'noise',
+      group: 'function',
+      name: 'Noise',
+      how: kept
+        ? 'The same support, distance and input as before: a clip of ten seconds.'
+        : 'Listen as the owner did: is it gone? No clip was kept before the work.',
+      bound: { kind: kept ? 'noise' : 'look' },
+      blocks: 'all',
+    },
+  ];
+}
+
 /** What was opened is checked once more when it is closed: a wire in the way shows only then. */
 export function closedChecks({ job, lines }: Standing): Wanted[] {
   if (!lines.some(({ body }) => body.kind === 'step')) return [];

@@ -1,6 +1,7 @@
 /** Lines of proving in words. */
 import { fixed, THIN } from '../../quantity/index.js';
 import type { CoastBody, ProveBody } from './body.js';
+import { clipWords } from './noise.js';
 import { PROVOCATION_WORDS } from './provocations.js';
 import { safetyWords } from './safety.js';
 
@@ -24,5 +25,7 @@ export function proveWords(body: ProveBody): string {
       return `class ${body.protection}, cord ${fixed(body.cordM, 1)}${THIN}m`;
     case 'safety-reading':
       return safetyWords(body);
+    case 'clip':
+      return clipWords(body);
   }
 }

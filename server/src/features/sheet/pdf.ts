@@ -1,5 +1,6 @@
 /** The owner's sheet as an A4 PDF, from the same model that the page shows. */
 import type { SheetModel, SheetSpeed, SheetSpeedSide } from '@amber-gauge/core/bench';
+import { ownEntry } from '@amber-gauge/core/quantity';
 import { RIBBON_PRINT } from '@amber-gauge/core/speed';
 import type { Face } from './fonts.js';
 import { foot, INK, INK2, LEFT, madePdf, type Writer } from './pen.js';
@@ -108,7 +109,10 @@ function proving(pen: Writer, model: SheetModel): void {
 
 /** Photos chosen, two in a row, none wider than half the page or higher than 60 mm. */
 function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
-  const there = model.photos.filter(({ photoId }) => photos[photoId] !== undefined);
+  const there = model.photos.flatMap(({ photoId, caption }) => {
+    const bytes = ownEntry(photos, photoId);
+    return bytes ? [{ caption, bytes }] : [];
+  });
   if (there.length === 0) return;
   pen.heading('Photos');
   const [width, height] = [82 * MM, 60 * MM];
@@ -117,7 +121,7 @@ function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
     const top = pen.y;
     there.slice(i, i + 2).forEach((one, column) => {
       const x = LEFT + column * 88 * MM;
-      pen.doc.image(Buffer.from(photos[one.photoId] as Uint8Array), x, top, { fit: [width, height] });
+      pen.doc.image(Buffer.from(one.bytes), x, top, { fit: [width, height] });
     });
     pen.y = top + height + 1 * MM;
     pen.row(

@@ -153,6 +153,7 @@ function HoursFields({ register, control }: HoursProps) {
             value={field.value}
             onChange={(_event, days: number[]) => field.onChange([...days].sort((a, b) => a - b))}
             aria-label="Open on"
+            className={classes.days ?? ''}
           >
             {DAYS.map((day, i) => (
               <ToggleButton key={day} value={i + 1}>

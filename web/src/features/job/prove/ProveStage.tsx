@@ -14,6 +14,7 @@ import type { StageProps } from '../stages/stageProps.js';
 import { CheckGrid, PlanGlance } from './CheckGrid.js';
 import { CoastDown } from './CoastDown.js';
 import { LookCheck, TestCheck } from './LookCheck.js';
+import { Noise } from './Noise.js';
 import { ProvePower } from './ProvePower.js';
 import { ClassCheck, SafetyCheck } from './SafetyCheck.js';
 import { SoakCheck } from './SoakCheck.js';
@@ -56,6 +57,7 @@ export function ProveStage(props: StageProps) {
       )}
       {plan.begun && <CheckGrid plan={plan} present={check?.id ?? null} onCheck={choose} />}
       <Drift view={view} speedId={speedId} />
+      <Noise view={view} stage={stage} speedId={speedId} />
       <CoastDown view={view} stage={stage} speedId={speedId} />
       <BeforeAfter view={view} />
       <PitchRange view={view} />

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { OutsideQuestions } from '../find/OutsideQuestions.js';
 import { KnownFaults } from '../mend/KnownFaults.js';
 import { Terms } from '../mend/Terms.js';
+import { Noise } from '../prove/Noise.js';
 import { Earlier } from '../parts/Earlier.js';
 import { EditJob } from '../parts/EditJob.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
@@ -46,6 +47,7 @@ export function TakeInStage(props: StageProps) {
         <PhotoAdd view={props.view} stage={props.stage} about={null} caption="the unit" word="Photo of the unit" />
       </div>
       <PhotoStrip view={props.view} stage={props.stage} about={null} />
+      <Noise view={props.view} stage={props.stage} speedId={props.speedId} />
       <KnownFaults view={props.view} />
       <Terms view={props.view} stage={props.stage} />
       {editing && <EditJob job={job} onDone={() => setEditing(false)} />}

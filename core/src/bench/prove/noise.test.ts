@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { gaussian, seeded } from '../../numeric/index.js';
+import { noiseFigures, type NoiseFigures } from '../../speed/index.js';
+import type { BenchEvent, EventBody } from '../event.js';
+import { testJob } from '../job.test-data.js';
+import type { ClipSetup } from './body.js';
+import { clipsOf, noiseChange } from './noise.js';
+import { provingPlan } from './plan.js';
+
+const RATE = 16000;
+const noise = gaussian(seeded(12));
+const hiss = (amplitude: number): NoiseFigures => {
+  const figures = noiseFigures(
+    Float64Array.from({ length: 6 * RATE }, () => amplitude * noise()),
+    RATE,
+  );
+  if (!figures) throw new Error('too short');
+  return figures;
+};
+const clip = (amplitude: number, setup: Partial<ClipSetup> = {}): EventBody => ({
+  kind: 'clip',
+  clipId: '00000000-0000-4000-8000-000000000000',
+  setup: { support: 'on foam', distanceCm: 20, device: 'bench microphone', speedId: null, ...setup },
+  figures: hiss(amplitude),
+});
+const work: EventBody = { kind: 'work', action: 'oil', what: 'the motor' };
+const log = (...bodies: readonly EventBody[]): BenchEvent[] =>
+  bodies.map((body, i) => ({
+    key: `k${i}`,
+    enteredAt: new Date(Date.UTC(2026, 2, 1) + i * 60_000).toISOString(),
+    device: 'a',
+    sequence: i,
+    stage: 'prove',
+    body,
+  }));
+const changed = (...bodies: readonly EventBody[]) => noiseChange(clipsOf(log(...bodies)));
+
+describe('noise before and after', () => {
+  it('half the amplitude is 6 dB less, in every octave', () => {
+    const change = changed(clip(0.1), work, clip(0.05));
+    if (!change || 'refused' in change) throw new Error('not compared');
+    expect(change.aWeighted.by).toBeCloseTo(-6.02, 0);
+    for (const octave of change.octaves.filter(({ hz }) => hz >= 125))
+      expect(octave.by, `${octave.hz}`).toBeCloseTo(-6, -0.5);
+  });
+
+  it('refuses clips held otherwise, and says what differs', () => {
+    expect(changed(clip(0.1), work, clip(0.1, { support: 'in the hand' }))).toEqual({
+      refused: ['support: on foam and in the hand'],
+    });
+    expect(changed(clip(0.1), work, clip(0.1, { distanceCm: 40, device: 'phone' }))).toEqual({
+      refused: ['distance: 20\u202fcm and 40\u202fcm', 'heard with: bench microphone and phone'],
+    });
+    expect(changed(clip(0.1), work, clip(0.1, { distanceCm: 21 }))).toHaveProperty('aWeighted');
+    expect(changed(clip(0.1), clip(0.1))).toBeNull();
+  });
+
+  it('takes an earlier clip of the same set-up where the last one before was held otherwise', () => {
+    expect(changed(clip(0.1), clip(0.1, { support: 'in the hand' }), work, clip(0.05))).toHaveProperty('aWeighted');
+  });
+
+  it('is owed where it was complained of or kept before; quieter is shown, louder is not', () => {
+    const job = testJob('belt-turntable-ac', { complaint: 'It hums.' });
+    const noiseOf = (...bodies: readonly EventBody[]) =>
+      provingPlan(job, log(...bodies)).checks.find((one) => one.id === 'noise');
+    expect(noiseOf(work)).toMatchObject({ status: 'owed', bound: { kind: 'look' } });
+    expect(noiseOf(clip(0.1), work)).toMatchObject({ status: 'owed', bound: { kind: 'noise' } });
+    expect(noiseOf(clip(0.1), work, clip(0.05))).toMatchObject({ status: 'met' });
+    expect(noiseOf(clip(0.1), work, clip(0.2))).toMatchObject({ status: 'bad' });
+    expect(noiseOf(clip(0.1), work, clip(0.05, { support: 'clamped' }))).toMatchObject({
+      status: 'undecided',
+      words: 'not comparable, support: on foam and clamped',
+    });
+    const silent = testJob('belt-turntable-ac', { complaint: 'Slow.' });
+    expect(provingPlan(silent, log(work)).checks.some((one) => one.id === 'noise')).toBe(false);
+  });
+});

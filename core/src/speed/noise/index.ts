@@ -1,0 +1,2 @@
+export * from './clip.js';
+export { aWeightDb } from './weighting.js';

@@ -1,0 +1,70 @@
+/** The sound of clips taken in this visit: recorded or read, played level-matched. It is not kept beyond the visit. */
+import { openInput } from '../../measuring/live/input.js';
+
+export interface ClipSound {
+  readonly samples: Float64Array;
+  readonly sampleRate: number;
+  readonly device: string;
+}
+
+/** Clips are this long, seconds. */
+export const CLIP_S = 10;
+/** A file is read no further, seconds. */
+const MOST_S = 60;
+
+/** Listens for {@link CLIP_S}. @throws an Error in plain words when there is no input. */
+export async function recordClip(): Promise<ClipSound> {
+  const input = await openInput(null);
+  const samples = new Float64Array(Math.round(CLIP_S * input.sampleRate));
+  let filled = 0;
+  try {
+    await new Promise<void>((resolve) => {
+      input.samples.onmessage = ({ data }: MessageEvent<Float32Array>) => {
+        samples.set(data.subarray(0, samples.length - filled), filled);
+        filled = Math.min(samples.length, filled + data.length);
+        if (filled === samples.length) resolve();
+      };
+    });
+  } finally {
+    input.close();
+  }
+  return { samples, sampleRate: input.sampleRate, device: 'this device’s input' };
+}
+
+/** Reads a sound file. @throws an Error in plain words when it is none. */
+export async function readClip(file: File): Promise<ClipSound> {
+  const context = new OfflineAudioContext(1, 1, 48000);
+  let buffer: AudioBuffer;
+  try {
+    buffer = await context.decodeAudioData(await file.arrayBuffer());
+  } catch {
+    throw new Error('This is no sound file that can be read: choose WAV, FLAC or what the recorder wrote.');
+  }
+  const length = Math.min(buffer.length, MOST_S * buffer.sampleRate);
+  const samples = new Float64Array(length);
+  for (let channel = 0; channel < buffer.numberOfChannels; channel++)
+    buffer
+      .getChannelData(channel)
+      .subarray(0, length)
+      .forEach((value, i) => {
+        samples[i] = (samples[i] as number) + value / buffer.numberOfChannels;
+      });
+  return { samples, sampleRate: buffer.sampleRate, device: 'a recorder’s file' };
+}
+
+/** Plays a clip changed by so many dB, never over full scale. */
+export function playClip({ samples, sampleRate }: ClipSound, gainDb: number): void {
+  const context = new AudioContext();
+  const buffer = context.createBuffer(1, samples.length, sampleRate);
+  const peak = samples.reduce((most, value) => Math.max(most, Math.abs(value)), 1e-9);
+  const gain = Math.min(10 ** (gainDb / 20), 1 / peak);
+  buffer.copyToChannel(
+    Float32Array.from(samples, (value) => value * gain),
+    0,
+  );
+  const source = context.createBufferSource();
+  source.buffer = buffer;
+  source.connect(context.destination);
+  source.onended = () => void context.close();
+  source.start();
+}
