@@ -304,7 +304,7 @@ test('noise before and after: half the amplitude is 6 dB less; a clip held other
   await tell(request, demo.url, id, [[0, { kind: 'work', action: 'oil', what: 'the motor' }]]);
   await page.goto(`${demo.url}/job/${id}/prove`);
   await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-after.wav', 0.05));
-  await expect(panel.getByText(/^−6\.0 \(−6\.\d to −5\.\d\)\s?dB, A-weighted$/)).toBeVisible();
+  await expect(panel.getByText(/^−6\.0 \(−6\.\d to −[56]\.\d\)\s?dB, A-weighted$/)).toBeVisible();
   await expect(panel.getByRole('button', { name: 'Play, level-matched' }).first()).toBeVisible();
   await expect(row(page, /^Noise shown A-weighted −6\.0/)).toBeVisible();
   await panel.getByLabel('From the microphone to it').fill('60');
