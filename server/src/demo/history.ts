@@ -444,7 +444,7 @@ function owedAfter(one: Past, repair: { readonly id: string; readonly name: stri
     powerKind: one.powerKind ?? ('mains' as const),
     ratedVolts: one.volts,
     speedIds: one.speeds,
-    complaint: '',
+    complaint: one.complaint,
     tried: '',
     tolerance: toleranceOfUse(family),
   };
