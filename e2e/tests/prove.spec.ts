@@ -1,6 +1,6 @@
 /** Prove, hand back, the Book and the day: a fault that shows only warm, a proof undone, a return, a plan. */
 import { randomUUID } from 'node:crypto';
-import type { EventBody } from '@amber-gauge/core/bench';
+import { parseStep, type EventBody } from '@amber-gauge/core/bench';
 import { writeWav } from '@amber-gauge/core/formats';
 import { gaussian, seeded } from '@amber-gauge/core/numeric';
 import type { APIRequestContext, Page } from '@playwright/test';
@@ -127,27 +127,7 @@ test('a fault that shows only warm is proved by drift and by provocation; openin
   await read('0.22 %', 'End the trial');
   await expect(row(page, /^Governor cooled shown held: -?−?0\.0/)).toBeVisible();
 
-  await tell(request, demo.url, id, [
-    [
-      0,
-      {
-        kind: 'step',
-        text: 'capstan belt',
-        what: 'capstan belt',
-        fasteners: [],
-        marks: '',
-        orientation: '',
-        distances: [],
-        wires: [],
-        wiresSide: null,
-        owes: [],
-        traces: '',
-        earth: false,
-        cover: false,
-        after: [],
-      },
-    ],
-  ]);
+  await tell(request, demo.url, id, [[0, parseStep('capstan belt')]]);
   await expect(row(page, /^4\.76 cm\/s owed again .*since then off: capstan belt/)).toBeVisible();
   // Cooling the governor did not pass through the belt.
   await expect(row(page, /^Governor cooled shown/)).toBeVisible();

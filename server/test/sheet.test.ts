@@ -2,19 +2,16 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { seedDemoOnce } from '../src/demo/seed.js';
 import { printers } from '../src/features/sheet/printers.js';
-import { CHARGE_PLACE, type EventBody } from '@amber-gauge/core/bench';
-import { PATHS } from '@amber-gauge/core/families';
-import jsQR from 'jsqr';
-import { randomUUID } from 'node:crypto';
+import type { EventBody } from '@amber-gauge/core/bench';
 import type { Printer } from '../src/features/sheet/printed.js';
 import { drawnOn, wordsOn } from './drawn.js';
+import { pagesOf, pdfOf } from './papers.js';
 import { harness, line, newJob, note, type Harness } from './harness.js';
 
 let h: Harness;
@@ -24,40 +21,10 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 
-async function pagesOf(jobId: string, app = h.app) {
-  const answer = await request(app)
-    .get(`/api/v1/jobs/${jobId}/sheet.pdf`)
-    .buffer(true)
-    .parse((res, done) => {
-      const parts: Buffer[] = [];
-      res.on('data', (part: Buffer) => parts.push(part));
-      res.on('end', () => done(null, Buffer.concat(parts)));
-    });
-  expect(answer.headers['content-type']).toContain('application/pdf');
-  const doc = await getDocument({ data: new Uint8Array(answer.body as Buffer) }).promise;
-  const pages = await Promise.all(Array.from({ length: doc.numPages }, (_, i) => doc.getPage(i + 1)));
-  return { doc, pages, raw: (answer.body as Buffer).toString('latin1') };
-}
-
-async function pdfOf(jobId: string, app = h.app) {
-  const { doc, pages, raw } = await pagesOf(jobId, app);
-  const texts = await Promise.all(
-    pages.map(async (page) =>
-      (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' '),
-    ),
-  );
-  return {
-    text: texts.join(' ').replace(/\s+/g, ' '),
-    size: pages[0]?.getViewport({ scale: 1 }),
-    pages: doc.numPages,
-    raw,
-  };
-}
-
 describe('the sheet as PDF', () => {
   it('is A4, carries its fonts and says what the model says', async () => {
     const job = await h.db('job').where({ number: 142 }).first();
-    const { text, size, raw, pages } = await pdfOf(job.id);
+    const { text, size, raw, pages } = await pdfOf(job.id, h.app);
     expect([size?.width, size?.height].map(Math.round as (v: unknown) => number)).toEqual([595, 842]);
     expect(raw).toMatch(/FontFile[23]/);
     expect(text).toContain('Job 0142');
@@ -74,123 +41,17 @@ describe('the sheet as PDF', () => {
     await request(h.app).post('/api/v1/jobs').send(wish);
     const events = Array.from({ length: 90 }, (_, i) => line(note(`remark number ${i} with Ω and 33⅓`)));
     await request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events }).expect(201);
-    expect((await pdfOf(wish.id)).text).not.toContain('remark number');
+    expect((await pdfOf(wish.id, h.app)).text).not.toContain('remark number');
     const chosen: EventBody = { kind: 'sheet', photos: [], notes: events.map(({ key }) => key), watch: 'a squeal' };
     await request(h.app)
       .post(`/api/v1/jobs/${wish.id}/events`)
       .send({ events: [line(chosen)] })
       .expect(201);
-    const { text, pages } = await pdfOf(wish.id);
+    const { text, pages } = await pdfOf(wish.id, h.app);
     expect(text).toContain('What to watch a squeal');
     expect(pages).toBeGreaterThan(2);
     for (let i = 0; i < 90; i++) expect(text).toContain(`remark number ${i} with`);
     expect(text.replaceAll(' ', '')).toContain('Ωand33⅓');
-  });
-});
-
-describe('the owner’s sheet', () => {
-  it('says what was found and by what, what went in, what was shown and what was not, price and what is due', async () => {
-    const wish = newJob({ speedIds: ['45'], make: 'Fyrtarn', complaint: 'slow when warm' });
-    await request(h.app).post('/api/v1/jobs').send(wish).expect(201);
-    const { number } = (await h.db('job').where({ id: wish.id }).first('number')) as { number: number };
-    const answer = (testId: string, outcome: string, words: string): EventBody => ({
-      kind: 'answer',
-      testId,
-      name: testId,
-      outcome,
-      words,
-      value: null,
-      unit: null,
-    });
-    const path = PATHS.get('belt-turntable-dc');
-    const look = path?.tests.find((test) => test.id === 'belt-look');
-    const bad = look?.outcomes.find((one) => !one.modes.includes('healthy'));
-    if (!look || !bad) throw new Error('the family has no look at its belt');
-    const charge: EventBody = {
-      kind: 'reading',
-      text: '',
-      values: [3.3],
-      unit: 'V',
-      qualifier: 'dc',
-      bound: 'exact',
-      place: CHARGE_PLACE,
-      speedId: null,
-      condition: null,
-      holdKey: null,
-    };
-    const bodies: EventBody[] = [
-      charge,
-      { kind: 'terms', worth: 180, price: 42.5, ceiling: 60, wantedBy: null },
-      answer('belt-look', bad.id, bad.words),
-      { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt' },
-      { kind: 'work', action: 'replace', what: 'the belt' },
-      { kind: 'unproved', checkId: 'soak', name: 'Soak', why: 'fetched early' },
-      { kind: 'follow-up', why: 'trial', what: 'Ask how it runs', on: '2026-03-22' },
-    ];
-    await request(h.app)
-      .post(`/api/v1/jobs/${wish.id}/events`)
-      .send({ events: bodies.map((one) => line(one)) })
-      .expect(201);
-    const [lot, used] = [randomUUID(), randomUUID()];
-    const at = '2026-03-01T09:30:00.000Z';
-    const shelf = [
-      {
-        key: lot,
-        at,
-        body: {
-          kind: 'lot',
-          part: 'flat belt 200 mm',
-          supplier: 'Fergebod',
-          quantity: 3,
-          price: 4,
-          orderedOn: '2026-01-01',
-          expectedOn: null,
-          claimDays: 30,
-          place: '',
-        },
-      },
-      { key: used, at, body: { kind: 'used', lot, quantity: 1, job: number } },
-    ];
-    await request(h.app).post('/api/v1/shelf').send({ lines: shelf }).expect(201);
-    const { text } = await pdfOf(wish.id);
-    expect(text).toContain('What was wrong slow when warm');
-    expect(text).toMatch(/What was found Belt [a-z, ]+/);
-    expect(text).toContain(`belt-look: ${bad.words}`);
-    expect(text).toContain('Parts that went in 1 × flat belt 200 mm, from Fergebod');
-    expect(text).toMatch(/Not proved .*Soak fetched early/);
-    expect(text).toContain('Come again 2026-03-22: Ask how it runs');
-    expect(text).toMatch(/Price 42[.,]50\s?EUR/);
-    // Charge that was left is a working reading.
-    expect(text).not.toContain('3.3');
-  });
-});
-
-describe('the sticker', () => {
-  it('carries a code that opens the job: drawn in the file, read back by a library', async () => {
-    const job = await h.db('job').where({ number: 142 }).first();
-    const answer = await request(h.app)
-      .get(`/api/v1/jobs/${job.id}/sticker.pdf`)
-      .set('host', '127.0.0.1:4747')
-      .buffer(true)
-      .parse((res, done) => {
-        const parts: Buffer[] = [];
-        res.on('data', (part: Buffer) => parts.push(part));
-        res.on('end', () => done(null, Buffer.concat(parts)));
-      });
-    const doc = await getDocument({ data: new Uint8Array(answer.body as Buffer) }).promise;
-    const page = await doc.getPage(1);
-    const { width, height } = page.getViewport({ scale: 1 });
-    expect([width, height].map((one) => Math.round((one * 25.4) / 72))).toEqual([62, 29]);
-    const marks = (await drawnOn(page)).filter(({ fill }) => fill === '#000000');
-    const dots = 20;
-    const side = 29 * dots;
-    const pixels = new Uint8ClampedArray(side * side * 4).fill(255);
-    for (const { left, right, top, bottom } of marks)
-      for (let y = Math.round(top * dots); y < Math.round(bottom * dots); y++)
-        for (let x = Math.round(left * dots); x < Math.round(right * dots); x++)
-          pixels.fill(0, 4 * (y * side + x), 4 * (y * side + x) + 3);
-    expect(jsQR(pixels, side, side)?.data).toBe(`http://127.0.0.1:4747/job/${job.id}`);
-    expect((await wordsOn(page)).map(({ text }) => text).join(' ')).toContain('0142');
   });
 });
 
@@ -217,7 +78,7 @@ describe('the ribbon in the PDF', () => {
     await request(h.app).post('/api/v1/jobs').send(wish).expect(201);
     const events = [line(speed(-3)), line({ kind: 'work', action: 'adjust', what: 'the 45 trim' }), line(speed(0.1))];
     await request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events }).expect(201);
-    const { pages } = await pagesOf(wish.id);
+    const { pages } = await pagesOf(wish.id, h.app);
     const page = pages[0] as (typeof pages)[0];
     const drawn = await drawnOn(page);
     const words = await wordsOn(page);
@@ -270,7 +131,7 @@ describe('sheets drawn in a thread of their own', () => {
     const pool = printers(built, quiet);
     const app = printing(pool.print);
     const job = await h.db('job').where({ number: 142 }).first();
-    expect((await pdfOf(job.id, app)).text).toBe((await pdfOf(job.id)).text);
+    expect((await pdfOf(job.id, app)).text).toBe((await pdfOf(job.id, h.app)).text);
     await pool.stop();
   });
 

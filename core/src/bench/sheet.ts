@@ -2,10 +2,11 @@
 import { errorDecimals, fixed, signed, THIN, type Tolerance } from '../quantity/index.js';
 import { familyOf } from '../families/index.js';
 import { verdictWords } from '../speed/index.js';
-import { capital, eventWords, speedWords } from './describe.js';
-import { standing, WORK_WORDS, type BenchEvent, type SpeedBody } from './event.js';
+import { eventWords, speedWords } from './describe.js';
+import { standing, type BenchEvent, type SpeedBody } from './event.js';
 import { jobNumber, jobTolerance, unitName, type JobFacts } from './job.js';
 import { foundIn, type Found } from './handback/found.js';
+import { workDone } from './handback/workDone.js';
 import { CHECK_GROUP_WORDS, CHECK_STATUS_WORDS } from './prove/index.js';
 import { jobState, type JobState, type SpeedPair, type SpeedReading } from './state.js';
 
@@ -101,7 +102,7 @@ export function sheetModel(
     tolerance: jobTolerance(job),
     toleranceWords: toleranceWords(job),
     speeds: state.speeds.map(sheetSpeed),
-    done: doneOf(lines),
+    done: workDone(lines),
     found: foundIn(job.familyId, lines),
     parts,
     ...provingOf(state),
@@ -121,16 +122,6 @@ export function sheetModel(
     handedBackAt: state.handedBackAt,
     caution: SHEET_CAUTION,
   };
-}
-
-/** The work, line by line; a mend of the path by its own name, said once. */
-function doneOf(lines: readonly BenchEvent[]): SheetModel['done'] {
-  return lines.flatMap(({ body, enteredAt: at }, i) => {
-    if (body.kind !== 'work') return [];
-    const mended = [lines[i + 1]?.body, lines[i - 1]?.body].find((one) => one?.kind === 'mended');
-    const text = mended?.kind === 'mended' ? mended.name : `${capital(WORK_WORDS[body.action])} ${body.what}`;
-    return [{ at, text }];
-  });
 }
 
 /** What was shown and what was not, from the plan. */

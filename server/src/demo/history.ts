@@ -13,6 +13,7 @@ import {
   workOfRepair,
   type EventBody,
   type ProvingCheck,
+  type SafetyReading,
   type StageId,
 } from '@amber-gauge/core/bench';
 import { familyOf, PATHS, provingOf } from '@amber-gauge/core/families';
@@ -494,21 +495,21 @@ function shownBy(one: Past, check: ProvingCheck): EventBody[] {
   ];
 }
 
-/** A sound unit of class II: looked at, insulation beyond the tester's range, a little touch current. */
-function safetyOf(): EventBody[] {
-  const read = (reading: 'insulation' | 'touch-current', value: number, above: boolean): EventBody => ({
-    kind: 'safety-reading',
-    reading,
-    value,
-    above,
-    limit: safetyLimit(USUAL_SAFETY_LIMITS, reading, 'II', 2),
-    instrument: 'bench tester',
-  });
-  if (readingsOf('II').length !== 2) throw new Error('the demo knows two readings of class II');
-  return [
-    { kind: 'proved', checkId: 'safety.look', name: 'Looked at', good: true, words: '' },
-    { kind: 'protection-class', protection: 'II', cordM: 2 },
-    read('insulation', 20, true),
-    read('touch-current', 0.08, false),
-  ];
-}
+/** What a tester shows on a sound unit of class II: value, and whether it is above the tester's range. */
+const SOUND: Readonly<Record<SafetyReading, readonly [number, boolean]>> = {
+  earth: [0.1, false],
+  insulation: [20, true],
+  'earth-current': [0.2, false],
+  'touch-current': [0.08, false],
+};
+
+/** Looked at, its class, and every reading that the class asks for. */
+const safetyOf = (): EventBody[] => [
+  { kind: 'proved', checkId: 'safety.look', name: 'Looked at', good: true, words: '' },
+  { kind: 'protection-class', protection: 'II', cordM: 2 },
+  ...readingsOf('II').map((reading): EventBody => {
+    const [value, above] = SOUND[reading];
+    const limit = safetyLimit(USUAL_SAFETY_LIMITS, reading, 'II', 2);
+    return { kind: 'safety-reading', reading, value, above, limit, instrument: 'bench tester' };
+  }),
+];

@@ -48,7 +48,9 @@ export function chainOf(job: JobFacts, state: JobState): JobChain {
 
 function blocksOf(job: JobFacts, state: JobState): Block[] {
   const family = familyOf(job.familyId);
-  const live: readonly Shared[] = job.powerKind === 'mains' ? ['isolator'] : [];
+  // Motors that are brought up slowly take the variable transformer as well.
+  const slowly: readonly Shared[] = family.startTorque === null ? [] : ['variac'];
+  const live: readonly Shared[] = job.powerKind === 'mains' ? ['isolator', ...slowly] : [];
   const tape: readonly Shared[] = family.testTone === 'tape' ? ['tape'] : [];
   const out: Block[] = [];
   const add = (id: string, words: string, handsMin: number, needs: readonly Shared[], wait: Partial<Block> = {}) =>

@@ -8,6 +8,7 @@ import { signalAt } from '../find/places.js';
 import { jobNumber, unitName, type JobFacts } from '../job.js';
 import { jobState } from '../state.js';
 import type { SheetShop } from '../sheet.js';
+import { workDone } from './workDone.js';
 
 /** A line of label and value. */
 export interface BenchSheetRow {
@@ -31,7 +32,7 @@ export interface BenchSheet {
   readonly opening: readonly BenchSheetRow[];
   /** What an earlier visit left and this one found. */
   readonly traces: readonly BenchSheetRow[];
-  readonly done: readonly BenchSheetRow[];
+  readonly done: readonly { readonly at: string; readonly text: string }[];
   readonly cautions: readonly string[];
 }
 
@@ -76,7 +77,7 @@ export function benchSheet(shop: SheetShop, job: JobFacts, events: readonly Benc
     traces: state.ledger.steps.flatMap(({ number, at, step }) =>
       step.traces ? [{ label: `step ${number}`, value: step.traces, at }] : [],
     ),
-    done: state.work.map(({ at, work }) => ({ label: work.what, value: work.action, at })),
+    done: workDone(lines),
     cautions: [family.keepClear, ...(family.licensed ? [family.licensed] : [])],
   };
 }

@@ -53,10 +53,13 @@ export function coastChange(coasts: readonly JobCoast[]): CoastChange | null {
   return { before, after, dragTimes, uncertainty: dragTimes * Math.hypot(part(before), part(after)) };
 }
 
+/** Speeds that differ by less than this part are the same. */
+const SAME_SPEED = 0.01;
+
 const alike = (one: CoastBody, other: CoastBody): boolean =>
   one.speedId === other.speedId &&
-  Math.abs(one.fromRpm - other.fromRpm) <= 0.02 * other.fromRpm &&
-  Math.abs(one.toRpm - other.toRpm) <= 0.02 * other.fromRpm &&
+  Math.abs(one.fromRpm - other.fromRpm) <= SAME_SPEED * other.fromRpm &&
+  Math.abs(one.toRpm - other.toRpm) <= SAME_SPEED * other.fromRpm &&
   one.conditions.trim().toLowerCase() === other.conditions.trim().toLowerCase();
 
 /**

@@ -23,6 +23,9 @@ export interface Evidence {
   readonly words: string;
 }
 
+/** Id of the check that is made with the unit closed. */
+export const CLOSED = 'closed';
+
 /** Cold counts in the first minutes after switching on (common practice). */
 const COLD_MIN = 5;
 
@@ -30,9 +33,13 @@ const COLD_MIN = 5;
 export function evidenceOf(bound: CheckBound, checkId: string, standing: Standing): Evidence[] {
   switch (bound.kind) {
     case 'speed':
-      return standing.history.speeds
-        .filter((one) => isAsked(one, bound, provingOf(standing.job.familyId).warmMin))
-        .map((one) => ofSpeed(one, bound, standing));
+      return (
+        standing.history.speeds
+          // With something still off nothing is closed, whatever is read.
+          .filter(({ index }) => checkId !== CLOSED || index < openFrom(standing))
+          .filter((one) => isAsked(one, bound, provingOf(standing.job.familyId).warmMin))
+          .map((one) => ofSpeed(one, bound, standing))
+      );
     case 'test':
       return ofTest(bound.testId, standing);
     case 'look':
@@ -67,6 +74,12 @@ export function evidenceOf(bound: CheckBound, checkId: string, standing: Standin
         }));
   }
 }
+
+/** Where the first of the steps that are still off stands among the lines; beyond them all with everything on. */
+const openFrom = ({ off, lines }: Standing): number => {
+  const first = off[0];
+  return first ? lines.findIndex(({ key }) => key === first.key) : Infinity;
+};
 
 type SpeedBound = Extract<CheckBound, { kind: 'speed' }>;
 
@@ -147,7 +160,8 @@ export function trialWords({ result, unit }: Pick<JobTrial, 'result' | 'unit'>):
 function ofSoak(soak: SoakRun, minutes: number, { history }: Standing): Evidence | null {
   const { index, key, at, body, end, interruptedAt } = soak;
   const say = (status: Evidence['status'], words: string): Evidence => ({
-    index: end?.index ?? index,
+    // From its start: what was disturbed while it ran or after it undoes it, whatever was read since.
+    index,
     key,
     at,
     status,
@@ -161,7 +175,7 @@ function ofSoak(soak: SoakRun, minutes: number, { history }: Standing): Evidence
   const last = history.speeds.findLast((one) => Date.parse(one.at) >= Date.parse(at) + 0.95 * ran * 60_000);
   if (!last) return say('undecided', `${minutesWords(ran)}, its last reading is owed`);
   const words = `${minutesWords(ran)}, at its end ${speedWords(last.body)}`;
-  return { ...say(last.body.turned ? 'met' : 'bad', words), index: Math.max(end.index, last.index) };
+  return say(last.body.turned ? 'met' : 'bad', words);
 }
 
 function ofStarts({ history, worked }: Standing): Evidence[] {

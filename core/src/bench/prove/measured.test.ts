@@ -159,6 +159,8 @@ describe('warm-up and drift', () => {
         [13, phase('provoked', null)],
         [14, speed(-0.5)],
         [15, speed(3, { pitch: 'plus' })],
+        [16, phase('rest', null)],
+        [17, speed(-0.45)],
         [20, speed(-0.4)],
       ),
       first.id,
@@ -166,7 +168,7 @@ describe('warm-up and drift', () => {
     );
     expect(drift?.points.map((one) => [one.minutes, one.errorPercent])).toEqual([
       [1, -1],
-      [4, -0.5],
+      [7, -0.45],
       [10, -0.4],
     ]);
     expect(drift?.marks).toEqual([

@@ -4,7 +4,7 @@ import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
 import { testJob } from '../job.test-data.js';
 import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
-import { provingPlan, type ProvingPlan } from './plan.js';
+import { failedBefore, provingPlan, type ProvingPlan } from './plan.js';
 
 const START = Date.UTC(2026, 2, 1, 8);
 /** A log written as minutes and bodies; keys are k0, k1, ... in order. */
@@ -162,6 +162,59 @@ describe('the proving plan', () => {
       status: 'undecided',
       words: 'interrupted after 48 min',
     });
+  });
+
+  it('a soak is undone by what is disturbed after it, whatever is read since', () => {
+    const timer: EventBody = { kind: 'timer', timer: 'soak', label: '', minutes: 90 };
+    const end: EventBody = { kind: 'timer-end', target: 'k2', how: 'answered' };
+    const run = [
+      [0, work('the motor')],
+      [1, on],
+      [2, timer],
+      [92, end],
+      [93, speed(0.2)],
+    ] as const;
+    expect(status(provingPlan(deck, log(...run)), 'soak')).toBe('met');
+    const again = provingPlan(deck, log(...run, [100, work('the motor')], [110, speed(0.2)]));
+    expect([status(again, 'speed.4.76'), status(again, 'soak')]).toEqual(['met', 'undone']);
+  });
+
+  it('nothing is shown closed while something is still off', () => {
+    const open = [
+      [0, work('the belt')],
+      [1, step('cover, 4 x 8 mm in A')],
+      [3, speed(0.2)],
+    ] as const;
+    expect(status(provingPlan(deck, log(...open)), 'closed')).toBe('owed');
+    const refit: EventBody = { kind: 'refit', target: 'k1', returned: [4], distances: [], flush: true, renewed: [] };
+    expect(status(provingPlan(deck, log(...open, [4, refit])), 'closed')).not.toBe('met');
+    expect(status(provingPlan(deck, log(...open, [4, refit], [5, speed(0.2)])), 'closed')).toBe('met');
+  });
+
+  it('a reason hides nothing that was seen: a failed safety reading stays failed, a bad function is named with it', () => {
+    const reason = (checkId: string): EventBody => ({ kind: 'unproved', checkId, name: checkId, why: 'owner told' });
+    const failed: EventBody = {
+      kind: 'safety-reading',
+      reading: 'insulation',
+      value: 0.4,
+      above: false,
+      limit: 2,
+      instrument: '',
+    };
+    const lines = [
+      [0, work('the motor')],
+      [1, { kind: 'protection-class', protection: 'II', cordM: 2 }],
+      [2, failed],
+      [3, answer('winds', 'still')],
+      [4, reason('safety.insulation')],
+      [5, reason('test.winds')],
+    ] as const satisfies readonly (readonly [number, EventBody])[];
+    const plan = provingPlan(deck, log(...lines));
+    expect(at(plan, 'safety.insulation')).toMatchObject({ status: 'bad', by: 'k2' });
+    expect(at(plan, 'safety.insulation').words).toMatch(/0\.40.*owner told/);
+    expect(failedBefore(plan)).toEqual(['insulation']);
+    expect(at(plan, 'test.winds')).toMatchObject({ status: 'waived', words: 'not as it should: still; owner told' });
+    expect(plan.proved).toBe(false);
   });
 
   it('a mains unit is not proved without its safety readings or a written reason; a later opening asks again', () => {

@@ -2,6 +2,7 @@
 import { PATHS } from '../../families/index.js';
 import type { BenchEvent } from '../event.js';
 import { jobTolerance, type JobFacts } from '../job.js';
+import { ledgerOf, stepsOff } from '../ledger/index.js';
 import type { ClassBody } from './body.js';
 import { CHECK_GROUPS, isOwed, type CheckStatus, type ProvingCheck } from './check.js';
 import { disturbances, disturbanceWords, meets } from './disturb.js';
@@ -41,7 +42,17 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
   const protection = history.classes.at(-1)?.body ?? null;
   if (disturbed.length === 0) return { checks: [], trials, clips, protection, begun: false, proved: false };
   const worked = disturbed.find((one) => one.work) ?? null;
-  const standing: Standing = { job, path, lines, disturbed, history, trials, clips, worked };
+  const standing: Standing = {
+    job,
+    path,
+    lines,
+    disturbed,
+    history,
+    off: stepsOff(ledgerOf(lines)),
+    trials,
+    clips,
+    worked,
+  };
   const wanted = [
     ...faultChecks(standing),
     ...speedChecks(standing),
@@ -56,6 +67,12 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
     .sort((a, b) => CHECK_GROUPS.indexOf(a.group) - CHECK_GROUPS.indexOf(b.group));
   return { checks, trials, clips, protection, begun: true, proved: !checks.some(isOwed) };
 }
+
+/** What failed of the look, the earth path and the insulation: before it is mended nothing is fed at mains (order of EN 50678, from memory). */
+export const failedBefore = ({ checks }: ProvingPlan): string[] =>
+  checks
+    .filter(({ id, status }) => status === 'bad' && ['safety.look', 'safety.earth', 'safety.insulation'].includes(id))
+    .map(({ name }) => name.toLowerCase());
 
 /** Checks that still want hands, in order. */
 export const owedChecks = (plan: ProvingPlan): ProvingCheck[] => plan.checks.filter(isOwed);
@@ -75,7 +92,12 @@ function judged(wanted: Wanted, standing: Standing): ProvingCheck {
   });
   const reason = standing.history.unproved.findLast(({ body }) => body.checkId === wanted.id);
   const reasonStands = reason && (!reasonLapses || reason.index > (last?.index ?? -1));
-  if (reasonStands && reason.index > (after?.index ?? -1)) return say('waived', reason.body.why, reason);
+  if (reasonStands && reason.index > (after?.index ?? -1)) {
+    // A reason takes nothing back that was seen: it stands beside it, and a failed safety reading stays failed.
+    if (after?.status !== 'bad') return say('waived', reason.body.why, reason);
+    const words = `${after.words}; ${reason.body.why}`;
+    return wanted.group === 'safety' ? say('bad', words, after) : say('waived', `not as it should: ${words}`, reason);
+  }
   if (after) return say(after.status, after.words, after);
   if (hits.length === 0 && !always) return say('untouched', 'nothing it rests on was disturbed', null);
   const since = standing.worked?.index ?? -1;

@@ -3,6 +3,7 @@ import { healthyStates } from '../../diagnosis/index.js';
 import type { DrivePath, PathTest } from '../../families/index.js';
 import type { BenchEvent } from '../event.js';
 import type { JobFacts } from '../job.js';
+import type { LedgerStep } from '../ledger/index.js';
 import type { CheckBound, CheckGroup } from './check.js';
 import type { Disturbance } from './disturb.js';
 import type { ProveHistory } from './history.js';
@@ -16,6 +17,8 @@ export interface Standing {
   readonly lines: readonly BenchEvent[];
   readonly disturbed: readonly Disturbance[];
   readonly history: ProveHistory;
+  /** Steps of the strip-down that are still off. */
+  readonly off: readonly LedgerStep[];
   readonly trials: readonly JobTrial[];
   readonly clips: readonly JobClip[];
   /** The first work on the unit; null while it was only opened. */

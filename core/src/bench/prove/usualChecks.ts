@@ -3,6 +3,7 @@ import { provingOf } from '../../families/index.js';
 import { jobSpeeds } from '../job.js';
 import type { CheckBound } from './check.js';
 import { blocksBehind } from './disturb.js';
+import { CLOSED } from './evidence.js';
 import { confirmedModes } from './faultChecks.js';
 import { readingsOf, SAFETY_WORDS } from './safety.js';
 import type { Standing, Wanted } from './standing.js';
@@ -115,7 +116,7 @@ export function closedChecks({ job, lines }: Standing): Wanted[] {
   if (!first) return [];
   return [
     {
-      id: 'closed',
+      id: CLOSED,
       group: 'closed',
       name: 'Closed, once more',
       how: `Lid on, every screw in: measure ${first.label} again.`,

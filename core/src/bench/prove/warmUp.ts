@@ -3,6 +3,7 @@ import { fitSettling, mean, studentFactor, type SettlingFit } from '../../numeri
 import { isLive, type BenchEvent } from '../event.js';
 import { atPitchRest } from '../pitch.js';
 import { PROVOCATION_WORDS } from './provocations.js';
+import { provokedKeys } from './trial.js';
 
 /** A reading of the run: minutes since it was switched on, error in percent. */
 export interface DriftPoint {
@@ -53,6 +54,7 @@ export function driftOf(lines: readonly BenchEvent[], speedId: string, tolerance
   const close = () => {
     if (since !== null && points.length >= 2) found = { speedId, since, points, marks };
   };
+  const provoked = provokedKeys(lines);
   for (const { key, enteredAt, body } of lines) {
     if (body.kind === 'power') {
       if (isLive(body.state) === (since !== null)) continue;
@@ -64,8 +66,9 @@ export function driftOf(lines: readonly BenchEvent[], speedId: string, tolerance
     if (since === null) continue;
     if (body.kind === 'speed' && body.speedId === speedId) {
       if (body.errorPercent === null) continue;
-      if (atPitchRest(body)) points.push({ key, minutes, errorPercent: body.errorPercent });
-      else marks.push({ minutes, words: 'pitch moved' });
+      if (!atPitchRest(body)) marks.push({ minutes, words: 'pitch moved' });
+      // What a provocation did stands as a mark, not on the curve.
+      else if (!provoked.has(key)) points.push({ key, minutes, errorPercent: body.errorPercent });
     }
     if (body.kind === 'trial-phase' && body.phase === 'provoked')
       marks.push({ minutes, words: `${body.name} ${PROVOCATION_WORDS[body.provocation]}` });

@@ -6,7 +6,7 @@ import { HttpError } from '../../http/errors.js';
 import { appendEvents, jobsOfKeys } from '../events/repository.js';
 import { insertJob, lockJob } from '../jobs/repository.js';
 import { refreshState } from '../jobs/refresh.js';
-import { checkFamily, jobDetail, type Services } from '../jobs/service.js';
+import { checkFamily, FURTHEST_AHEAD_MS, jobDetail, type Services } from '../jobs/service.js';
 import { keptPicture, type MadePicture } from '../photos/picture.js';
 import { insertPhoto, jobsOfPhotos, photosOfJob } from '../photos/repository.js';
 import { insertRun, runsOfJob } from '../runs/repository.js';
@@ -46,11 +46,13 @@ interface Read {
 }
 
 /** @throws HttpError BAD_REQUEST that names what cannot be, before anything is kept. */
-async function readBundle(value: unknown): Promise<Read> {
+async function readBundle(value: unknown, latest: number): Promise<Read> {
   const problem = bundleProblem(value);
   if (problem) throw new HttpError('BAD_REQUEST', { fields: { bundle: problem } });
   const bundle = bundleSchema.parse(value);
   checkFamily(bundle.job);
+  if (bundle.events.some(({ enteredAt }) => Date.parse(enteredAt) > latest))
+    throw refused('a line lies more than a day ahead');
   const keys = new Set(bundle.events.map(({ key }) => key));
   if (keys.size !== bundle.events.length) throw refused('two lines have the same key');
   const stranger = bundle.events.flatMap(({ body }) => targetsOf(body)).find((target) => !keys.has(target));
@@ -77,7 +79,7 @@ const refused = (why: string): HttpError => new HttpError('BAD_REQUEST', { field
 
 /** Puts a bundle in, or what is missing of it where the job is here already. */
 export async function importBundle({ db, now }: Services, value: unknown) {
-  const { bundle, pictures } = await readBundle(value);
+  const { bundle, pictures } = await readBundle(value, now().getTime() + FURTHEST_AHEAD_MS);
   const { id, number: _number, createdAt, ...fields } = bundle.job;
   return db.transaction(async (trx) => {
     const before = await lockJob(trx, id);

@@ -96,7 +96,7 @@ export async function knownOf({ db }: Services, familyId: string, model: string)
 }
 
 /** Lines further ahead than this come from a device whose clock is wrong. */
-const FURTHEST_AHEAD_MS = 24 * 3600 * 1000;
+export const FURTHEST_AHEAD_MS = 24 * 3600 * 1000;
 
 /**
  * Appends lines to a job's log; every line that this returns is committed. A key that is known stands

@@ -18,7 +18,12 @@ export const benchPdf = (sheet: BenchSheet, printDate: PrintDate): Promise<Buffe
     rows(pen, 'Trims', sheet.trims, printDate);
     rows(pen, 'How it comes apart', sheet.opening, printDate);
     rows(pen, 'Found inside', sheet.traces, printDate);
-    rows(pen, 'What was done', sheet.done, printDate);
+    rows(
+      pen,
+      'What was done',
+      sheet.done.map(({ at, text }) => ({ label: '', value: text, at })),
+      printDate,
+    );
     pen.heading('Mind');
     for (const caution of sheet.cautions) pen.line(caution, pen.style('text', 10));
     foot(pen, 'Readings of this one unit, with the meter of this bench. Another may differ.');

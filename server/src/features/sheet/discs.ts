@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter } from '../../http/wire.js';
 import { registerFonts } from './fonts.js';
+import { bytesOf } from './pen.js';
 
 const size = z.coerce.number().min(0).max(10_000);
 /** The wish as a link carries it; what numbers may be is said by the core. */
@@ -49,12 +50,7 @@ export function discRoutes(): Router {
 function pdfOf(pages: readonly Drawing[]): Promise<Buffer> {
   const doc = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: pages[0]?.title ?? '' } });
   registerFonts(doc);
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
+  const done = bytesOf(doc);
   for (const page of pages) {
     doc.addPage({ size: [page.widthMm * POINTS_PER_MM, page.heightMm * POINTS_PER_MM], margin: 0 });
     doc.font('text');

@@ -12,6 +12,15 @@ const BOTTOM = 297 * MM - 18 * MM;
 
 type Doc = InstanceType<typeof PDFDocument>;
 
+/** The whole file, once the document is ended. */
+export const bytesOf = (doc: Doc): Promise<Buffer> =>
+  new Promise((resolve, reject) => {
+    const chunks: Buffer[] = [];
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+
 /** Makes a PDF of A4 pages with what `draw` writes on them; resolves with the whole file. */
 export function madePdf(
   title: string,
@@ -26,12 +35,7 @@ export function madePdf(
     info: { Title: title, Author: author, Creator: 'Amber Gauge' },
   });
   registerFonts(doc);
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
+  const done = bytesOf(doc);
   draw(new Writer(doc));
   doc.end();
   return done;

@@ -94,7 +94,7 @@ export function DayChart({ plan, open, name, start }: Props) {
         role="img"
         aria-label="The plan by day: hands solid, what runs by itself in dashes"
       />
-      <p className="small quiet">Solid: hands. Dashed: runs by itself. Shaded: closed.</p>
+      <p className={`small quiet ${classes.legend}`}>Solid: hands. Dashed: runs by itself. Shaded: closed.</p>
     </>
   );
 }

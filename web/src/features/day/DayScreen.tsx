@@ -8,7 +8,6 @@ import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../shared/api/client.js';
-import { serverNow } from '../../shared/outbox/clock.js';
 import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { useNow } from '../../shared/ui/useNow.js';
 import { useStored } from '../../shared/ui/useStored.js';
@@ -56,6 +55,7 @@ export function DayScreen() {
   const start = useMemo(() => axisStart(now), [now]);
   if (error) return <p className="danger">{error.message}</p>;
   if (!data || !input || !plan) return <p className="quiet">Planning the day.</p>;
+  const clock = (minute: number) => clockOf(start, minute);
   const toFront = (id: string) => setStored([id, ...pinned.filter((one) => one !== id)].join(' '));
   const first = plan.laid.find((one) => one.handsEndMin > one.startMin) ?? null;
   return (
@@ -107,8 +107,7 @@ export function DayScreen() {
 }
 
 /** "Tue 09:30" from minutes on the axis; today without its day. */
-function clock(minute: number): string {
-  const start = axisStart(serverNow());
+function clockOf(start: Date, minute: number): string {
   const at = new Date(start.getTime() + minute * 60_000);
   const time = `${String(at.getHours()).padStart(2, '0')}:${String(at.getMinutes()).padStart(2, '0')}`;
   return minute < DAY_MIN ? time : `${at.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric' })} ${time}`;

@@ -17,7 +17,7 @@ export function BenchPaper({ sheet }: { readonly sheet: BenchSheet }) {
       <Rows title="Trims" rows={sheet.trims} />
       <Rows title="How it comes apart" rows={sheet.opening} />
       <Rows title="Found inside" rows={sheet.traces} />
-      <Rows title="What was done" rows={sheet.done} />
+      <Rows title="What was done" rows={sheet.done.map(({ at, text }) => ({ label: text, value: '', at }))} />
       <section className={classes.section}>
         <h2>Mind</h2>
         {sheet.cautions.map((one) => (

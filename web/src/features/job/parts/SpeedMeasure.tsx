@@ -53,7 +53,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
   const [live, setLive] = useState(false);
   const conditions = useConditions(view, family, pitch);
   const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
-  const reading = shown === undefined ? shownReading(stage, pair) : readBy(shown, pair);
+  const reading = shown === undefined ? shownReading(stage, pair) : readBy(shown, pair, view.state.pitched);
   const run = useRun(reading?.speed.runId ?? null).data ?? null;
   const before = useRun(pair?.asFound?.speed.runId ?? null).data ?? null;
   const owing = owingSpeed(view, stage, speed?.id);
@@ -153,9 +153,12 @@ function shownReading(stage: string, pair: SpeedPair | undefined): SpeedReading 
   return stage === 'prove' ? pair.asLeft : pair.latest;
 }
 
-/** The reading of that line, where it is the one as left. */
-const readBy = (key: string | null, pair: SpeedPair | undefined): SpeedReading | null =>
-  key !== null && pair?.asLeft?.key === key ? pair.asLeft : null;
+/** The reading of that line: as left, or with the pitch off its rest. */
+const readBy = (
+  key: string | null,
+  pair: SpeedPair | undefined,
+  pitched: readonly SpeedReading[],
+): SpeedReading | null => [pair?.asLeft, ...pitched].find((one) => one && one.key === key) ?? null;
 
 interface DetailProps {
   readonly job: Job;

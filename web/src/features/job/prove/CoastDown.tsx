@@ -1,6 +1,5 @@
 /** Coast-down: switched off, timed while it runs down, held against the run before the work. */
-import { coastChange, coastTime, coastWords, type StageId } from '@amber-gauge/core/bench';
-import { jobSpeeds } from '@amber-gauge/core/bench';
+import { coastChange, coastTime, coastWords, jobSpeeds, type StageId } from '@amber-gauge/core/bench';
 import { fixed, numberIn, THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
@@ -17,6 +16,9 @@ interface Props {
   readonly speedId: string;
 }
 
+/** Taps are timed from this part of the speed on. */
+const FROM_PART = 0.98;
+
 export function CoastDown({ view, stage, speedId }: Props) {
   const [seconds, setSeconds] = useState('');
   const [held, setHeld] = useStored(`amber-gauge-coast-${view.job.id}`, '');
@@ -26,11 +28,11 @@ export function CoastDown({ view, stage, speedId }: Props) {
   if (rpm === null) return null;
   const value = numberIn(seconds);
   const good = value !== null && value > 0 && value < 1e4;
-  const keep = (time: number, how: 'taps' | 'stopwatch') => {
+  const keep = (time: number, how: 'taps' | 'stopwatch', fromRpm = rpm) => {
     const body = {
       kind: 'coast',
       speedId,
-      fromRpm: rpm,
+      fromRpm,
       toRpm: rpm / 2,
       seconds: time,
       how,
@@ -45,7 +47,8 @@ export function CoastDown({ view, stage, speedId }: Props) {
   };
   const finish = () => {
     try {
-      keep(coastTime(times.current, rpm * 0.98, rpm / 2), 'taps');
+      // The first turn after switching off is slower than the full speed already.
+      keep(coastTime(times.current, FROM_PART * rpm, rpm / 2), 'taps', FROM_PART * rpm);
     } catch (error) {
       notice(error instanceof Error ? error.message : 'It was not seen: tap every turn.');
     }

@@ -32,6 +32,8 @@ const SUPPORTS = ['on its feet', 'on foam', 'clamped', 'on the wooden blocks', '
 
 /** Sounds of this visit, by clip. */
 const sounds = new Map<string, ClipSound>();
+/** So many are held, a few megabytes each. */
+const MOST_SOUNDS = 8;
 
 export function Noise({ view, stage, speedId }: Props) {
   const [support, setSupport] = useStored<string>(`amber-gauge-clip-support-${view.job.id}`, SUPPORTS[0]);
@@ -111,6 +113,8 @@ async function keep(view: JobView, stage: StageId, setup: ClipSetup, sound: Clip
   if (!figures) return 'Too short: a clip is two seconds or more.';
   const clipId = crypto.randomUUID();
   sounds.set(clipId, sound);
+  const [oldest] = sounds.keys();
+  if (sounds.size > MOST_SOUNDS && oldest) sounds.delete(oldest);
   void submitLines(view.job.id, makeLine(stage, { kind: 'clip', clipId, setup, figures }));
   return '';
 }
@@ -119,7 +123,8 @@ function Clips({ view, speedId }: Pick<Props, 'view' | 'speedId'>) {
   const { clips } = view.state.proving;
   if (clips.length === 0) return null;
   const change = noiseChange(clips);
-  const reference = clips[0]?.body.figures.aWeighted.db ?? 0;
+  // Matched to the quietest: nothing is turned up into clipping.
+  const reference = Math.min(...clips.map((one) => one.body.figures.aWeighted.db));
   return (
     <>
       {change && 'refused' in change && <p>Not compared: {change.refused.join('; ')}.</p>}

@@ -1,5 +1,6 @@
 /** The unit's class, and one reading of electrical safety against the limit of this shop. */
 import {
+  failedBefore,
   isLive,
   PROTECTION_CLASSES,
   SAFETY_WORDS,
@@ -85,8 +86,10 @@ export function SafetyCheck({ view, stage, reading }: Props & { readonly reading
   const value = numberIn(typed.replace(/^\s*>/, '').trim());
   const good = value !== null && value >= 0;
   const live = isLive(view.state.power) && DEAD.includes(reading);
+  // Nothing is fed at mains while earth or insulation failed.
+  const failed = DEAD.includes(reading) ? [] : failedBefore(view.state.proving);
   const keep = () => {
-    if (!good || live) return;
+    if (!good || live || failed.length > 0) return;
     const body = { kind: 'safety-reading', reading, value, above, limit, instrument: instrument.trim() } as const;
     void submitLines(view.job.id, makeLine(stage, body));
     setTyped('');
@@ -94,7 +97,12 @@ export function SafetyCheck({ view, stage, reading }: Props & { readonly reading
   return (
     <>
       {live && <p className={stages.caution}>Live: unplug first.</p>}
-      {!DEAD.includes(reading) && (
+      {failed.length > 0 && (
+        <p className={stages.caution}>
+          Failed: {failed.join(', ')}. Stop: no mains on it before that is mended and read again.
+        </p>
+      )}
+      {!DEAD.includes(reading) && failed.length === 0 && (
         <p className={stages.caution}>
           Only with a tester made for it, by those trained to; never with a meter in series by hand.
         </p>
@@ -121,7 +129,12 @@ export function SafetyCheck({ view, stage, reading }: Props & { readonly reading
           onChange={(event) => setInstrument(event.target.value)}
           sx={{ width: 220 }}
         />
-        <Button variant="contained" className={stages.big ?? ''} disabled={!good || live} onClick={keep}>
+        <Button
+          variant="contained"
+          className={stages.big ?? ''}
+          disabled={!good || live || failed.length > 0}
+          onClick={keep}
+        >
           Keep reading
         </Button>
       </div>

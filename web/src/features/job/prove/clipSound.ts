@@ -9,6 +9,10 @@ export interface ClipSound {
 
 /** Clips are this long, seconds. */
 export const CLIP_S = 10;
+/** An input that is slower than this is dead, seconds. */
+const LATE_S = 5;
+/** Largest file that is opened, bytes: a minute of uncompressed stereo several times over. */
+const MOST_BYTES = 64e6;
 /** A file is read no further, seconds. */
 const MOST_S = 60;
 
@@ -18,7 +22,11 @@ export async function recordClip(): Promise<ClipSound> {
   const samples = new Float64Array(Math.round(CLIP_S * input.sampleRate));
   let filled = 0;
   try {
-    await new Promise<void>((resolve) => {
+    await new Promise<void>((resolve, reject) => {
+      setTimeout(
+        () => reject(new Error('The input gave nothing. Choose another, or a file.')),
+        (CLIP_S + LATE_S) * 1000,
+      );
       input.samples.onmessage = ({ data }: MessageEvent<Float32Array>) => {
         samples.set(data.subarray(0, samples.length - filled), filled);
         filled = Math.min(samples.length, filled + data.length);
@@ -33,6 +41,7 @@ export async function recordClip(): Promise<ClipSound> {
 
 /** Reads a sound file. @throws an Error in plain words when it is none. */
 export async function readClip(file: File): Promise<ClipSound> {
+  if (file.size > MOST_BYTES) throw new Error(`This file is over ${MOST_BYTES / 1e6} MB: cut a minute out of it.`);
   const context = new OfflineAudioContext(1, 1, 48000);
   let buffer: AudioBuffer;
   try {

@@ -1,5 +1,5 @@
 /** Hand back: what is still owed, what was left undone, the sheet. */
-import { gateAsks, gateHolds, gateProblems, isLive, owedChecks } from '@amber-gauge/core/bench';
+import { gateAsks, gateHolds, gateProblems, isLive, owedChecks, type ProvingCheck } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
@@ -68,7 +68,7 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
       )}
       {!view.state.handedBackAt && unsafe.length > 0 && (
         <div className={classes.caution}>
-          Electrical safety is not shown: {unsafe.map(({ name }) => name.toLowerCase()).join(', ')}.
+          {unsafeWords(unsafe)}
           <Field
             label="Read it in Prove, or write why it goes back without (stands on the sheet)"
             value={why}
@@ -89,6 +89,19 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
       {asked && <Gate view={view} stage={stage} to="hand-back" onCancel={() => setAsked(false)} onPassed={handBack} />}
     </>
   );
+}
+
+/** What failed comes before what was not read. */
+function unsafeWords(checks: readonly ProvingCheck[]): string {
+  const named = (bad: boolean) =>
+    checks.filter(({ status }) => (status === 'bad') === bad).map(({ name }) => name.toLowerCase());
+  const [failed, open] = [named(true), named(false)];
+  return [
+    failed.length > 0 && `Failed: ${failed.join(', ')}. It must not be plugged in like this.`,
+    open.length > 0 && `Electrical safety is not shown: ${open.join(', ')}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
 
 /** What is made of the job on paper, and the whole of it as a file. */
