@@ -19,6 +19,8 @@ const photoSchema = z.object({
   base64: z.base64(),
 });
 
+const soundSchema = z.object({ id: keySchema, sha256: z.string().regex(/^[0-9a-f]{64}$/), base64: z.base64() });
+
 /** Everything of one job. Readings, runs with their series, pictures; recordings kept beside runs stay where they are. */
 export const bundleSchema = z.object({
   format: z.literal(BUNDLE_FORMAT),
@@ -28,6 +30,8 @@ export const bundleSchema = z.object({
   events: z.array(eventSchema).max(100_000),
   runs: z.array(newRunSchema).max(1000),
   photos: z.array(photoSchema).max(300),
+  /** Sounds of clips, WAV; bundles made before they were kept have none. */
+  clips: z.array(soundSchema).max(100).default([]),
 });
 /** See {@link bundleSchema}. */
 export type Bundle = z.infer<typeof bundleSchema>;
@@ -41,6 +45,7 @@ export const importedSchema = z.object({
   lines: z.number().int().nonnegative(),
   runs: z.number().int().nonnegative(),
   photos: z.number().int().nonnegative(),
+  clips: z.number().int().nonnegative(),
 });
 
 /** Why a text is no bundle that can be read here, in words with what to do; null when it may be one. */

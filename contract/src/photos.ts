@@ -1,5 +1,5 @@
-/** Photos: the bytes go beside the log, a line names them. */
+/** Photos and sounds of clips: the bytes go beside the log, a line names them. */
 import { z } from 'zod';
 
-/** A picture that was kept, by its own hash. */
-export const photoKeptSchema = z.object({ id: z.uuid(), sha256: z.string().length(64) });
+/** What was kept, by its own hash. */
+export const attachmentKeptSchema = z.object({ id: z.uuid(), sha256: z.string().length(64) });

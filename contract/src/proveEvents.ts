@@ -60,6 +60,7 @@ export const proveSchemas = [
   z.object({
     kind: z.literal('clip'),
     clipId: key,
+    sound: z.boolean().optional(),
     setup: z.object({
       support: word,
       distanceCm: positive.max(1000),

@@ -285,7 +285,25 @@ test('noise before and after: half the amplitude is 6 dB less; a clip held other
   await page.goto(`${demo.url}/job/${id}/prove`);
   await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-after.wav', 0.05));
   await expect(panel.getByText(/^−6\.0 \(−6\.\d to −[56]\.\d\)\s?dB, A-weighted$/)).toBeVisible();
-  await expect(panel.getByRole('button', { name: 'Play, level-matched' }).first()).toBeVisible();
+  // Heard again in another visit: the louder one is turned down by the 6 dB it is louder, the other left as it is.
+  await page.addInitScript(() => {
+    const made = AudioContext.prototype.createGain;
+    const kept = window as unknown as { gains: GainNode[] };
+    kept.gains = [];
+    AudioContext.prototype.createGain = function () {
+      const node = made.call(this);
+      kept.gains.push(node);
+      return node;
+    };
+  });
+  await page.reload();
+  const gains = () =>
+    page.evaluate(() => (window as unknown as { gains: GainNode[] }).gains.map((node) => node.gain.value));
+  await panel.getByRole('button', { name: 'Play, level-matched' }).first().click();
+  await expect.poll(async () => (await gains())[0] ?? 0).toBeCloseTo(0.501, 1);
+  await panel.getByRole('button', { name: 'Play, level-matched' }).nth(1).click();
+  await expect.poll(async () => (await gains())[1] ?? 0).toBeCloseTo(1, 2);
+  await expect(panel.getByRole('alert')).toHaveCount(0);
   await expect(row(page, /^Noise shown A-weighted −6\.0/)).toBeVisible();
   await panel.getByLabel('From the microphone to it').fill('60');
   await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-far.wav', 0.05));

@@ -18,6 +18,7 @@ import type { LiveRoutes } from './features/live/routes.js';
 import { healthRoutes } from './features/health/routes.js';
 import { jobRoutes } from './features/jobs/routes.js';
 import type { Services } from './features/jobs/service.js';
+import { clipRoutes } from './features/clips/routes.js';
 import { photoRoutes } from './features/photos/routes.js';
 import { modelRoutes } from './features/models/routes.js';
 import { runRoutes } from './features/runs/routes.js';
@@ -93,6 +94,7 @@ function api(options: AppOptions): express.Router {
     jobRoutes,
     modelRoutes,
     photoRoutes,
+    clipRoutes,
     runRoutes,
     sourceRoutes,
     settingsRoutes,

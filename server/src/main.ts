@@ -11,6 +11,7 @@ import { seedDemoOnce } from './demo/seed.js';
 import { createHub } from './db/hub.js';
 import { jobRow } from './features/jobs/list.js';
 import { refillRows } from './features/jobs/refill.js';
+import { sweepClips } from './features/clips/repository.js';
 import { sweepOrphans } from './features/photos/repository.js';
 import { printers } from './features/sheet/printers.js';
 import { liveRoutes } from './features/live/routes.js';
@@ -42,6 +43,7 @@ await setUp.destroy();
 
 const sweep = () =>
   void sweepOrphans(db, now()).catch((error: unknown) => logger.warn({ err: String(error) }, 'no sweep'));
+void sweepClips(db, now()).catch((error: unknown) => logger.warn({ err: String(error) }, 'no sweep'));
 const sweeping = setInterval(sweep, 24 * 3600 * 1000);
 // Not while everything starts: a server that is stopped at once has nothing in hand.
 setTimeout(sweep, 60_000).unref();

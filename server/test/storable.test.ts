@@ -80,6 +80,8 @@ describe('lines', () => {
       'follow-up-done',
       'marks',
       'photo',
+      'clip',
+      'sheet',
     ].includes(_kind);
     if (!speaksOfOthers) expect(kept).toBeGreaterThan(0);
     expect((await detail()).unreadable).toEqual([]);

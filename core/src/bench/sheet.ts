@@ -6,6 +6,7 @@ import { eventWords, speedWords } from './describe.js';
 import { standing, type BenchEvent, type SpeedBody } from './event.js';
 import { jobNumber, jobTolerance, unitName, type JobFacts } from './job.js';
 import { foundIn, type Found } from './handback/found.js';
+import type { PhotoMark } from './photos/index.js';
 import { workDone } from './handback/workDone.js';
 import { CHECK_GROUP_WORDS, CHECK_STATUS_WORDS } from './prove/index.js';
 import { jobState, type JobState, type SpeedPair, type SpeedReading } from './state.js';
@@ -67,6 +68,7 @@ export interface SheetModel {
     readonly caption: string;
     readonly width: number;
     readonly height: number;
+    readonly marks: readonly PhotoMark[];
   }[];
   /** In the shop's currency; null while none was agreed. */
   readonly price: string | null;
@@ -108,7 +110,7 @@ export function sheetModel(
     ...provingOf(state),
     photos: state.photos
       .filter(({ key }) => state.sheet?.photos.includes(key))
-      .map(({ photo: { photoId, caption, width, height } }) => ({ photoId, caption, width, height })),
+      .map(({ photo: { photoId, caption, width, height }, marks }) => ({ photoId, caption, width, height, marks })),
     price: state.terms?.price == null ? null : `${fixed(state.terms.price, 2)}${THIN}${shop.currency}`,
     watch: state.sheet?.watch ?? '',
     comeAgain: state.followUps.map(({ on, what }) => ({ on, what })),

@@ -20,7 +20,7 @@ import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.
 import { judgedReadings, type DecisionBody, type Judged, type TermsBody } from './mend/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
 import { atPitchRest, type PitchPosition } from './pitch.js';
-import { coastsOf, provingPlan, provokedKeys, type JobCoast, type ProvingPlan } from './prove/index.js';
+import { coastsOf, failedBefore, provingPlan, provokedKeys, type JobCoast, type ProvingPlan } from './prove/index.js';
 import type { ChargeLeft } from './charge.js';
 import { powerFrom, type LostLine, type PowerDoubt } from './power.js';
 import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
@@ -94,6 +94,8 @@ export interface JobState {
   readonly coach: JobCoach | null;
   /** What has to be shown before it goes back, and how it stands. */
   readonly proving: ProvingPlan;
+  /** Electrical safety that failed and was not read better since: no mains. */
+  readonly unsafe: readonly string[];
   readonly coasts: readonly JobCoast[];
   /** Stamps of the capture key that wait for their value. */
   readonly holds: readonly { readonly key: string; readonly at: string; readonly prompt: string }[];
@@ -137,6 +139,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     pitched: pitchedReadings(job, lines),
     coach: coachOf(lines),
     proving: provingPlan(job, lines),
+    unsafe: failedBefore(lines),
     coasts: coastsOf(lines),
     holds: openHolds(lines),
     struck: struckKeys(events),

@@ -17,8 +17,9 @@ export type { WeakSegment } from './rotation/weak.js';
 export * from './rotation/pulses.js';
 export * from './rotation/pulseResult.js';
 export * from './rotation/signal.js';
-export * from './rotation/gyro.js';
+export { measureGyro, UNCALIBRATED_SCALE_PERCENT } from './rotation/gyro.js';
 export * from './rotation/gyroResult.js';
+export * from './rotation/runDown.js';
 export * from './strobe/ring.js';
 export * from './strobe/reading.js';
 export {

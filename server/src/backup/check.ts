@@ -14,6 +14,7 @@ export const TABLES = [
   'job_state',
   'job_event',
   'photo',
+  'clip_sound',
   'speed_run',
   'recording',
 ] as const;

@@ -157,6 +157,7 @@ async function swap(url: string, names: { present: string; made: string; kept: s
 const GROWING = [
   ['job', 'created_at'],
   ['photo', 'created_at'],
+  ['clip_sound', 'created_at'],
   ['job_event', 'received_at'],
   ['shelf_line', 'received_at'],
 ] as const;

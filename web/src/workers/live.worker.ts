@@ -20,7 +20,7 @@ export type LiveListening =
 
 export type ToLive =
   | { readonly kind: 'start'; readonly listening: LiveListening; readonly samples: MessagePort }
-  | { readonly kind: 'capture'; readonly answer?: Answer };
+  | { readonly kind: 'capture'; readonly answer?: Answer; readonly overS?: number };
 
 export type LiveCapture =
   | { readonly kind: 'run'; readonly run: SpeedRun }
@@ -34,7 +34,7 @@ export type FromLive =
 interface Ear {
   push(samples: Float64Array): readonly (LiveReading | LivePulsesReading)[];
   /** With an answer: what was captured last, measured again. */
-  capture(answer?: Answer): LiveCapture;
+  capture(answer?: Answer, overS?: number): LiveCapture;
 }
 
 const refusal = (message: string): LiveCapture => ({ kind: 'refused', message });
@@ -46,8 +46,8 @@ function earFor(listening: LiveListening): Ear {
     const meter = liveMeter(listening.wish);
     return {
       push: meter.push,
-      capture() {
-        const result = meter.capture();
+      capture(_answer, overS) {
+        const result = meter.capture(overS);
         if (result.kind === 'measured') return { kind: 'run', run: runOfTone(result, true) };
         // A tone heard live is one stretch at the sound card's own rate: nothing of it is asked about.
         return refusal(result.kind === 'asked' ? result.message : TONE_REFUSALS[result.reason]);
@@ -70,7 +70,10 @@ const say = (message: FromLive) => postMessage(message);
 self.onmessage = (event: MessageEvent<ToLive>) => {
   const message = event.data;
   if (message.kind === 'capture') {
-    const capture = ear?.capture(message.answer) ?? { kind: 'refused' as const, message: 'Nothing was heard yet.' };
+    const capture = ear?.capture(message.answer, message.overS) ?? {
+      kind: 'refused' as const,
+      message: 'Nothing was heard yet.',
+    };
     return say({ kind: 'captured', capture });
   }
   ear = earFor(message.listening);

@@ -9,6 +9,7 @@ import {
   measurePulseWav,
   measureRecording,
   ROTATION_REFUSALS,
+  runDownOf,
   runOfGyro,
   runOfPulses,
   runOfSound,
@@ -132,6 +133,14 @@ const api = {
     if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
     if (result.kind === 'asked') return asked(result);
     return accepted(file, runOfGyro(result));
+  },
+  /** Speeds of a run down, or why there are none, in words. */
+  async runDown(file: Blob, wish: { readonly nominalRpm: number; readonly perTurn: number }) {
+    const result = await runDownOf(await file.text(), wish);
+    if (result.kind === 'run-down') return result;
+    if (result.kind === 'asked') return { kind: 'refused' as const, message: result.message };
+    const where = result.line > 0 ? `Line ${result.line}: ` : '';
+    return { kind: 'refused' as const, message: where + ROTATION_REFUSALS[result.reason] };
   },
   async sound(file: Blob, decoded: Decoded | null, wish: Wish<SoundWish>, report: Report): Promise<SpeedAnswer> {
     const result = await listenWav(bytesOf(file, decoded), { ...wish, onProgress: (done) => void report(done) });

@@ -44,13 +44,19 @@ export interface GateAsks {
   readonly limitNeeded: boolean;
   readonly conditions: readonly GateCondition[];
   readonly findings: readonly Finding[];
+  /** Electrical safety that failed: mended and read again before mains, whatever is ticked. */
+  readonly unsafe: readonly string[];
   readonly firstSeconds: { readonly expect: string; readonly otherwise: string };
 }
 
 /** Everything asked on the way to `to`. */
 export function gateAsks(
   job: JobFacts,
-  state: { readonly ledger: Ledger; readonly work: readonly { readonly work: WorkBody }[] },
+  state: {
+    readonly ledger: Ledger;
+    readonly work: readonly { readonly work: WorkBody }[];
+    readonly unsafe: readonly string[];
+  },
   to: GateTo,
 ): GateAsks {
   const family = familyOf(job.familyId);
@@ -69,7 +75,10 @@ export function gateAsks(
     usual: touched ? family.openEnds.filter((end) => !listed.has(end.id)) : [],
     shortTestFor: testFor && !back ? testFor.work.what : null,
     limitNeeded: !back,
-    conditions: back ? [] : [...conditionsOf(to, family.keepClear), ...coversOff(state.ledger)],
+    unsafe: to === 'live-direct' ? state.unsafe : [],
+    conditions: back
+      ? []
+      : [...conditionsOf(to, family.keepClear), ...unsafeOf(to, state.unsafe), ...coversOff(state.ledger)],
     findings: back ? findingsOf(state.ledger).filter((finding) => finding.explained === null) : [],
     firstSeconds: family.firstSeconds,
   };
@@ -80,6 +89,17 @@ function coversOff(ledger: Ledger): GateCondition[] {
   const off = stepsOff(ledger).map((step) => step.step.what);
   if (off.length === 0) return [];
   return [{ id: 'covers', text: `Off now: ${off.join(', ')}. On again, or hands and tools kept off what they cover` }];
+}
+
+/** Behind an isolation transformer alone a failed earth or insulation may be looked for with power on. */
+function unsafeOf(to: GateTo, unsafe: readonly string[]): GateCondition[] {
+  if (to !== 'live-isolated' || unsafe.length === 0) return [];
+  return [
+    {
+      id: 'unsafe',
+      text: `Failed: ${unsafe.join(', ')}. Isolated only, nothing bare touched, hands off while it is live`,
+    },
+  ];
 }
 
 function conditionsOf(to: GateTo, keepClear: string): GateCondition[] {
@@ -113,6 +133,8 @@ export function gateProblems(asks: GateAsks, answers: GateAnswers, volts: number
     for (const step of asks.stepsOff) add(`off:${step.key}`, `Still off: step ${step.number}, ${step.step.what}`);
     for (const finding of asks.findings) add(`finding:${finding.id}`, finding.text);
   }
+  for (const name of asks.unsafe)
+    add(`unsafe:${name}`, `Failed: ${name}. Mend it and read it again, unplugged, before mains`);
   if (asks.shortTestFor !== null) shortProblem(answers.shortOhm, add);
   if (asks.limitNeeded) limitProblem(answers.limit, volts, add);
   for (const condition of asks.conditions)

@@ -55,6 +55,29 @@ describe('the gate before power', () => {
     expect(asked).toContain('condition:covers');
   });
 
+  it('lets nothing to mains after a failed earth path or insulation until it is read better, and breaks a gate that was passed', () => {
+    const earth = (value: number) =>
+      line({ kind: 'safety-reading', reading: 'earth', value, above: false, limit: 0.3, instrument: '' });
+    const to = (lines: readonly BenchEvent[], where: 'live-direct' | 'live-isolated') =>
+      gateProblems(
+        gateAsks(job, jobState(job, lines), where),
+        { ...all, confirmed: ['held', 'used', 'isolation'] },
+        230,
+      ).map((one) => one.id);
+    expect(to([earth(4)], 'live-direct')).toEqual(['unsafe:earth path']);
+    // Behind isolation it is asked, not refused: the fault may have to be looked for.
+    expect(to([earth(4)], 'live-isolated')).toEqual(['condition:unsafe']);
+    // Mended is not read: only a reading within the limit lifts it.
+    const mended = line({ kind: 'work', action: 'repair', what: 'the earth lead' });
+    expect(to([earth(4), mended], 'live-direct')).toContain('unsafe:earth path');
+    expect(to([earth(4), mended, earth(0.1)], 'live-direct')).not.toContain('unsafe:earth path');
+    const passed = gate();
+    expect(gateHolds(jobState(job, [passed]).gates, 'live-isolated', later(0.1)).holds).toBe(true);
+    const broken = gateHolds(jobState(job, [passed, earth(4)]).gates, 'live-isolated', later(0.1));
+    expect(broken).toMatchObject({ holds: false, why: expect.stringContaining('failed since: Earth path') as string });
+    expect(gateHolds(jobState(job, [passed, earth(0.1)]).gates, 'live-isolated', later(0.1)).holds).toBe(true);
+  });
+
   it('asks each end for its own safe state, in every family', () => {
     const asksFor = (what: string, how: EndHow) =>
       problems([line({ kind: 'open-end', what, how, usualId: null, stepKey: null, moveKey: null })])[0]?.text;

@@ -1,6 +1,7 @@
 /** A passed gate holds until something new is opened, mended or taken off, or for twelve hours. */
 import type { BenchEvent } from '../event.js';
 import { ledgerOf, openEnds } from '../ledger/index.js';
+import { safetyHolds, safetyWords } from '../prove/safety.js';
 import type { GateBody, GateTo } from './body.js';
 
 /** A passed gate holds this long, hours (common practice: a working day). */
@@ -34,6 +35,7 @@ function breakerOf(lines: readonly BenchEvent[], gateIndex: number, gate: GateBo
     if (body.kind === 'step') return `taken off since: ${body.what}`;
     if (body.kind === 'open-end') return `opened since: ${body.what}`;
     if (body.kind === 'work') return `worked on since: ${body.what}`;
+    if (body.kind === 'safety-reading' && !safetyHolds(body)) return `failed since: ${safetyWords(body)}`;
     if (body.kind === 'move') return `begun since: ${body.name}`;
   }
   const accepted = new Set(gate.accepted.map((one) => one.key));

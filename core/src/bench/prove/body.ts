@@ -88,6 +88,8 @@ export interface ClipSetup {
 export interface ClipBody {
   readonly kind: 'clip';
   readonly clipId: string;
+  /** Its sound is kept beside the log under `clipId`; lines of early versions kept figures alone. */
+  readonly sound?: boolean | undefined;
   readonly setup: ClipSetup;
   readonly figures: NoiseFigures;
 }

@@ -1,6 +1,5 @@
 /** Coast-down: how long it runs on with the power off, before and after the work. */
-import { CoreError } from '../../errors.js';
-import { fixed } from '../../quantity/index.js';
+import { timeBetween } from '../../speed/index.js';
 import type { BenchEvent } from '../event.js';
 import type { CoastBody } from './body.js';
 
@@ -72,15 +71,5 @@ export function coastTime(turns: readonly number[], fromRpm: number, toRpm: numb
     const before = turns[i] as number;
     return { at: (t + before) / 2, rpm: 60 / (t - before) };
   });
-  const when = (rpm: number) => {
-    for (let i = 1; i < speeds.length; i++) {
-      const [a, b] = [speeds[i - 1], speeds[i]] as [{ at: number; rpm: number }, { at: number; rpm: number }];
-      if (a.rpm >= rpm && b.rpm < rpm) return a.at + ((a.rpm - rpm) / (a.rpm - b.rpm)) * (b.at - a.at);
-    }
-    throw new CoreError(
-      'OUT_OF_RANGE',
-      `Its run past ${fixed(rpm, 1)} rpm was not seen: tap every turn from before it.`,
-    );
-  };
-  return when(toRpm) - when(fromRpm);
+  return timeBetween(speeds, fromRpm, toRpm);
 }

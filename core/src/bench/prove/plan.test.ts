@@ -4,7 +4,8 @@ import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
 import { testJob } from '../job.test-data.js';
 import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
-import { failedBefore, provingPlan, type ProvingPlan } from './plan.js';
+import { provingPlan, type ProvingPlan } from './plan.js';
+import { failedBefore } from './safety.js';
 
 const START = Date.UTC(2026, 2, 1, 8);
 /** A log written as minutes and bodies; keys are k0, k1, ... in order. */
@@ -212,7 +213,7 @@ describe('the proving plan', () => {
     const plan = provingPlan(deck, log(...lines));
     expect(at(plan, 'safety.insulation')).toMatchObject({ status: 'bad', by: 'k2' });
     expect(at(plan, 'safety.insulation').words).toMatch(/0\.40.*owner told/);
-    expect(failedBefore(plan)).toEqual(['insulation']);
+    expect(failedBefore(log(...lines))).toEqual(['insulation']);
     expect(at(plan, 'test.winds')).toMatchObject({ status: 'waived', words: 'not as it should: still; owner told' });
     expect(plan.proved).toBe(false);
   });

@@ -68,12 +68,6 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
   return { checks, trials, clips, protection, begun: true, proved: !checks.some(isOwed) };
 }
 
-/** What failed of the look, the earth path and the insulation: before it is mended nothing is fed at mains (order of EN 50678, from memory). */
-export const failedBefore = ({ checks }: ProvingPlan): string[] =>
-  checks
-    .filter(({ id, status }) => status === 'bad' && ['safety.look', 'safety.earth', 'safety.insulation'].includes(id))
-    .map(({ name }) => name.toLowerCase());
-
 /** Checks that still want hands, in order. */
 export const owedChecks = (plan: ProvingPlan): ProvingCheck[] => plan.checks.filter(isOwed);
 

@@ -3,6 +3,7 @@
  * outside EN countries). They are a shop's own to change; local rules and a qualified tester decide.
  */
 import { fixed, THIN } from '../../quantity/index.js';
+import type { BenchEvent } from '../event.js';
 import type { ProtectionClass, SafetyReading, SafetyReadingBody } from './body.js';
 
 /** Limits that a shop may change: ohm, megohm, mA. */
@@ -95,4 +96,25 @@ export function safetyWords(body: SafetyReadingBody): string {
   const shown = (value: number) => `${fixed(value, decimals(value))}${THIN}${unit}`;
   const bound = body.reading === 'insulation' ? 'at least' : 'at most';
   return `${name} ${body.above ? 'above ' : ''}${shown(body.value)}, ${bound} ${shown(body.limit)}`;
+}
+
+/** Id of the check that is a look at cord, plug and case. */
+export const SAFETY_LOOK = 'safety.look';
+
+/**
+ * What failed of the look, the earth path and the insulation and was not read better since: before that nothing is fed
+ * at mains (order of EN 50678, from memory). Names in lower case, in that order.
+ */
+export function failedBefore(lines: readonly BenchEvent[]): string[] {
+  const newest = new Map<string, { readonly name: string; readonly holds: boolean }>();
+  for (const { body } of lines) {
+    if (body.kind === 'proved' && body.checkId === SAFETY_LOOK)
+      newest.set(SAFETY_LOOK, { name: body.name.toLowerCase(), holds: body.good });
+    if (body.kind === 'safety-reading')
+      newest.set(body.reading, { name: SAFETY_WORDS[body.reading].name.toLowerCase(), holds: safetyHolds(body) });
+  }
+  return [SAFETY_LOOK, 'earth', 'insulation'].flatMap((id) => {
+    const found = newest.get(id);
+    return found && !found.holds ? [found.name] : [];
+  });
 }

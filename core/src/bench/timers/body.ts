@@ -1,5 +1,5 @@
 /** Log lines of timers. A timer is a line with its length: it runs wherever the log is. */
-export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up'] as const;
+export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up', 'look-in'] as const;
 /** What runs by itself. */
 export type TimerKind = (typeof TIMER_KINDS)[number];
 
@@ -10,6 +10,7 @@ export const TIMER_WORDS: Readonly<Record<TimerKind, string>> = {
   discharge: 'Discharge',
   soak: 'Soak',
   'warm-up': 'Warm-up',
+  'look-in': 'Look in',
 };
 
 /** Minutes offered first for each kind (common practice: cement cures a day, oil is run in for hours). */
@@ -19,6 +20,7 @@ export const TIMER_MINUTES: Readonly<Record<TimerKind, number>> = {
   discharge: 5,
   soak: 720,
   'warm-up': 15,
+  'look-in': 60,
 };
 
 /** A timer that was started, minutes. */

@@ -37,7 +37,8 @@ export const isDue = (timer: JobTimer, now: Date): boolean =>
   timer.end === null && Date.parse(timer.dueAt) <= now.getTime();
 
 /** Timers that keep hands off the unit: while one of them runs the job waits by itself. */
-export const holdsHands = (timer: Pick<JobTimer, 'timer'>): boolean => timer.timer !== 'discharge';
+export const holdsHands = (timer: Pick<JobTimer, 'timer'>): boolean =>
+  timer.timer !== 'discharge' && timer.timer !== 'look-in';
 
 /** "3:12:40", "0:19". Never negative. */
 export function countdown(dueAtIso: string, now: Date): string {

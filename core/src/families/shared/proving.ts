@@ -33,6 +33,10 @@ const f = (id: string, name: string, how: string, ...blocks: readonly string[]):
 const STARTS = f('starts', 'Starts', 'From standstill, five times in a row: it starts by itself, and the same way.');
 const LOCK = f('lock', 'Lock', 'Start it five times: the lock lamp comes each time and stays.');
 const STEPS = f('steps', 'Every speed step', 'Through all settings, up and down: each is faster than the one before.');
+const loaded = (how: string) => f('load', 'Free and loaded', how);
+const UNDER_LOAD = loaded(
+  'Free, then under its usual load: it gives way a little, holds, and comes back; no smell, no ring of sparks.',
+);
 const PROGRAMME = 'One programme from start to end, nobody touching it.';
 
 const DECK = [
@@ -76,7 +80,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
     warmMin: null,
     soakMin: 5,
     soakHow: 'Under a dough for as long as its plate allows.',
-    functions: [STEPS, STARTS],
+    functions: [STEPS, STARTS, UNDER_LOAD],
   },
   'vacuum-cleaner': {
     warmMin: null,
@@ -84,6 +88,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
     soakHow: 'On high with hose and filters on, on the floor.',
     functions: [
       STARTS,
+      loaded('Hose free, then held shut for a few seconds: the pitch rises and comes back, no smell.'),
       f('reel', 'Cord reel', 'Cord out and in three times while it runs: no cut-out, no warmth at the rings.', 'reel'),
     ],
   },
@@ -92,6 +97,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
     soakMin: 60,
     soakHow: PROGRAMME,
     functions: [
+      loaded('Drum empty, then with a usual load: it spins up to the same speed and finds its balance.'),
       f('agitates', 'Agitates', 'In wash the agitator goes to and fro, even strokes.'),
       f('tight', 'Tight', 'Full, emptied, spun: dry underneath.', 'pump'),
       f('lid-stops', 'Lid stops it', 'In spin, lid opened as the user would: it brakes and stands.', 'lid'),
@@ -102,6 +108,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
     soakMin: 90,
     soakHow: PROGRAMME,
     functions: [
+      loaded('Drum empty, then with a usual load: it spins up to the same speed and finds its balance.'),
       f('both-ways', 'Both ways', 'In wash: it tumbles one way, rests, tumbles the other.'),
       f('tight', 'Tight', 'Full, emptied, spun: dry underneath.', 'pump'),
       f('door-holds', 'Door holds', 'While it turns the door stays locked.', 'door'),
@@ -113,6 +120,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
     soakHow: 'A whole pack under its usual load, in the open.',
     functions: [
       STARTS,
+      UNDER_LOAD,
       f('trigger', 'Every trigger position', 'From the first click to the stop: it follows, with no dead place.'),
       f('brake', 'Stops', 'Trigger let go: it stands within seconds.', 'inverter'),
     ],
@@ -123,6 +131,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
     soakHow: 'In use under its usual load.',
     functions: [
       STARTS,
+      UNDER_LOAD,
       f('trigger', 'Every trigger position', 'From the first click to the stop: it follows, with no dead place.'),
     ],
   },

@@ -62,8 +62,8 @@ export type LiveReading =
 export interface LiveMeter {
   /** Takes samples; gives the readings that fell due. */
   push(samples: Float64Array): readonly LiveReading[];
-  /** Evaluates what was heard of the present tone, at most its last minute, as a recording would be. */
-  capture(): ToneResult;
+  /** Evaluates what was heard of the present tone, its last `overS` and at most its last minute, as a recording would be. */
+  capture(overS?: number): ToneResult;
 }
 
 /** @throws CoreError OUT_OF_RANGE unless rate and nominal are above zero. */
@@ -90,7 +90,7 @@ export function liveMeter(wish: LiveWish): LiveMeter {
       }
       return out;
     },
-    capture: () => ear.capture(),
+    capture: (overS) => ear.capture(overS),
   };
 }
 
@@ -124,9 +124,9 @@ function listener(wish: LiveWish) {
     if (atS - held.lastHeardS > D.endedAfterS) held = null;
     return { kind: everHeard ? 'ended' : 'waiting', atS, level };
   };
-  const capture = (): ToneResult => {
+  const capture = (overS: number = D.keptS): ToneResult => {
     if (!held || held.history.heardS() < D.captureS) return { kind: 'unusable', reason: 'TOO_SHORT' };
-    const band: Baseband = held.history.band(held.centreHz, D.keptS);
+    const band: Baseband = held.history.band(held.centreHz, Math.min(D.keptS, Math.max(D.captureS, overS)));
     const stretch = findStretch(band, held.history.usualLevel());
     if (!stretch) return { kind: 'unusable', reason: 'NO_TONE' };
     return evaluateStretch(band, stretch, { channel: 0, snrDb: held.history.snrDb(), clipped: clippedEver }, wish);

@@ -3,30 +3,23 @@
  * the magnitude, so that tilt does no harm; the rate is integrated to turns and fitted like any other.
  */
 import { requirePositive } from '../../errors.js';
-import { readTable, type NumberTable } from '../../formats/index.js';
-import { median, quantile } from '../../numeric/index.js';
+import { readTable } from '../../formats/index.js';
+import { median } from '../../numeric/index.js';
 import { fromLimits } from '../../quantity/index.js';
 import { ask, isReachable, rpmWords, SAME_SPEED_PERCENT, type AskedSpeed, type SteadyStretch } from '../asked.js';
 import type { GyroResult, GyroWish } from './gyroResult.js';
-import { AXIS_UNITS, guessGyroColumns, gyroscopeRows, type AxisUnit, type GyroColumns } from './gyroColumns.js';
+import { AXIS_UNITS, guessGyroColumns, gyroscopeRows, type AxisUnit } from './gyroColumns.js';
+import { lengthS, logOf, magnitude, meanVector, refuse, restOf, type GyroLog, type Stretch } from './gyroLog.js';
 import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
 import { steadyStretches, type Steady } from './steady.js';
 import { askWhichSpeed } from './stretches.js';
-import { unwrapCounter } from './timeBase.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 
 /** Scale error of a phone nobody calibrated, ± percent (common practice: 1 to 3). */
 export const UNCALIBRATED_SCALE_PERCENT = 3;
-/** Standstill: under this part of the full rate. */
-const STILL_PART = 0.05;
-const SHORTEST_STILL_S = 0.3;
 const SHORTEST_RUN_S = 2;
 /** Left out on either side of the steady stretch while the platter comes up, seconds. */
 const SETTLE_S = 0.5;
-/** A step longer than so many usual ones is a gap. */
-const GAP_STEPS = 5;
-
-const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
 /**
  * Measures a gyroscope log (CSV of time and three axes, or the one along the spindle).
@@ -45,49 +38,9 @@ export function measureGyro(text: string, wish: GyroWish): GyroResult {
   return log.kind === 'unusable' ? log : evaluate(log, wish);
 }
 
-interface GyroLog {
-  readonly kind: 'log';
-  readonly timeS: Float64Array;
-  readonly axes: readonly Float64Array[];
-  readonly said: AxisUnit | null;
-  readonly warnings: readonly RotationWarning[];
-}
-
-/** Times in seconds from the first, strictly rising; doubled rows are left out. */
-function logOf(table: NumberTable, columns: GyroColumns, wish: GyroWish): GyroLog | UnusableRotation | null {
-  const raw = table.columns[columns.time];
-  const axes = columns.axes.map((i) => table.columns[i]);
-  if (!raw || axes.length === 0 || !axes.every((axis) => axis !== undefined)) return null;
-  const { values, bits, backward } = unwrapCounter(raw);
-  if (backward >= 0) return refuse('TIMES_BACKWARD', table.lineOf[backward] as number);
-  const unit = wish.timeUnitS ?? columns.timeUnitS ?? 1;
-  const keep = (_: number, i: number) => i === 0 || (values[i] as number) > (values[i - 1] as number);
-  const timeS = values.map((t) => (t - (values[0] as number)) * unit).filter(keep);
-  if (timeS.length < 16) return refuse('TOO_SHORT');
-  const steps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
-  const gaps = steps.filter((step) => step > GAP_STEPS * median(steps)).length;
-  const warnings: RotationWarning[] = [];
-  if (bits > 0) warnings.push('COUNTER_WRAPPED');
-  if (gaps > 0) warnings.push('GAPS');
-  return {
-    kind: 'log',
-    timeS,
-    axes: axes.map((axis) => (axis as Float64Array).filter(keep)),
-    said: wish.axisUnit ?? columns.unit,
-    warnings,
-  };
-}
-
 function evaluate(log: GyroLog, wish: GyroWish): GyroResult {
-  const rough = magnitude(
-    log,
-    log.axes.map(() => 0),
-  );
-  const full = quantile(rough, 0.9);
+  const { full, bias, hasStill } = restOf(log);
   if (!(full > 0)) return refuse('NOT_TURNING');
-  const still = longest(log.timeS, rough, (rate) => rate < STILL_PART * full);
-  const hasStill = still !== null && lengthS(log.timeS, still) >= SHORTEST_STILL_S;
-  const bias = hasStill ? meanVector(log.axes, inner(still)) : log.axes.map(() => 0);
   const rate = magnitude(log, bias);
   const unit = unitFor(log, steadyLevel(rate, full), wish);
   if (typeof unit !== 'string') return unit;
@@ -111,16 +64,12 @@ function evaluate(log: GyroLog, wish: GyroWish): GyroResult {
   };
 }
 
-type Stretch = readonly [number, number];
-
-const lengthS = (timeS: Float64Array, [from, to]: Stretch): number =>
-  (timeS[to - 1] as number) - (timeS[from] as number);
-
 /** The usual rate while it turns. */
-const steadyLevel = (rate: Float64Array, full: number): number => median(rate.filter((value) => value > 0.3 * full));
+export const steadyLevel = (rate: Float64Array, full: number): number =>
+  median(rate.filter((value) => value > 0.3 * full));
 
 /** The unit said, unless another makes sense where it does not; else the one that does. */
-function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit | AskedSpeed {
+export function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit | AskedSpeed {
   const off = (unit: AxisUnit) => Math.abs(Math.log((level * AXIS_UNITS[unit]) / wish.nominalRpm));
   const fits = (Object.keys(AXIS_UNITS) as AxisUnit[])
     .filter((unit) => isReachable(level * AXIS_UNITS[unit], wish.nominalRpm))
@@ -245,43 +194,6 @@ function senseOf(log: GyroLog, bias: readonly number[], range: Stretch): 1 | -1 
   const means = meanVector(log.axes, range).map((value, i) => value - (bias[i] as number));
   const most = means.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
   return most < 0 ? -1 : 1;
-}
-
-function magnitude({ axes }: GyroLog, bias: readonly number[]): Float64Array {
-  const [x, y, z] = axes as readonly [Float64Array, Float64Array | undefined, Float64Array | undefined];
-  const [bx, by, bz] = [bias[0] ?? 0, bias[1] ?? 0, bias[2] ?? 0];
-  return x.map((value, i) => Math.hypot(value - bx, y ? (y[i] as number) - by : 0, z ? (z[i] as number) - bz : 0));
-}
-
-/** Without a tenth at either end, where the platter is touched or just moves off. */
-function inner([from, to]: Stretch): Stretch {
-  const margin = Math.floor((to - from) / 10);
-  return [from + margin, to - margin];
-}
-
-function meanVector(axes: GyroLog['axes'], [from, to]: Stretch): number[] {
-  return axes.map((axis) => axis.subarray(from, to).reduce((sum, value) => sum + value, 0) / (to - from));
-}
-
-/** The longest run of samples, in time, for which `holds`; single samples that do not are bridged. */
-function longest(timeS: Float64Array, values: Float64Array, holds: (value: number) => boolean): Stretch | null {
-  let best: Stretch | null = null;
-  let from = -1;
-  let misses = 0;
-  const close = (to: number) => {
-    if (from >= 0 && to - from >= 2 && (!best || lengthS(timeS, [from, to]) > lengthS(timeS, best))) best = [from, to];
-  };
-  values.forEach((value, i) => {
-    if (holds(value)) {
-      if (from < 0) from = i;
-      misses = 0;
-    } else if (from >= 0 && ++misses > 3) {
-      close(i - misses + 1);
-      from = -1;
-    }
-  });
-  close(values.length - misses);
-  return best;
 }
 
 function settle(timeS: Float64Array, [from, to]: Stretch): { readonly from: number; readonly to: number } {

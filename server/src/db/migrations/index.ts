@@ -11,6 +11,7 @@ import * as shelf from './0008_shelf.js';
 import * as hour from './0009_hour.js';
 import * as benchRules from './0010_bench_rules.js';
 import * as book from './0011_book.js';
+import * as clips from './0012_clips.js';
 
 interface Migration {
   readonly name: string;
@@ -30,6 +31,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0009_hour', ...hour },
   { name: '0010_bench_rules', ...benchRules },
   { name: '0011_book', ...book },
+  { name: '0012_clips', ...clips },
 ];
 
 /** Names of all migrations that this version knows, in order. */

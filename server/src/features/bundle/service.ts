@@ -1,8 +1,9 @@
 /** A job out as one open file and in again: everything is looked at before anything is kept, nothing is doubled. */
-import { createHash } from 'node:crypto';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, bundleProblem, bundleSchema, type Bundle } from '@amber-gauge/contract';
 import { targetsOf } from '@amber-gauge/core/bench';
 import { HttpError } from '../../http/errors.js';
+import { clipsOfJob, insertClip, jobsOfClips, sha256Of } from '../clips/repository.js';
+import { keptSound } from '../clips/sound.js';
 import { appendEvents, jobsOfKeys } from '../events/repository.js';
 import { insertJob, lockJob } from '../jobs/repository.js';
 import { refreshState } from '../jobs/refresh.js';
@@ -31,18 +32,18 @@ export async function bundleOf(services: Services, jobId: string): Promise<Bundl
       body,
     })),
     runs: await runsOfJob(db, jobId),
-    photos: photos.map(({ id, mediaType, bytes, sha256 }) => ({
-      id,
-      mediaType,
-      sha256,
-      base64: bytes.toString('base64'),
-    })),
+    // The hash is of the bytes that go out: what stands in the table is that of what was sent in.
+    photos: photos.map(({ id, mediaType, bytes }) => ({ id, mediaType, ...attached(bytes) })),
+    clips: (await clipsOfJob(db, jobId)).map(({ id, bytes }) => ({ id, ...attached(bytes) })),
   };
 }
+
+const attached = (bytes: Buffer) => ({ sha256: sha256Of(bytes), base64: bytes.toString('base64') });
 
 interface Read {
   readonly bundle: Bundle;
   readonly pictures: ReadonlyMap<string, MadePicture>;
+  readonly sounds: ReadonlyMap<string, Buffer>;
 }
 
 /** @throws HttpError BAD_REQUEST that names what cannot be, before anything is kept. */
@@ -61,25 +62,42 @@ async function readBundle(value: unknown, latest: number): Promise<Read> {
   const missing = bundle.events.find(({ body }) => body.kind === 'photo' && !photoIds.has(body.photoId));
   if (missing) throw refused('a photo that the log names is not in the bundle: it was cut short');
   if (bundle.runs.some(({ jobId }) => jobId !== bundle.job.id)) throw refused('a run belongs to another job');
-  const pictures = new Map<string, MadePicture>();
-  for (const photo of bundle.photos) {
-    const bytes = Buffer.from(photo.base64, 'base64');
-    if (createHash('sha256').update(bytes).digest('hex') !== photo.sha256)
-      throw refused(`photo ${photo.id} is not what its checksum says: the file was changed or cut`);
+  const clipIds = new Set(bundle.clips.map(({ id }) => id));
+  if (bundle.events.some(({ body }) => body.kind === 'clip' && body.sound === true && !clipIds.has(body.clipId)))
+    throw refused('the sound of a clip that the log names is not in the bundle: it was cut short');
+  return {
+    bundle,
+    pictures: await opened(bundle.photos, 'photo', 'picture', keptPicture),
+    sounds: await opened(bundle.clips, 'clip', 'sound', keptSound),
+  };
+}
+
+/** Attachments by id, each the bytes its checksum says and of the kind it should be. */
+async function opened<T>(
+  list: readonly { readonly id: string; readonly sha256: string; readonly base64: string }[],
+  name: string,
+  kind: string,
+  keep: (bytes: Buffer) => Promise<T>,
+): Promise<Map<string, T>> {
+  const out = new Map<string, T>();
+  for (const { id, sha256, base64 } of list) {
+    const bytes = Buffer.from(base64, 'base64');
+    if (sha256Of(bytes) !== sha256)
+      throw refused(`${name} ${id} is not what its checksum says: the file was changed or cut`);
     try {
-      pictures.set(photo.id, await keptPicture(bytes));
+      out.set(id, await keep(bytes));
     } catch {
-      throw refused(`attachment ${photo.id} is no picture that can be read: nothing of the bundle was kept`);
+      throw refused(`attachment ${id} is no ${kind} that can be read: nothing of the bundle was kept`);
     }
   }
-  return { bundle, pictures };
+  return out;
 }
 
 const refused = (why: string): HttpError => new HttpError('BAD_REQUEST', { fields: { bundle: why } });
 
 /** Puts a bundle in, or what is missing of it where the job is here already. */
 export async function importBundle({ db, now }: Services, value: unknown) {
-  const { bundle, pictures } = await readBundle(value, now().getTime() + FURTHEST_AHEAD_MS);
+  const { bundle, pictures, sounds } = await readBundle(value, now().getTime() + FURTHEST_AHEAD_MS);
   const { id, number: _number, createdAt, ...fields } = bundle.job;
   return db.transaction(async (trx) => {
     const before = await lockJob(trx, id);
@@ -92,15 +110,20 @@ export async function importBundle({ db, now }: Services, value: unknown) {
     const photosHere = await jobsOfPhotos(trx, [...pictures.keys()]);
     if ([...photosHere.values()].some((holder) => holder !== id))
       throw refused('a photo of it belongs to another job here');
+    const soundsHere = await jobsOfClips(trx, [...sounds.keys()]);
+    if ([...soundsHere.values()].some((holder) => holder !== id))
+      throw refused('a clip of it belongs to another job here');
     if (!before) await insertJob(trx, { id, ...fields }, { demo: false, at: new Date(createdAt) });
     const runsHere = new Set((await runsOfJob(trx, id)).map((run) => run.id));
     const runs = bundle.runs.filter((run) => !runsHere.has(run.id));
     for (const run of runs) await insertRun(trx, { ...run, sourceId: await knownSource(trx, run.sourceId) }, false);
     for (const [photoId, picture] of pictures)
       if (!photosHere.has(photoId)) {
-        const sha256 = createHash('sha256').update(picture.bytes).digest('hex');
+        const sha256 = sha256Of(picture.bytes);
         await insertPhoto(trx, { id: photoId, jobId: id, picture, sha256, at: now() });
       }
+    for (const [clipId, bytes] of sounds)
+      if (!soundsHere.has(clipId)) await insertClip(trx, id, { id: clipId, bytes, sha256: sha256Of(bytes) }, now());
     const lines = bundle.events.filter(({ key }) => !holders.has(key));
     for (let i = 0; i < lines.length; i += CHUNK) await appendEvents(trx, id, lines.slice(i, i + CHUNK), now());
     const job = await lockJob(trx, id);
@@ -113,6 +136,7 @@ export async function importBundle({ db, now }: Services, value: unknown) {
       lines: lines.length,
       runs: runs.length,
       photos: pictures.size - photosHere.size,
+      clips: sounds.size - soundsHere.size,
     };
   });
 }

@@ -25,6 +25,7 @@ import {
   countLines,
 } from '../events/repository.js';
 import { presentSettings } from '../settings/repository.js';
+import { jobsOfClips } from '../clips/repository.js';
 import { jobsOfPhotos } from '../photos/repository.js';
 import { findJob, insertJob, jobsById, lockJob, updateJob, type NewJob } from './repository.js';
 
@@ -221,6 +222,10 @@ async function refuseStrangers(trx: Db, jobId: string, events: readonly BenchEve
   const arrived = await jobsOfPhotos(trx, photos);
   if (photos.some((photo) => arrived.get(photo) !== jobId))
     throw new HttpError('UNKNOWN_REFERENCE', { fields: { photoId: 'this picture has not arrived' } });
+  const clips = events.flatMap(({ body }) => (body.kind === 'clip' && body.sound === true ? [body.clipId] : []));
+  const heard = await jobsOfClips(trx, clips);
+  if (clips.some((clip) => heard.get(clip) !== jobId))
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { clipId: 'the sound of this clip has not arrived' } });
 }
 
 /** @throws HttpError UNKNOWN_REFERENCE for a kind of machine or a speed that is not known. */

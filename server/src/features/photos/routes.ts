@@ -1,5 +1,5 @@
 /** Routes of photos: size-limited before they are read, made anew before they are kept. */
-import { photoKeptSchema } from '@amber-gauge/contract';
+import { attachmentKeptSchema } from '@amber-gauge/contract';
 import express, { type RequestHandler, type Router } from 'express';
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
@@ -37,7 +37,7 @@ export function photoRoutes({ db, now }: Services): Router {
     const kept = await findPhoto(db, id);
     if (kept?.jobId !== jobId || kept.sha256 !== sha256)
       throw new HttpError('CONFLICT', { present: { id, sha256: kept?.sha256 } });
-    send(res, photoKeptSchema, { id, sha256 }, 201);
+    send(res, attachmentKeptSchema, { id, sha256 }, 201);
   });
   for (const [path, small] of [
     ['/photos/:photoId', false],

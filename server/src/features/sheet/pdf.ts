@@ -4,6 +4,7 @@ import { ownEntry } from '@amber-gauge/core/quantity';
 import { RIBBON_PRINT } from '@amber-gauge/core/speed';
 import type { Face } from './fonts.js';
 import { foot, INK, INK2, LEFT, madePdf, type Writer } from './pen.js';
+import { drawMarks } from './photoMarks.js';
 import { drawRibbon, MM } from './ribbonPrint.js';
 
 /** How a moment is printed: day and time of the shop's own clock. */
@@ -109,9 +110,9 @@ function proving(pen: Writer, model: SheetModel): void {
 
 /** Photos chosen, two in a row, none wider than half the page or higher than 60 mm. */
 function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
-  const there = model.photos.flatMap(({ photoId, caption }) => {
-    const bytes = ownEntry(photos, photoId);
-    return bytes ? [{ caption, bytes }] : [];
+  const there = model.photos.flatMap((photo) => {
+    const bytes = ownEntry(photos, photo.photoId);
+    return bytes ? [{ ...photo, bytes }] : [];
   });
   if (there.length === 0) return;
   pen.heading('Photos');
@@ -122,6 +123,8 @@ function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
     there.slice(i, i + 2).forEach((one, column) => {
       const x = LEFT + column * 88 * MM;
       pen.doc.image(Buffer.from(one.bytes), x, top, { fit: [width, height] });
+      const scale = Math.min(width / one.width, height / one.height);
+      drawMarks(pen, one.marks, { left: x, top, width: scale * one.width, height: scale * one.height });
     });
     pen.y = top + height + 1 * MM;
     pen.row(

@@ -1,6 +1,7 @@
 /** The sheet itself, from the same model as the PDF. */
 import type { SheetModel, SheetSpeed, SheetSpeedSide } from '@amber-gauge/core/bench';
 import { whenFull } from '../../shared/ui/when.js';
+import { PhotoMarks } from './PhotoMarks.js';
 import { RibbonPrint } from './RibbonPrint.js';
 import classes from './Sheet.module.css';
 
@@ -55,7 +56,10 @@ export function SheetPaper({ model }: { readonly model: SheetModel }) {
           <div className={classes.photos}>
             {model.photos.map((one) => (
               <figure key={one.photoId}>
-                <img src={`/api/v1/photos/${one.photoId}`} alt={one.caption || 'photo'} />
+                <div className={classes.marked}>
+                  <img src={`/api/v1/photos/${one.photoId}`} alt={one.caption || 'photo'} />
+                  <PhotoMarks {...one} />
+                </div>
                 <figcaption className="small quiet">{one.caption}</figcaption>
               </figure>
             ))}

@@ -2,7 +2,7 @@
  * The outbox: a line is stored here first, then sent in order, and taken out only when the server
  * says it is committed. The server knows each line by its key, so sending twice keeps it once.
  */
-import { eventsKeptSchema, photoKeptSchema } from '@amber-gauge/contract';
+import { attachmentKeptSchema, eventsKeptSchema } from '@amber-gauge/contract';
 import type { BenchEvent, EventBody, StageId } from '@amber-gauge/core/bench';
 import { create } from 'zustand';
 import { ApiError, call, Unreachable } from '../api/client.js';
@@ -17,6 +17,7 @@ import {
   removeEntry,
   type OutboxEntry,
   type OutboxPicture,
+  type OutboxSound,
 } from './store.js';
 
 interface OutboxState {
@@ -70,9 +71,13 @@ function isDoubled(jobId: string, events: readonly BenchEvent[]): boolean {
   return doubled;
 }
 
-/** Stores a photo's line with its picture; the picture is sent first, the line only once it has arrived. */
-export async function submitPhoto(jobId: string, event: BenchEvent, picture: OutboxPicture): Promise<void> {
-  await putEntry({ jobId, event, refused: null, picture });
+/** Stores a line with its picture or sound, which is sent first, the line only once it has arrived. */
+export async function submitWith(
+  jobId: string,
+  event: BenchEvent,
+  attached: { readonly picture: OutboxPicture } | { readonly sound: OutboxSound },
+): Promise<void> {
+  await putEntry({ jobId, event, refused: null, ...attached });
   await refresh();
   void flush();
 }
@@ -145,7 +150,10 @@ async function sendAll(): Promise<void> {
 async function sendRun(jobId: string, run: readonly OutboxEntry[]): Promise<boolean> {
   const events = run.map((entry) => entry.event);
   try {
-    for (const entry of run) if (entry.picture) await sendPicture(jobId, entry.picture);
+    for (const { picture, sound } of run) {
+      if (picture) await sendPicture(jobId, picture);
+      if (sound) await sendSound(jobId, sound);
+    }
     const { kept } = await call(`/jobs/${jobId}/events`, eventsKeptSchema, { method: 'POST', body: { events } });
     mergeKept(jobId, kept);
     for (const event of kept) await removeEntry(event.key);
@@ -178,7 +186,12 @@ async function setAside(key: string, error: unknown): Promise<boolean> {
 /** Sending it again is harmless: the server knows it by its id and its bytes. */
 async function sendPicture(jobId: string, { photoId, bytes }: OutboxPicture): Promise<void> {
   const raw = { bytes: new Blob([bytes]), type: 'application/octet-stream' };
-  await call(`/jobs/${jobId}/photos/${photoId}`, photoKeptSchema, { method: 'PUT', raw });
+  await call(`/jobs/${jobId}/photos/${photoId}`, attachmentKeptSchema, { method: 'PUT', raw });
+}
+
+async function sendSound(jobId: string, { clipId, bytes }: OutboxSound): Promise<void> {
+  const raw = { bytes: new Blob([bytes]), type: 'audio/wav' };
+  await call(`/jobs/${jobId}/clips/${clipId}`, attachmentKeptSchema, { method: 'PUT', raw });
 }
 
 function refusalText(error: ApiError): string {

@@ -8,12 +8,20 @@ export interface OutboxPicture {
   readonly thumb: ArrayBuffer;
 }
 
+/** The sound of a clip, as WAV. */
+export interface OutboxSound {
+  readonly clipId: string;
+  readonly bytes: ArrayBuffer;
+}
+
 export interface OutboxEntry {
   readonly order?: number;
   readonly jobId: string;
   readonly event: BenchEvent;
   /** Bytes of the picture that the line speaks of; they are sent before it. */
   readonly picture?: OutboxPicture;
+  /** The sound that the line speaks of; it is sent before it. */
+  readonly sound?: OutboxSound;
   /** Why the server refused it; null while it may still be sent. */
   readonly refused: string | null;
   /** How often the server failed over it without saying why. */

@@ -93,6 +93,11 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
             )}
           </section>
         )}
+        {asks.unsafe.length > 0 && (
+          <p className="danger" role="alert">
+            Failed: {asks.unsafe.join(', ')}. Mend it and read it again, unplugged, before mains.
+          </p>
+        )}
         {asks.conditions.map((one) => (
           <Check
             key={one.id}

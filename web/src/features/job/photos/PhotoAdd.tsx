@@ -3,7 +3,7 @@ import type { StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import { serverNow } from '../../../shared/outbox/clock.js';
-import { makeLine, submitPhoto } from '../../../shared/outbox/outbox.js';
+import { makeLine, submitWith } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import { NotAPhoto, shrink } from './shrink.js';
 
@@ -36,7 +36,7 @@ export function PhotoAdd({ view, stage, about, place = null, onBefore, caption =
         const { bytes, thumb, width, height } = await shrink(file);
         const photoId = crypto.randomUUID();
         const body = { kind: 'photo', photoId, caption, width, height, about: target, place } as const;
-        await submitPhoto(view.job.id, makeLine(stage, body, chosen), { photoId, bytes, thumb });
+        await submitWith(view.job.id, makeLine(stage, body, chosen), { picture: { photoId, bytes, thumb } });
       } catch (error) {
         failed.push(error instanceof NotAPhoto ? error.message : `${file.name} could not be kept here.`);
       }

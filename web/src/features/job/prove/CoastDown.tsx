@@ -1,8 +1,10 @@
 /** Coast-down: switched off, timed while it runs down, held against the run before the work. */
-import { coastChange, coastTime, coastWords, jobSpeeds, type StageId } from '@amber-gauge/core/bench';
+import { coastChange, coastTime, coastWords, jobSpeeds, type CoastBody, type StageId } from '@amber-gauge/core/bench';
+import { MOST_PER_TURN, timeBetween, type RunDown } from '@amber-gauge/core/speed';
 import { fixed, numberIn, THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
+import { inWorker } from '../../../workers/speedClient.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { notice } from '../../../shared/ui/Notice.js';
@@ -16,6 +18,8 @@ interface Props {
   readonly speedId: string;
 }
 
+const STOPPED = { kind: 'refused' as const, message: 'Reading the log was stopped.' };
+
 /** Taps are timed from this part of the speed on. */
 const FROM_PART = 0.98;
 
@@ -28,7 +32,7 @@ export function CoastDown({ view, stage, speedId }: Props) {
   if (rpm === null) return null;
   const value = numberIn(seconds);
   const good = value !== null && value > 0 && value < 1e4;
-  const keep = (time: number, how: 'taps' | 'stopwatch', fromRpm = rpm) => {
+  const keep = (time: number, how: CoastBody['how'], fromRpm = rpm) => {
     const body = {
       kind: 'coast',
       speedId,
@@ -93,6 +97,7 @@ export function CoastDown({ view, stage, speedId }: Props) {
           Keep the time
         </Button>
       </div>
+      <CoastLog rpm={rpm} onTime={(time, how) => keep(time, how, FROM_PART * rpm)} />
       {view.state.coasts.map((one) => (
         <p key={one.key}>
           <span className="quiet">{one.when} the work: </span>
@@ -106,5 +111,55 @@ export function CoastDown({ view, stage, speedId }: Props) {
         </p>
       )}
     </section>
+  );
+}
+
+interface LogProps {
+  readonly rpm: number;
+  readonly onTime: (seconds: number, how: CoastBody['how']) => void;
+}
+
+/** The run down read out of a log: a gyroscope on the platter, or pulses of a shaft. */
+function CoastLog({ rpm, onTime }: LogProps) {
+  const [perTurn, setPerTurn] = useState('1');
+  const log = useRef<HTMLInputElement>(null);
+  const turns = numberIn(perTurn);
+  const good = turns !== null && Number.isInteger(turns) && turns > 0 && turns <= MOST_PER_TURN;
+  const readLog = async (file: File) => {
+    const wish = { nominalRpm: rpm, perTurn: turns ?? 1 };
+    try {
+      const found = await inWorker<RunDown | typeof STOPPED>((api) => api.runDown(file, wish), STOPPED).answer;
+      if (found.kind === 'refused') return notice(found.message);
+      onTime(timeBetween(found.speeds, FROM_PART * rpm, rpm / 2), found.how);
+    } catch (error) {
+      notice(error instanceof Error ? error.message : 'The log could not be read.');
+    }
+  };
+  return (
+    <div className={classes.readings}>
+      <Button variant="outlined" disabled={!good} onClick={() => log.current?.click()}>
+        From a log
+      </Button>
+      <Field
+        label="Pulses a turn in it"
+        value={perTurn}
+        onChange={(event) => setPerTurn(event.target.value)}
+        error={!good}
+        sx={{ width: 190 }}
+      />
+      <span className="quiet">A phone’s gyroscope on the platter, or pulses of a shaft, as CSV.</span>
+      <input
+        ref={log}
+        type="file"
+        accept=".csv,.txt,text/csv"
+        hidden
+        aria-label="Log of the run down"
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          event.target.value = '';
+          if (chosen) void readLog(chosen);
+        }}
+      />
+    </div>
   );
 }

@@ -13,13 +13,13 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { wrap } from 'comlink';
 import { useRef, useState } from 'react';
-import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { makeLine, submitWith, useOutbox } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import tables from '../../../shared/ui/Table.module.css';
 import type { NoiseWorker } from '../../../workers/noise.worker.js';
 import type { JobView } from '../useJobView.js';
-import { CLIP_S, playClip, readClip, recordClip, type ClipSound } from './clipSound.js';
+import { CLIP_S, fetchSound, playSound, readClip, recordClip, wavOf, type ClipSound } from './clipSound.js';
 import classes from './Prove.module.css';
 
 interface Props {
@@ -29,11 +29,6 @@ interface Props {
 }
 
 const SUPPORTS = ['on its feet', 'on foam', 'clamped', 'on the wooden blocks', 'in the hand', 'on a tin'] as const;
-
-/** Sounds of this visit, by clip. */
-const sounds = new Map<string, ClipSound>();
-/** So many are held, a few megabytes each. */
-const MOST_SOUNDS = 8;
 
 export function Noise({ view, stage, speedId }: Props) {
   const [support, setSupport] = useStored<string>(`amber-gauge-clip-support-${view.job.id}`, SUPPORTS[0]);
@@ -112,10 +107,8 @@ async function keep(view: JobView, stage: StageId, setup: ClipSetup, sound: Clip
     .finally(() => worker.terminate());
   if (!figures) return 'Too short: a clip is two seconds or more.';
   const clipId = crypto.randomUUID();
-  sounds.set(clipId, sound);
-  const [oldest] = sounds.keys();
-  if (sounds.size > MOST_SOUNDS && oldest) sounds.delete(oldest);
-  void submitLines(view.job.id, makeLine(stage, { kind: 'clip', clipId, setup, figures }));
+  const line = makeLine(stage, { kind: 'clip', clipId, sound: true, setup, figures });
+  await submitWith(view.job.id, line, { sound: { clipId, bytes: wavOf(sound) } });
   return '';
 }
 
@@ -185,7 +178,16 @@ function ClipRow({
   readonly rpm: number | null;
 }) {
   const { figures, setup, clipId } = clip.body;
-  const sound = sounds.get(clipId);
+  const [said, setSaid] = useState('');
+  const waiting = useOutbox(({ entries }) => entries.find((entry) => entry.sound?.clipId === clipId)?.sound);
+  const play = async () => {
+    try {
+      await playSound(waiting?.bytes ?? (await fetchSound(clipId)), reference - figures.aWeighted.db);
+      setSaid('');
+    } catch (error) {
+      setSaid(error instanceof Error ? error.message : 'It cannot be played.');
+    }
+  };
   const ticks = figures.ticks && [
     `${fixed(figures.ticks.hz, 1)} ticks a second`,
     rpm === null ? '' : `${fixed(ticksATurn(figures.ticks.hz, rpm), 1)} a turn`,
@@ -200,11 +202,12 @@ function ClipRow({
         {THIN}Hz mains {fixed(100 * figures.hum.part, 0)}
         {THIN}%{ticks ? `; ${ticks.filter(Boolean).join(', ')}` : ''}
       </span>
-      {sound && (
-        <Button variant="outlined" onClick={() => playClip(sound, reference - figures.aWeighted.db)}>
+      {clip.body.sound && (
+        <Button variant="outlined" onClick={() => void play()}>
           Play, level-matched
         </Button>
       )}
+      {said && <span role="alert">{said}</span>}
     </li>
   );
 }

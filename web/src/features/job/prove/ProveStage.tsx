@@ -118,6 +118,9 @@ function Present({ check, next, onNext, ...props }: PresentProps) {
         <Unproved key={`why ${check.id}`} view={view} stage={stage} check={check} />
         {nextKey}
       </section>
+      {bound.kind === 'soak' && (
+        <SpeedMeasure {...props} prompt={{ text: 'Readings while it runs', place: null }} shown={null} />
+      )}
       {bound.kind === 'trial' && (
         <>
           <SpeedMeasure {...props} speedId={speedId} prompt={{ text: 'Read it now', place: null }} shown={null} />

@@ -1,6 +1,5 @@
 /** The unit's class, and one reading of electrical safety against the limit of this shop. */
 import {
-  failedBefore,
   isLive,
   PROTECTION_CLASSES,
   SAFETY_WORDS,
@@ -87,7 +86,7 @@ export function SafetyCheck({ view, stage, reading }: Props & { readonly reading
   const good = value !== null && value >= 0;
   const live = isLive(view.state.power) && DEAD.includes(reading);
   // Nothing is fed at mains while earth or insulation failed.
-  const failed = DEAD.includes(reading) ? [] : failedBefore(view.state.proving);
+  const failed = DEAD.includes(reading) ? [] : view.state.unsafe;
   const keep = () => {
     if (!good || live || failed.length > 0) return;
     const body = { kind: 'safety-reading', reading, value, above, limit, instrument: instrument.trim() } as const;

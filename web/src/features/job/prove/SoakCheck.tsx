@@ -1,5 +1,15 @@
 /** The soak: started here, counted by the server's clock, with its last reading. */
-import { countdown, isRunning, minutesWords, type StageId } from '@amber-gauge/core/bench';
+import {
+  countdown,
+  isDue,
+  isRunning,
+  minutesWords,
+  TIMER_MINUTES,
+  TIMER_WORDS,
+  type EventBody,
+  type JobTimer,
+  type StageId,
+} from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useNow } from '../../../shared/ui/useNow.js';
@@ -13,27 +23,63 @@ interface Props {
   readonly minutes: number;
 }
 
+const LOOK_IN: EventBody = {
+  kind: 'timer',
+  timer: 'look-in',
+  label: TIMER_WORDS['look-in'],
+  minutes: TIMER_MINUTES['look-in'],
+};
+
 export function SoakCheck({ view, stage, minutes }: Props) {
   const now = useNow(1000);
+  const say = (...bodies: EventBody[]) => void submitLines(view.job.id, ...bodies.map((body) => makeLine(stage, body)));
   const running = view.state.timers.find((timer) => timer.timer === 'soak' && isRunning(timer, now));
-  if (running)
+  if (!running)
     return (
-      <>
-        <p className={`mono ${classes.wait}`} role="timer">
-          {countdown(running.dueAt, now)}
-        </p>
-        <p className="quiet">
-          It runs by itself. Look in now and then; a break in the power ends it. Its last reading is made at its end.
-        </p>
-      </>
+      <div className={classes.answers}>
+        <Button
+          variant="contained"
+          className={stages.big ?? ''}
+          onClick={() =>
+            say(
+              { kind: 'timer', timer: 'soak', label: TIMER_WORDS.soak, minutes },
+              ...(minutes > TIMER_MINUTES['look-in'] ? [LOOK_IN] : []),
+            )
+          }
+        >
+          Start the soak, {minutesWords(minutes)}
+        </Button>
+      </div>
     );
-  const start = () =>
-    void submitLines(view.job.id, makeLine(stage, { kind: 'timer', timer: 'soak', label: 'Soak', minutes }));
+  const look = view.state.timers.find((timer) => timer.timer === 'look-in' && timer.end === null) ?? null;
   return (
-    <div className={classes.answers}>
-      <Button variant="contained" className={stages.big ?? ''} onClick={start}>
-        Start the soak, {minutesWords(minutes)}
-      </Button>
-    </div>
+    <>
+      <p className={`mono ${classes.wait}`} role="timer">
+        {countdown(running.dueAt, now)}
+      </p>
+      <p className="quiet">A break in the power ends it. Its last reading is made at its end.</p>
+      <div className={classes.answers}>
+        <Button
+          variant={look && isDue(look, now) ? 'contained' : 'outlined'}
+          className={stages.big ?? ''}
+          onClick={() => say(...lookedIn(look, running, now))}
+        >
+          Looked in: all well
+        </Button>
+        <span className="quiet">
+          {look && isRunning(look, now) ? `Look again in ${countdown(look.dueAt, now)}` : 'Look in now and then.'}
+        </span>
+      </div>
+    </>
   );
+}
+
+/** The look is a line of the log; the next is due in an hour, while the soak lasts longer than that. */
+function lookedIn(look: JobTimer | null, soak: JobTimer, now: Date): EventBody[] {
+  const leftMin = (Date.parse(soak.dueAt) - now.getTime()) / 60_000;
+  return [
+    { kind: 'note', text: 'Soak: looked in, all well' },
+    ...(look ? [{ kind: 'timer-end', target: look.key, how: 'answered' } as const] : []),
+    ...(leftMin > TIMER_MINUTES['look-in'] ? [LOOK_IN] : []),
+  ];
 }

@@ -1,4 +1,5 @@
-/** The sound of clips taken in this visit: recorded or read, played level-matched. It is not kept beyond the visit. */
+/** The sound of clips: recorded or read, kept beside the log, played level-matched. */
+import { writeWav } from '@amber-gauge/core/formats';
 import { openInput } from '../../measuring/live/input.js';
 
 export interface ClipSound {
@@ -13,8 +14,8 @@ export const CLIP_S = 10;
 const LATE_S = 5;
 /** Largest file that is opened, bytes: a minute of uncompressed stereo several times over. */
 const MOST_BYTES = 64e6;
-/** A file is read no further, seconds. */
-const MOST_S = 60;
+/** A file is read no further, seconds: what is heard is what is kept and reckoned. */
+const MOST_S = 30;
 
 /** Listens for {@link CLIP_S}. @throws an Error in plain words when there is no input. */
 export async function recordClip(): Promise<ClipSound> {
@@ -41,7 +42,7 @@ export async function recordClip(): Promise<ClipSound> {
 
 /** Reads a sound file. @throws an Error in plain words when it is none. */
 export async function readClip(file: File): Promise<ClipSound> {
-  if (file.size > MOST_BYTES) throw new Error(`This file is over ${MOST_BYTES / 1e6} MB: cut a minute out of it.`);
+  if (file.size > MOST_BYTES) throw new Error(`This file is over ${MOST_BYTES / 1e6} MB: cut half a minute out of it.`);
   const context = new OfflineAudioContext(1, 1, 48000);
   let buffer: AudioBuffer;
   try {
@@ -61,19 +62,25 @@ export async function readClip(file: File): Promise<ClipSound> {
   return { samples, sampleRate: buffer.sampleRate, device: 'a recorder’s file' };
 }
 
-/** Plays a clip changed by so many dB, never over full scale. */
-export function playClip({ samples, sampleRate }: ClipSound, gainDb: number): void {
+/** The sound as it is kept: 16 bit, mono. */
+export const wavOf = ({ samples, sampleRate }: ClipSound): ArrayBuffer => writeWav([samples], sampleRate).buffer;
+
+/** A kept sound from the server. @throws an Error in plain words when it is not there. */
+export async function fetchSound(clipId: string): Promise<ArrayBuffer> {
+  const answer = await fetch(`/api/v1/clips/${clipId}`).catch(() => null);
+  if (!answer?.ok) throw new Error('The sound is not here: it may not have arrived yet.');
+  return answer.arrayBuffer();
+}
+
+/** Plays a WAV changed by so many dB, never over full scale. @throws when it cannot be read. */
+export async function playSound(wav: ArrayBuffer, gainDb: number): Promise<void> {
   const context = new AudioContext();
-  const buffer = context.createBuffer(1, samples.length, sampleRate);
-  const peak = samples.reduce((most, value) => Math.max(most, Math.abs(value)), 1e-9);
-  const gain = Math.min(10 ** (gainDb / 20), 1 / peak);
-  buffer.copyToChannel(
-    Float32Array.from(samples, (value) => value * gain),
-    0,
-  );
   const source = context.createBufferSource();
-  source.buffer = buffer;
-  source.connect(context.destination);
+  source.buffer = await context.decodeAudioData(wav.slice(0));
+  const peak = source.buffer.getChannelData(0).reduce((most, value) => Math.max(most, Math.abs(value)), 1e-9);
+  const volume = context.createGain();
+  volume.gain.value = Math.min(10 ** (gainDb / 20), 1 / peak);
+  source.connect(volume).connect(context.destination);
   source.onended = () => void context.close();
   source.start();
 }

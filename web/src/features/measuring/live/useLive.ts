@@ -99,11 +99,14 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
     },
     [deviceId, hear, opened, stop],
   );
-  const capture = useCallback(() => {
+  const take = useCallback((message: ToLive) => {
     if (!live.current) return;
     live.current.captures++;
-    live.current.worker.postMessage({ kind: 'capture' } satisfies ToLive);
+    live.current.worker.postMessage(message);
   }, []);
+  const capture = useCallback(() => take({ kind: 'capture' }), [take]);
+  /** A reading of the last stretch alone, for readings that come by themselves. */
+  const sample = useCallback((overS: number) => take({ kind: 'capture', overS }), [take]);
   /** Answers the open question; null leaves it. */
   const answer = (given: Answer | null) => {
     if (!asked) return;
@@ -112,5 +115,5 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
     asked.of.worker.postMessage({ kind: 'capture', answer: given } satisfies ToLive);
   };
   const question = asked?.question ?? null;
-  return { devices, deviceId, setDeviceId, state, problem, question, answer, start, stop, capture };
+  return { devices, deviceId, setDeviceId, state, problem, question, answer, start, stop, capture, sample };
 }

@@ -5,6 +5,7 @@ import { centreLabel, judge, verdictWords, type LiveReading } from '@amber-gauge
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useSettings } from '../../../shared/api/queries.js';
 import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
+import { BySelf } from '../live/BySelf.js';
 import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
@@ -33,6 +34,7 @@ export function LiveToneWay(props: WayProps) {
   const settings = useSettings().data;
   const [{ reading, trail }, setHeard] = useState<Heard>(NOTHING);
   const [clipped, setClipped] = useState(false);
+  const [everyS, setEvery] = useState(0);
   const [refusal, setRefusal] = useState<string | null>(null);
   const handing = useHanding(onMeasured);
   const { share, onCapture } = useShare();
@@ -94,6 +96,9 @@ export function LiveToneWay(props: WayProps) {
         level={live.state === 'on' ? (reading?.level ?? null) : null}
         clippedBefore={clipped}
       />
+      {live.state === 'on' && (
+        <BySelf everyS={everyS} onEvery={setEvery} heard={reading?.kind === 'tone'} sample={live.sample} />
+      )}
       {live.state !== 'on' && (
         <div className="row">
           <SourceChoice source={source} sources={sources} onSource={onSource} />

@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest';
+import { PATHS } from '../../families/index.js';
+import { doneWords } from './done.js';
+
+describe('a mend, told as done', () => {
+  it.each([
+    ['Clean off the old belt, fit a new one', 'Cleaned off the old belt, fitted a new one'],
+    ['Renew cord, plug or switch', 'Renewed cord, plug or switch'],
+    ['Free and time the mechanism', 'Freed and timed the mechanism'],
+    ['Renew the drive chip, heat sink with it', 'Renewed the drive chip, heat sink with it'],
+    ['Flush and oil the motor, run it in for a day', 'Flushed and oiled the motor, ran it in for a day'],
+    ['Clean capstan and pinch roller', 'Cleaned capstan and pinch roller'],
+    ['Donor stator', 'Fitted a donor stator'],
+    ['Take the object out', 'Took the object out'],
+    ['Re-magnetise the ring, or a donor ring', 'Re-magnetised the ring, or a donor ring'],
+    ['a word of one’s own', 'a word of one’s own'],
+  ])('%s', (name, done) => {
+    expect(doneWords(name)).toBe(done);
+  });
+
+  it('of every family begins as something done, never as an order', () => {
+    const orders = [...PATHS.values()]
+      .flatMap((path) => path.repairs.map((repair) => doneWords(repair.name)))
+      // What was done ends in -ed, is one of the strong verbs, or is the same word in the past.
+      .filter((words) => !/^(\w+-?\w*ed|Set|Put|Cut|Spread|Told|Took|Kept|Found|Chose|Blew|Another)\b/.test(words));
+    expect(orders).toEqual([]);
+  });
+});
