@@ -142,7 +142,9 @@ test('nothing that a checker of accessibility objects to: every route, wide by d
 
 test('keys: stages, entry line, capture inside a field, and the value typed later', async ({ page, demo }) => {
   await openJob(page, demo.url, '0149');
+  await expect(page.getByLabel('Entry line')).toBeEnabled();
   await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Entry line')).not.toBeFocused();
   await page.keyboard.press('4');
   await expect(page).toHaveURL(/\/find$/);
   const asked = page.getByLabel('Next test').getByRole('heading');

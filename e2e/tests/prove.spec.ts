@@ -1,34 +1,13 @@
 /** Prove, hand back, the Book and the day: a fault that shows only warm, a proof undone, a return, a plan. */
-import { randomUUID } from 'node:crypto';
 import { parseStep, type EventBody } from '@amber-gauge/core/bench';
 import { writeWav } from '@amber-gauge/core/formats';
 import { gaussian, seeded } from '@amber-gauge/core/numeric';
-import type { APIRequestContext, Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '../support/app.js';
+import { takeIn, tell } from '../support/jobs.js';
 import { asFile } from '../support/recordings.js';
-
-let sequence = 0;
-/** Lines said so many minutes ago, in order. */
-async function tell(
-  request: APIRequestContext,
-  url: string,
-  jobId: string,
-  lines: readonly (readonly [number, EventBody])[],
-) {
-  const events = lines.map(([minutesAgo, body]) => ({
-    key: randomUUID(),
-    enteredAt: new Date(Date.now() - minutesAgo * 60_000).toISOString(),
-    device: 'script',
-    sequence: sequence++,
-    stage: 'prove',
-    body,
-  }));
-  const answer = await request.post(`${url}/api/v1/jobs/${jobId}/events`, { data: { events } });
-  expect(answer.status()).toBe(201);
-  return events.map(({ key }) => key);
-}
 
 const speed = (errorPercent: number): EventBody => ({
   kind: 'speed',
@@ -47,36 +26,6 @@ const speed = (errorPercent: number): EventBody => ({
 });
 const on: EventBody = { kind: 'power', state: 'live-direct', conditions: [] };
 const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
-
-async function takeIn(
-  request: APIRequestContext,
-  url: string,
-  more: object = {},
-): Promise<{ id: string; number: number }> {
-  const data = {
-    id: randomUUID(),
-    familyId: 'cassette-belt',
-    make: 'Prøve',
-    model: 'Deck 1',
-    serial: 'P-1',
-    customer: 'School',
-    powerKind: 'mains',
-    ratedVolts: 230,
-    speedIds: ['4.76'],
-    complaint: 'Slow when it is warm.',
-    tried: '',
-    tolerance: {
-      use: 'home listening',
-      lowerPercent: -1.5,
-      upperPercent: 1.5,
-      origin: { kind: 'standard', text: 'DIN 45500 tape' },
-    },
-    ...more,
-  };
-  const answer = await request.post(`${url}/api/v1/jobs`, { data });
-  expect(answer.status()).toBe(201);
-  return (await answer.json()) as { id: string; number: number };
-}
 
 const row = (page: Page, name: RegExp) => page.getByLabel('Proving plan').getByRole('button', { name });
 

@@ -42,8 +42,9 @@ await grantUse(setUp);
 await setUp.destroy();
 
 const sweep = () =>
-  void sweepOrphans(db, now()).catch((error: unknown) => logger.warn({ err: String(error) }, 'no sweep'));
-void sweepClips(db, now()).catch((error: unknown) => logger.warn({ err: String(error) }, 'no sweep'));
+  void sweepOrphans(db, now())
+    .then(() => sweepClips(db, now()))
+    .catch((error: unknown) => logger.warn({ err: String(error) }, 'no sweep'));
 const sweeping = setInterval(sweep, 24 * 3600 * 1000);
 // Not while everything starts: a server that is stopped at once has nothing in hand.
 setTimeout(sweep, 60_000).unref();
