@@ -37,8 +37,13 @@ export const dayPlanSchema = z.object({
     }),
   ),
   hours: hoursSchema,
+  /** Jobs put first by hand, in that order. */
+  first: z.array(z.uuid()),
   /** Open jobs that the plan leaves out. */
   more: z.number().int().nonnegative(),
 });
 /** See {@link dayPlanSchema}. */
 export type DayPlanInput = z.infer<typeof dayPlanSchema>;
+
+/** Jobs to put first, in this order; none: planned freely again. */
+export const dayFirstSchema = z.object({ first: z.array(z.uuid()).max(100) });

@@ -203,6 +203,13 @@ test('the day is planned over the open jobs, says how near it comes, and does as
     .first()
     .click();
   await expect(page.getByText(`First, because you said so: ${last ?? ''}.`)).toBeVisible();
+  // The bench keeps it, not the browser.
+  await expect
+    .poll(async () => ((await demo.query('select day_first from setting'))[0]?.day_first as string[]).length)
+    .toBe(1);
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByText(`First, because you said so: ${last ?? ''}.`)).toBeVisible();
   await page.getByRole('button', { name: 'Plan it freely again' }).click();
   await expect(page.getByText(/because you said so/)).toHaveCount(0);
 });

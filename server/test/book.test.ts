@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import ICAL from 'ical.js';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -194,5 +195,19 @@ describe('what is due later', () => {
     await h.db('job_state').update({ follow_ups: '[]', follow_next: null });
     const text = (await request(h.app).get('/api/v1/follow-ups.ics').expect(200)).text;
     expect(new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent')).toEqual([]);
+  });
+});
+
+describe('the day plan', () => {
+  it('keeps what was put first for every device, and refuses what is no list of jobs', async () => {
+    const first = [randomUUID(), randomUUID()];
+    const put = (body: object) => request(h.app).put('/api/v1/day-plan/first').send(body);
+    expect((await put({ first: [...first, first[0]] }).expect(200)).body).toEqual({ first });
+    expect((await request(h.app).get('/api/v1/day-plan').expect(200)).body.first).toEqual(first);
+    await put({ first: ['not a job'] }).expect(400);
+    await put({ first: Array.from({ length: 101 }, () => randomUUID()) }).expect(400);
+    await h.db('setting').update({ day_first: JSON.stringify('broken') });
+    expect((await request(h.app).get('/api/v1/day-plan').expect(200)).body.first).toEqual([]);
+    expect((await put({ first: [] }).expect(200)).body).toEqual({ first: [] });
   });
 });

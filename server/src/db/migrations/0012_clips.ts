@@ -1,4 +1,4 @@
-/** Sounds of clips, kept with their job: level-matched listening needs them on any device. */
+/** Sounds of clips, kept with their job for any device; jobs that the shop put first in its day plan. */
 import type { Knex } from 'knex';
 
 export async function up(db: Knex): Promise<void> {
@@ -10,8 +10,10 @@ export async function up(db: Knex): Promise<void> {
     t.timestamp('created_at', { useTz: true }).notNullable();
     t.check('octet_length(bytes) <= 3145728', undefined, 'clip_sound_size');
   });
+  await db.schema.alterTable('setting', (t) => void t.jsonb('day_first').notNullable().defaultTo('[]'));
 }
 
 export async function down(db: Knex): Promise<void> {
+  await db.schema.alterTable('setting', (t) => void t.dropColumn('day_first'));
   await db.schema.dropTable('clip_sound');
 }

@@ -1,8 +1,8 @@
 /** What the day plan is made from; the page makes it. */
-import { DAY_JOBS, dayPlanSchema, type DayPlanInput } from '@amber-gauge/contract';
+import { DAY_JOBS, dayFirstSchema, dayPlanSchema, type DayPlanInput } from '@amber-gauge/contract';
 import { shelfOf, type Shelf } from '@amber-gauge/core/bench';
 import type { Router } from 'express';
-import { apiRouter, send } from '../../http/wire.js';
+import { apiRouter, body, send } from '../../http/wire.js';
 import { toJob, type JobRow } from '../jobs/repository.js';
 import type { Services } from '../jobs/service.js';
 import { presentSettings } from '../settings/repository.js';
@@ -25,10 +25,22 @@ export function dayRoutes({ db, now }: Services): Router {
     send(res, dayPlanSchema, {
       jobs: rows.map((row) => ({ job: toJob(row), chain: row.chain, ...partFor(shelf, row.number) })),
       hours,
+      first: await firstOf(db),
       more: Number(n) - rows.length,
     });
   });
+  router.put('/day-plan/first', async (req, res) => {
+    const { first } = body(req, dayFirstSchema);
+    await db('setting').update({ day_first: JSON.stringify([...new Set(first)]) });
+    send(res, dayFirstSchema, { first: await firstOf(db) });
+  });
   return router;
+}
+
+/** What was put first by hand; what is no list of ids any more counts as none. */
+async function firstOf(db: Services['db']): Promise<string[]> {
+  const row = (await db('setting').first('day_first')) as { day_first: unknown } | undefined;
+  return dayFirstSchema.safeParse({ first: row?.day_first }).data?.first ?? [];
 }
 
 /** The last of the parts set aside for a job that are still on their way. */

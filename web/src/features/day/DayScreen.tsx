@@ -1,16 +1,16 @@
 /** The day plan: what the hands do next and what runs meanwhile; dragged to the front a job comes first. */
-import { dayPlanSchema } from '@amber-gauge/contract';
+import { dayFirstSchema, dayPlanSchema, type DayPlanInput } from '@amber-gauge/contract';
 import { jobNumber, unitName, type DayPlan } from '@amber-gauge/core/bench';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../shared/api/client.js';
 import { lazyPart } from '../../shared/ui/lazyPart.js';
+import { notice } from '../../shared/ui/Notice.js';
 import { useNow } from '../../shared/ui/useNow.js';
-import { useStored } from '../../shared/ui/useStored.js';
 import type { DayWorker } from '../../workers/day.worker.js';
 import { axisStart, planInput } from './input.js';
 import classes from './Day.module.css';
@@ -20,6 +20,8 @@ const Chart = lazyPart(() => import('./DayChart.js').then((module) => module.Day
 /** The plan is made again this often, and whenever a job changes. */
 const AGAIN_MS = 60_000;
 const DAY_MIN = 1440;
+/** So many jobs at most are put first by hand. */
+const MOST_FIRST = 100;
 
 let worker: Remote<DayWorker> | null = null;
 const planner = (): Remote<DayWorker> =>
@@ -32,8 +34,16 @@ export function DayScreen() {
     refetchInterval: AGAIN_MS,
   });
   const now = useNow(AGAIN_MS);
-  const [stored, setStored] = useStored('amber-gauge-day-first', '');
-  const pinned = useMemo(() => stored.split(' ').filter(Boolean), [stored]);
+  const client = useQueryClient();
+  const first = data?.first;
+  const pinned = useMemo(() => first ?? [], [first]);
+  /** Kept by the server: every device plans the same day. */
+  const putFirst = (next: readonly string[]) => {
+    client.setQueryData<DayPlanInput>(['day-plan'], (old) => old && { ...old, first: [...next] });
+    call('/day-plan/first', dayFirstSchema, { method: 'PUT', body: { first: next } })
+      .catch(() => notice('The order was not kept: the server does not answer.'))
+      .finally(() => void client.invalidateQueries({ queryKey: ['day-plan'] }));
+  };
   const [plan, setPlan] = useState<DayPlan | null>(null);
   const input = useMemo(() => data && planInput(data, now), [data, now]);
   useEffect(() => {
@@ -56,12 +66,13 @@ export function DayScreen() {
   if (error) return <p className="danger">{error.message}</p>;
   if (!data || !input || !plan) return <p className="quiet">Planning the day.</p>;
   const clock = (minute: number) => clockOf(start, minute);
-  const toFront = (id: string) => setStored([id, ...pinned.filter((one) => one !== id)].join(' '));
-  const first = plan.laid.find((one) => one.handsEndMin > one.startMin) ?? null;
+  const toFront = (id: string) =>
+    putFirst([id, ...pinned.filter((one) => one !== id && jobs.has(one))].slice(0, MOST_FIRST));
+  const next = plan.laid.find((one) => one.handsEndMin > one.startMin) ?? null;
   return (
     <main className={classes.day}>
       <h1 className="prompt">
-        {first ? `${clock(first.startMin)}: ${first.block.words}, ${name(first.jobId)}` : 'Nothing wants hands'}
+        {next ? `${clock(next.startMin)}: ${next.block.words}, ${name(next.jobId)}` : 'Nothing wants hands'}
       </h1>
       <p className="quiet">{quality(plan)}</p>
       {plan.laid.length > 0 && <Chart plan={plan} open={input.bench.open} name={name} start={start} />}
@@ -72,7 +83,7 @@ export function DayScreen() {
             .filter((id) => jobs.has(id))
             .map(name)
             .join(', ')}
-          . <Button onClick={() => setStored('')}>Plan it freely again</Button>
+          . <Button onClick={() => putFirst([])}>Plan it freely again</Button>
         </p>
       )}
       <ol className={classes.list} aria-label="Blocks">
