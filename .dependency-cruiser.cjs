@@ -2,6 +2,7 @@
 const RUNGS = [
   'quantity',
   'numeric',
+  'practice',
   'formats',
   'speed',
   'drive',
@@ -10,7 +11,7 @@ const RUNGS = [
   'families',
   'diagnosis',
   'bench',
-  'practice',
+  'marking',
 ];
 
 const rungRules = RUNGS.flatMap((rung, i) => {
@@ -38,6 +39,12 @@ module.exports = {
       to: { circular: true },
     },
     ...rungRules,
+    // Machines answer by physics: nothing that advises may know them, and they know no family.
+    only(
+      'practice-and-advice-never-meet',
+      '^core/src/(families|diagnosis|bench|drive|circuit)/',
+      '^core/src/practice/',
+    ),
     only('core-stands-alone', '^core/', '^(contract|server|web|cli|e2e|scripts)/'),
     {
       name: 'core-has-no-node',

@@ -1,16 +1,20 @@
-/** `advice-score [--family ID] [--seed N] [--runs N]`: the advice against simulated units, beside other ways of choosing. */
+/** `advice-score [--units tables|practice] [--family ID] [--seed N] [--runs N]`: the advice against simulated units, beside other ways of choosing. */
 import { engineOf, scoreAdvice, WAYS, type FamilyScore } from '@amber-gauge/core/diagnosis';
 import { PATHS } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import type { CommandAnswer } from './answer.js';
+import { practiceScores } from './practiceScore.js';
 import { positive, readFlags } from './options.js';
 import { CliRefusal } from './refusal.js';
 
 const DEFAULTS = { runs: '40', seed: '1' };
-const USAGE = 'advice-score [--family ID] [--seed N] [--runs N]';
+const USAGE = 'advice-score [--units tables|practice] [--family ID] [--seed N] [--runs N]';
 
 export async function adviceScoreCommand(args: readonly string[]): Promise<CommandAnswer> {
-  const { family: only, seed: typedSeed, runs: typedRuns } = readFlags(args, ['family', 'seed', 'runs'], USAGE);
+  const flags = readFlags(args, ['units', 'family', 'seed', 'runs'], USAGE);
+  const { family: only, seed: typedSeed, runs: typedRuns, units = 'tables' } = flags;
+  if (units !== 'tables' && units !== 'practice')
+    throw new CliRefusal('USAGE', `--units is tables or practice. ${USAGE}`);
   const runs = positive(typedRuns ?? DEFAULTS.runs, 'runs');
   const seed = positive(typedSeed ?? DEFAULTS.seed, 'seed');
   if (!Number.isInteger(runs) || !Number.isInteger(seed))
@@ -20,6 +24,7 @@ export async function adviceScoreCommand(args: readonly string[]): Promise<Comma
       'UNKNOWN_FAMILY',
       `There is no drive path for “${only}”. Families: ${[...PATHS.keys()].join(', ')}.`,
     );
+  if (units === 'practice') return practiceScores(only, runs, seed);
   const families = [...PATHS]
     .filter(([id]) => only === undefined || id === only)
     .map(([family, path]) => ({ family, ...scoreAdvice(engineOf(path), runs, seed) }));

@@ -32,6 +32,10 @@ export interface Played {
   readonly outsideLed: boolean;
   /** Live tests made while a dead one of equal worth was open. */
   readonly needlessLive: number;
+  /** Every fault was led by its own part when it was confirmed or cured. */
+  readonly led: boolean;
+  /** Harm done by power, each kind once. */
+  readonly harm: readonly string[];
 }
 
 /** Steps after which a search is given up. */
@@ -75,6 +79,8 @@ class Search {
   wrongParts = 0;
   needlessLive = 0;
   readonly confirmed = new Set<string>();
+  readonly led = new Set<string>();
+  readonly harm = new Set<string>();
 
   constructor(
     private readonly engine: Engine,
@@ -111,17 +117,31 @@ class Search {
     const deeper = this.deeper(test.level);
     const power = needsPower(test) ? 'live' : test.power === 'either' ? this.situation.power : 'dead';
     this.situation = { ...this.situation, level: deeper, power };
+    if (needsPower(test)) this.hurt();
     const { observation, outcome, slip } = this.unit.read(test, `t${this.count++}`);
     this.keep(test, observation);
     const said = test.outcomes.find((one) => one.id === outcome)?.modes ?? [];
+    const seen = (ref: string) =>
+      ref.startsWith(`${test.block ?? ' '}.`) && said.includes(ref.slice(ref.indexOf('.') + 1));
     for (const ref of this.unit.faults)
-      if (
-        !slip &&
-        test.block !== null &&
-        ref.startsWith(`${test.block}.`) &&
-        said.includes(ref.slice(test.block.length + 1))
-      )
-        if (suspectsOf(this.engine, this.belief())[0]?.block === test.block) this.confirmed.add(ref);
+      if (!slip && this.alike(ref).some(seen) && this.leads(test.block)) this.confirm(ref, true);
+  }
+
+  private alike(ref: string): readonly string[] {
+    return this.unit.alike?.(ref) ?? [ref];
+  }
+
+  private leads(block: string | null): boolean {
+    return suspectsOf(this.engine, this.belief())[0]?.block === block;
+  }
+
+  private confirm(ref: string, led: boolean): void {
+    this.confirmed.add(ref);
+    if (led) this.led.add(ref);
+  }
+
+  private hurt(): void {
+    for (const one of this.unit.harm?.() ?? []) this.harm.add(one);
   }
 
   /** Takes again, once, what nothing likely explains; the older reading is struck out. */
@@ -149,14 +169,19 @@ class Search {
     const repair = advice.mends.find((one) => one.forbidden === null)?.repair;
     if (!repair) return false;
     const cures = curedBy(this.engine.model.path, repair.id);
-    const present = cures.filter(({ mode }) => this.unit.faults.has(mode));
+    const present = [...this.unit.faults].flatMap((ref) => {
+      const own = cures.filter(({ mode }) => this.alike(ref).includes(mode));
+      const [best] = own.sort((x, y) => x.residual - y.residual);
+      return best ? [{ ref, ...best }] : [];
+    });
     const cured = present.filter(({ residual }) => random() >= residual);
     if (present.length === 0 && repair.money > 0) this.wrongParts++;
     if (cured.length === 0)
       this.minutes += repair.handsMin + reaching(this.engine, this.situation, { level: repair.level, power: 'dead' });
-    for (const { mode } of cured) {
-      this.confirmed.add(mode);
-      this.unit.faults.delete(mode);
+    if (repair.power === 'running') this.hurt();
+    for (const { ref, mode } of cured) {
+      this.confirm(ref, this.leads(mode.slice(0, mode.indexOf('.'))));
+      this.unit.faults.delete(ref);
     }
     this.events.push({ kind: 'epoch', mended: cures, touched: [] });
     this.situation = {
@@ -208,5 +233,7 @@ export function play(engine: Engine, unit: Unit, way: Way, random: Random): Play
     found: wanted.length > 0 && wanted.every((ref) => search.confirmed.has(ref)),
     outsideLed: posterior.outside > best,
     needlessLive: search.needlessLive,
+    led: wanted.every((ref) => search.led.has(ref)),
+    harm: [...search.harm],
   };
 }

@@ -30,6 +30,10 @@ export interface Unit {
   readonly faults: Set<string>;
   /** Carries a fault that the family does not know. */
   readonly outside: boolean;
+  /** Modes that stand for a fault of `faults`, itself first: physics may look like either. Missing: itself alone. */
+  readonly alike?: (ref: string) => readonly string[];
+  /** What power does to it as it stands, or to whoever touches it; missing where the unit knows no physics. */
+  readonly harm?: () => readonly string[];
   /** Reads a test once; the same reading never comes twice alike for certain. */
   read(
     test: PathTest,

@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest';
+import { engineOf, healthyAnswer } from '../diagnosis/index.js';
+import { PATHS, type DrivePath } from '../families/index.js';
+import { drawMarked, markedUnit } from './family.js';
+import { MAPS } from './maps/index.js';
+import { bestOrder, bySymptom } from './symptoms.js';
+import { PRACTICE_WAYS, scorePractice } from './score.js';
+
+describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s', (family, map) => {
+  const path = PATHS.get(family) as DrivePath;
+  const engine = engineOf(path);
+
+  it('has eight faults or more, each a mode that the family knows, and every test can be made on it', () => {
+    expect(map.machine.faults.length).toBeGreaterThanOrEqual(8);
+    const modes = new Set(path.blocks.flatMap((block) => block.modes.map((mode) => `${block.id}.${mode.id}`)));
+    const refs = Object.values(map.faults).flatMap((one) => one.split('|'));
+    expect(refs.filter((ref) => !modes.has(ref))).toEqual([]);
+    expect(Object.keys(map.faults).sort()).toEqual(map.machine.faults.map((one) => one.id).sort());
+    expect(path.tests.filter((test) => !map.tests[test.id]).map((test) => test.id)).toEqual([]);
+  });
+
+  it('sound, shows what is sound: no test of the family says otherwise, and its owner has nothing to say', () => {
+    const unit = markedUnit(map, [], 11);
+    expect(unit.practice.complaint).toBeNull();
+    expect(unit.practice.harm()).toEqual([]);
+    const wrong = path.tests.flatMap((test) => {
+      const answers = [1, 2, 3].map((i) => unit.read(test, `r${i}`)).filter(({ slip }) => !slip);
+      const healthy = healthyAnswer(engine, test);
+      const off = answers.filter(({ outcome }) => healthy !== null && outcome !== healthy.id);
+      return off.length > 1 ? [`${test.id}: ${off[0]?.outcome ?? ''}`] : [];
+    });
+    expect(wrong).toEqual([]);
+  });
+
+  it('with any one fault answers every test, the same way for the same draw, and is sound again when it is mended', () => {
+    for (const [i, { id }] of map.machine.faults.entries()) {
+      const [one, other] = [markedUnit(map, [id], 23), markedUnit(map, [id], 23)];
+      // Each fault through a fifth of the tests, another fifth each.
+      for (const test of path.tests.filter((_, t) => (t + i) % 5 === 0))
+        expect(one.read(test, 't').outcome).toBe(other.read(test, 't').outcome);
+      for (const ref of [...one.faults]) one.faults.delete(ref);
+      expect(one.practice.faults.size, id).toBe(0);
+    }
+  });
+});
+
+describe('the score on machines', () => {
+  const [map] = MAPS;
+  if (!map) throw new Error('no machine');
+  const engine = engineOf(PATHS.get(map.family) as DrivePath);
+
+  it('draws units that somebody would bring in, now and then with two faults, now and then sound', () => {
+    const units = Array.from({ length: 120 }, (_, i) => drawMarked(map, 900 + i));
+    const broken = units.filter((unit) => !unit.outside);
+    expect(broken.every((unit) => unit.practice.complaint !== null)).toBe(true);
+    expect(units.length - broken.length).toBeGreaterThan(0);
+    expect(broken.some((unit) => unit.practice.faults.size > 1)).toBe(true);
+  });
+
+  it('who knows the fault needs least; a symptom table buys parts that were not to blame', () => {
+    const broken = Array.from({ length: 60 }, (_, i) => 4000 + i).filter((seed) => !drawMarked(map, seed).outside);
+    const gone = broken.map((seed) => bySymptom(engine, drawMarked(map, seed)));
+    const best = broken.map((seed) => bestOrder(engine, drawMarked(map, seed)));
+    const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
+    expect(mean(best)).toBeGreaterThan(1);
+    expect(mean(best)).toBeLessThan(mean(gone.map((one) => one.minutes)));
+    expect(mean(gone.map((one) => one.wrongParts))).toBeGreaterThan(0);
+  });
+
+  it('is the same for the same seed, and counts every unit once', () => {
+    const score = scorePractice(map, 4, 3);
+    expect(score.units + score.soundUnits).toBe(4);
+    expect(scorePractice(map, 4, 3)).toEqual(score);
+    for (const way of PRACTICE_WAYS) {
+      expect(score.ways[way].found).toBeGreaterThanOrEqual(0);
+      expect(score.ways[way].found).toBeLessThanOrEqual(1);
+      expect(score.ways[way].minutes).toBeGreaterThanOrEqual(0);
+    }
+  });
+});

@@ -1,0 +1,153 @@
+/**
+ * A practice machine: physics with parameters. Faults change parameters, never answers; what an instrument or an eye
+ * finds comes out of the equations. Nothing here knows the families' tables.
+ */
+import { seeded, type Random } from '../numeric/index.js';
+
+/** How the machine stands while something is looked at. */
+export interface Condition {
+  /** The speed or setting chosen, by the machine's own word. */
+  readonly setting: string;
+  readonly mode: string;
+  /** 0 just switched on from cold, 1 after it ran long. */
+  readonly warm: number;
+  readonly tapped: boolean;
+  readonly loaded: boolean;
+  /** Parts taken out of the drive by hand: "belt". */
+  readonly off: readonly string[];
+}
+
+/** Cold, untouched, at the machine's first setting. */
+export const AT_REST: Condition = { setting: '', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
+
+/** Physical quantities by name; the name carries the unit: "board.V", "platter.rpm". */
+export type Quantities = Readonly<Record<string, number>>;
+
+/** A fault: how it changes the parameters. */
+export interface MachineFault<P> {
+  readonly id: string;
+  readonly name: string;
+  /** How often it comes in, against the other faults of this machine (common practice, of this machine alone). */
+  readonly share: number;
+  readonly make: (p: P, random: Random) => void;
+  /** Faults that this one leads to in a machine with these parameters: what it blew or burnt. */
+  readonly victims?: (p: P, random: Random) => readonly string[];
+}
+
+/** What a kind of machine is made of. */
+export interface MachineData<P> {
+  readonly id: string;
+  readonly name: string;
+  readonly settings: readonly string[];
+  /** Sound parts, each a little off by its tolerance. */
+  readonly build: (random: Random) => P;
+  readonly faults: readonly MachineFault<P>[];
+  /** What there is to read at one moment, switched on or lying there. `random` makes what wanders wander. */
+  readonly solve: (p: P, condition: Condition, random: Random) => Quantities;
+  /** What its owner says, by what can be noticed in use; null where nobody notices anything. */
+  readonly complain: (at: (quantity: string, condition?: Partial<Condition>) => Seen) => string | null;
+  /** What switching it on as it is does to it or to whoever touches it; empty for nothing. */
+  readonly harm: (p: P) => readonly string[];
+}
+
+/** A value as it was seen over a while: the mean of some moments, and their standard deviation. */
+export interface Seen {
+  readonly mean: number;
+  readonly spread: number;
+}
+
+/** One machine on the bench. */
+export interface PracticeUnit {
+  readonly machine: string;
+  /** What is wrong with it. */
+  readonly faults: ReadonlySet<string>;
+  see(quantity: string, condition?: Partial<Condition>): Seen;
+  /** All quantities at one moment. */
+  moment(condition?: Partial<Condition>): Quantities;
+  /** Takes a fault out; what it blew stays blown. */
+  cure(fault: string): void;
+  harm(): readonly string[];
+  readonly complaint: string | null;
+}
+
+/** A kind of machine with its faults, its parameters hidden. */
+export interface PracticeMachine {
+  readonly id: string;
+  readonly name: string;
+  readonly settings: readonly string[];
+  readonly faults: readonly { readonly id: string; readonly name: string; readonly share: number }[];
+  /** A machine with these faults and what they led to. @throws RangeError for a fault it does not know. */
+  unit(faults: readonly string[], seed: number): PracticeUnit;
+}
+
+/** Moments over which something that may wander is watched. */
+const MOMENTS = 9;
+
+/** Closes the parameters in. */
+export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
+  const byId = new Map(data.faults.map((fault) => [fault.id, fault]));
+  const faultOf = (id: string) => {
+    const fault = byId.get(id);
+    if (!fault) throw new RangeError(`${data.id} has no fault ${id}`);
+    return fault;
+  };
+  return {
+    id: data.id,
+    name: data.name,
+    settings: data.settings,
+    faults: data.faults.map(({ id, name, share }) => ({ id, name, share })),
+    unit: (faults, seed) => unitOf(data, faultOf, faults, seed),
+  };
+}
+
+function unitOf<P>(
+  data: MachineData<P>,
+  faultOf: (id: string) => MachineFault<P>,
+  wanted: readonly string[],
+  seed: number,
+): PracticeUnit {
+  const present = new Set(wanted);
+  // Each fault has a size of its own that stays when others are cured.
+  const parameters = () => {
+    const p = data.build(seeded(seed));
+    for (const id of present)
+      faultOf(id).make(p, seeded(seed + 7919 * (1 + data.faults.findIndex((one) => one.id === id))));
+    return p;
+  };
+  for (const id of wanted)
+    for (const victim of faultOf(id).victims?.(parameters(), seeded(seed + 3)) ?? []) present.add(victim);
+  let now = parameters();
+  const random = seeded(seed + 104_729);
+  const moment = (condition: Partial<Condition> = {}) =>
+    data.solve(now, { ...AT_REST, setting: data.settings[0] ?? '', ...condition }, random);
+  const see = (quantity: string, condition?: Partial<Condition>): Seen => {
+    const values = Array.from({ length: MOMENTS }, () => {
+      const value = moment(condition)[quantity];
+      if (value === undefined) throw new RangeError(`${data.id} has no ${quantity}`);
+      return value;
+    });
+    const mean = values.reduce((sum, one) => sum + one, 0) / MOMENTS;
+    const variance = values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (MOMENTS - 1);
+    return { mean, spread: Math.sqrt(variance) };
+  };
+  return {
+    machine: data.id,
+    faults: present,
+    moment,
+    see,
+    cure(id) {
+      present.delete(id);
+      now = parameters();
+    },
+    harm: () => data.harm(now),
+    complaint: data.complain(see),
+  };
+}
+
+/** A value off by a tolerance, evenly between its limits. */
+export const within = (random: Random, nominal: number, part: number): number =>
+  nominal * (1 + part * (2 * random() - 1));
+
+/** A value between two, evenly in its logarithm. */
+export const between = (random: Random, low: number, high: number): number =>
+  low * Math.exp(random() * Math.log(high / low));

@@ -1,0 +1,283 @@
+/** A belt turntable with a governed 12 V d.c. motor, two trims and a pitch control. */
+import type { Random } from '../../numeric/index.js';
+import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import { between, practiceMachine, type Condition, type MachineFault, type Quantities, type Seen } from '../machine.js';
+import { driveFaults, driveHarm, driveQuantities, governedDrive, type GovernedDrive } from './governedDrive.js';
+
+const MOTOR_RPM = { 33: 2000, 45: 2700 } as const;
+const NOMINAL = { 33: 100 / 3, 45: 45 } as const;
+
+interface Deck {
+  supply: SmallSupply;
+  drive: GovernedDrive;
+  lampBurnt: boolean;
+  tripped: boolean;
+  /** Ω of the speed contacts, and the most they wander to. */
+  contactOhm: Record<'33' | '45', readonly [number, number]>;
+  /** Error each trim makes, as a part of the speed; wander of a wiper that is dirty. */
+  trim: Record<'33' | '45', number>;
+  wiper: number;
+  /** A spot of the wiper that jumps when it is tapped, and now and then. */
+  spot: number;
+  pitchWander: number;
+  pitchOff: number;
+  pitchOpen: boolean;
+  pulleyWobble: number;
+  pulleySlip: number;
+  pulleyHeight: number;
+  beltOn: boolean;
+  beltSlip: number;
+  beltStiff: number;
+  /** Drag of the platter bearing, N·m at the motor shaft. */
+  dragNm: number;
+  bearingPlay: number;
+  bearingRough: number;
+  platterRunout: number;
+  recordOff: number;
+}
+
+function build(random: Random): Deck {
+  return {
+    supply: smallSupply(random, { secondaryV: 12.6, regulatorV: 12, loadA: 0.12 }),
+    drive: governedDrive(random, { volts: 5, rpm: MOTOR_RPM[33] }),
+    lampBurnt: false,
+    tripped: false,
+    contactOhm: { 33: [0.1, 0.1], 45: [0.1, 0.1] },
+    trim: { 33: 0.002 * (2 * random() - 1), 45: 0.002 * (2 * random() - 1) },
+    wiper: 0,
+    spot: 0,
+    pitchWander: 0,
+    pitchOff: 0,
+    pitchOpen: false,
+    pulleyWobble: 0.02 * random(),
+    pulleySlip: 0,
+    pulleyHeight: 0,
+    beltOn: true,
+    beltSlip: 0.003,
+    beltStiff: 0.03 * random(),
+    dragNm: 2e-4,
+    bearingPlay: 0.02,
+    bearingRough: 0.1,
+    platterRunout: 0.05 * random(),
+    recordOff: 0.05,
+  };
+}
+
+const trimFault = (
+  id: string,
+  name: string,
+  share: number,
+  set: (by: number) => Partial<Deck['trim']>,
+): MachineFault<Deck> => ({
+  id,
+  name,
+  share,
+  make: (p, random) => void Object.assign(p.trim, set(between(random, 0.018, 0.06))),
+});
+
+const OWN: readonly MachineFault<Deck>[] = [
+  { id: 'lamp', name: 'lamp burnt out', share: 2, make: (p) => void (p.lampBurnt = true) },
+  { id: 'tripped', name: 'auto-return stands tripped', share: 4, make: (p) => void (p.tripped = true) },
+  {
+    id: 'contacts-dirty',
+    name: 'speed contacts tarnished',
+    share: 4,
+    make: (p) => void (p.contactOhm = { 33: [1, 3000], 45: [1, 3000] }),
+  },
+  {
+    id: 'contact-33',
+    name: 'speed contact of 33 open',
+    share: 1.5,
+    make: (p) => void (p.contactOhm[33] = [Infinity, Infinity]),
+  },
+  {
+    id: 'contact-45',
+    name: 'speed contact of 45 open',
+    share: 1.5,
+    make: (p) => void (p.contactOhm[45] = [Infinity, Infinity]),
+  },
+  {
+    id: 'wipers-dirty',
+    name: 'wipers of the trims dirty',
+    share: 7,
+    make: (p, random) => void (p.wiper = between(random, 0.03, 0.12)),
+  },
+  trimFault('low-33', 'trim of 33 stands low', 3, (by) => ({ 33: -by })),
+  trimFault('high-33', 'trim of 33 stands high', 2, (by) => ({ 33: by })),
+  trimFault('low-45', 'trim of 45 stands low', 3, (by) => ({ 45: -by })),
+  trimFault('high-45', 'trim of 45 stands high', 2, (by) => ({ 45: by })),
+  trimFault('low-both', 'both trims stand low', 2, (by) => ({ 33: -by, 45: -by })),
+  {
+    id: 'pitch-dirty',
+    name: 'pitch control dirty',
+    share: 5,
+    make: (p, random) => void (p.pitchWander = between(random, 0.03, 0.1)),
+  },
+  {
+    id: 'pitch-off',
+    name: 'pitch control not at its centre',
+    share: 4,
+    make: (p, random) => void (p.pitchOff = (random() < 0.5 ? -1 : 1) * between(random, 0.018, 0.06)),
+  },
+  {
+    id: 'pulley-slips',
+    name: 'pulley slips on its shaft',
+    share: 2,
+    make: (p, random) => void (p.pulleySlip = between(random, 0.04, 0.7)),
+  },
+  {
+    id: 'pulley-bent',
+    name: 'pulley out of true',
+    share: 2.5,
+    make: (p, random) => void (p.pulleyWobble = between(random, 0.4, 1.2)),
+  },
+  {
+    id: 'belt-slips',
+    name: 'belt stretched and shiny',
+    share: 9,
+    make: (p, random) => void (p.beltSlip = between(random, 0.02, 0.14)),
+  },
+  { id: 'belt-off', name: 'belt off its pulley', share: 3, make: (p) => void (p.beltOn = false) },
+  {
+    id: 'belt-stiff',
+    name: 'belt took a set',
+    share: 4,
+    make: (p, random) => void (p.beltStiff = between(random, 0.35, 1)),
+  },
+  {
+    id: 'bearing-dry',
+    name: 'platter bearing dry',
+    share: 5,
+    make: (p, random) => {
+      p.dragNm *= between(random, 15, 40);
+      p.bearingRough = 0.8;
+    },
+  },
+  {
+    id: 'bearing-worn',
+    name: 'platter bearing worn',
+    share: 2,
+    make: (p) => {
+      p.bearingPlay = 0.4;
+      p.bearingRough = 0.9;
+    },
+  },
+  {
+    id: 'platter-seat',
+    name: 'platter not down on its seat',
+    share: 4,
+    make: (p, random) => void (p.platterRunout = between(random, 0.4, 1.5)),
+  },
+  {
+    id: 'record',
+    name: 'hole of the record off centre',
+    share: 5,
+    make: (p, random) => void (p.recordOff = between(random, 0.35, 1)),
+  },
+];
+
+/** A belt that must pull more than it grips slips the more: torque over what it can carry. */
+function slipOf(p: Deck): number {
+  const grip = 0.012 / (1 + 40 * p.beltSlip);
+  const pull = p.dragNm / grip;
+  return Math.min(0.95, p.beltSlip * (1 + pull) + Math.max(0, pull - 0.5) * 0.3);
+}
+
+function solve(p: Deck, c: Condition, random: Random): Quantities {
+  const chosen = c.setting === '45' ? '45' : '33';
+  const supply = supplyQuantities(p.supply, c);
+  const gated = p.tripped ? 0 : supply['board.V'];
+  const [least, most] = p.contactOhm[chosen];
+  const contact = Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
+  // A contact in series with some 40 kΩ that set the speed; 1 kΩ costs 1.2 %.
+  const byContact = Number.isFinite(contact)
+    ? -contact / 80_000 - (c.tapped && most > 100 ? 0.08 * random() : 0)
+    : null;
+  const wander = p.wiper + p.pitchWander + (most > 100 ? 0.02 : 0) + supply['board.ripple.Vpp']! / 300;
+  const trim = p.trim[chosen] + p.pitchOff;
+  const motor = driveQuantities(
+    p.drive,
+    {
+      supplyV: gated,
+      wantedRpm: byContact === null ? 0 : MOTOR_RPM[chosen] * (1 + trim + byContact),
+      loadNm: p.beltOn && !c.off.includes('belt') ? p.dragNm : 0,
+      wander,
+    },
+    c,
+    random,
+  );
+  const slip = slipOf(p);
+  const pulley = motor['motor.rpm'] * (1 - p.pulleySlip * (0.9 + 0.2 * random()));
+  const belt = p.beltOn && !c.off.includes('belt') ? pulley * (1 - slip) : 0;
+  // The pulley was turned to make the slip of a sound belt good.
+  const platter = (belt * NOMINAL[33]) / MOTOR_RPM[33] / (1 - 0.0035);
+  return {
+    ...supply,
+    ...motor,
+    'gated.V': gated,
+    lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
+    'pulley.rpm': pulley,
+    'platter.rpm': platter,
+    'platter.error.percent': 100 * (platter / NOMINAL[chosen] - 1),
+    'motor.error.percent': 100 * (motor['motor.rpm'] / MOTOR_RPM[chosen] - 1),
+    'wow.platter.percent': platter > 1 ? ((Math.max(p.platterRunout, p.recordOff) * 0.33) / 0.2) * 0.6 : 0,
+    'wow.platter.other.percent': platter > 1 ? ((p.platterRunout * 0.33) / 0.2) * 0.6 : 0,
+    'wow.belt.percent': platter > 1 ? p.beltStiff : 0,
+    'wow.pulley.percent': platter > 1 ? p.pulleyWobble : 0,
+    rumble: platter > 1 ? p.bearingRough : 0,
+    'bearing.coast.s': 60 / (p.dragNm / 2e-4) ** 0.8,
+    'bearing.play.mm': p.bearingPlay,
+    'bearing.rough': p.bearingRough,
+    'belt.there': p.beltOn ? 1 : 0,
+    'belt.slack': p.beltSlip,
+    'belt.stiff': p.beltStiff,
+    'pulley.turns.on.shaft': p.pulleySlip > 0.02 ? 1 : 0,
+    'pulley.runout': p.pulleyWobble,
+    'pulley.height.mm': p.pulleyHeight,
+    'platter.runout.mm': p.platterRunout,
+    'contact.33.ohm': wandering(p.contactOhm[33], random),
+    'contact.45.ohm': wandering(p.contactOhm[45], random),
+    'trim.wander': p.wiper * (2 * random() - 1),
+    'trim.33': p.trim[33],
+    'trim.45': p.trim[45],
+    'pitch.wander': p.pitchWander * (2 * random() - 1),
+    'pitch.off': p.pitchOff,
+    'return.tripped': p.tripped ? 1 : 0,
+  };
+}
+
+const wandering = ([least, most]: readonly [number, number], random: Random): number =>
+  Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
+
+/** What its owner notices first. */
+function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
+  const error = (condition: Partial<Condition>) => at('platter.error.percent', condition);
+  const [cold, warm, fast] = [error({ setting: '33' }), error({ setting: '33', warm: 1 }), error({ setting: '45' })];
+  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
+  const lit = at('lamp').mean > 0;
+  if (cold.mean < -90) return lit ? 'The light comes on, the platter stands still.' : 'It is dead.';
+  if (fast.mean < -90) return 'It does not play singles.';
+  if (warm.mean < -90) return 'It stops after a while.';
+  if (cold.spread > 0.8) return 'It surges.';
+  if (Math.abs(warm.mean - cold.mean) > 1.2) return 'It changes its speed as it gets warm.';
+  if (Math.abs(cold.mean) > 1) return cold.mean < 0 ? 'It plays too slow.' : 'It plays too fast.';
+  if (Math.abs(fast.mean) > 1) return fast.mean < 0 ? 'Singles play too slow.' : 'Singles play too fast.';
+  if (['platter', 'belt', 'pulley'].some((part) => at(`wow.${part}.percent`).mean > 0.25)) return 'Long notes waver.';
+  if (at('rumble').mean > 0.5) return 'It rumbles.';
+  if (at('motor.roughness').mean > 0.4 || at('motor.click').mean > 0) return 'It makes a noise.';
+  return lit ? null : 'The light does not come on.';
+}
+
+/** The belt turntable of the practice bench. */
+export const turntableDc = practiceMachine<Deck>({
+  id: 'turntable-dc',
+  name: 'belt turntable, 12 V motor with governor',
+  settings: ['33', '45'],
+  build,
+  faults: [...supplyFaults<Deck>(), ...driveFaults<Deck>(), ...OWN],
+  solve,
+  complain,
+  harm: (p) => [...supplyHarm(p.supply), ...driveHarm(p.drive, supplyQuantities(p.supply, AT_WORK)['board.V'] > 3)],
+});
+
+const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, off: [] };

@@ -1,0 +1,110 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { settledReservoir, type RectifierLoad } from './electric/rectifier.js';
+import { current, governed, RPM, settledSpeed, voltsFor, type DcMotor } from './motors/dcMotor.js';
+
+const bridge: RectifierLoad = {
+  sourceV: 12,
+  mainsHz: 50,
+  sourceOhm: 0.05,
+  dropV: 1.6,
+  halves: [true, true],
+  farad: 4700e-6,
+  esrOhm: 0.001,
+  loadOhm: 150,
+};
+
+describe('a rectifier with its reservoir', () => {
+  it('goes to √2 V less two diodes without a load (any power supply text; from memory)', () => {
+    expect(settledReservoir({ ...bridge, loadOhm: 1e6 }).meanV).toBeCloseTo(Math.SQRT2 * 12 - 1.6, 1);
+  });
+
+  it('ripples by I/(2 f C) in a full wave, by I/(f C) in a half wave, as long as it is small (handbook formula)', () => {
+    const load = (halves: [boolean, boolean]) => {
+      const found = settledReservoir({ ...bridge, halves });
+      return { ...found, amps: found.meanV / 150 };
+    };
+    const full = load([true, true]);
+    const half = load([true, false]);
+    // The formula takes the whole half cycle for discharge, so it reads somewhat high.
+    expect(full.rippleV / (full.amps / (100 * 4700e-6))).toBeGreaterThan(0.7);
+    expect(full.rippleV / (full.amps / (100 * 4700e-6))).toBeLessThan(1.02);
+    expect(half.rippleV / (half.amps / (50 * 4700e-6))).toBeGreaterThan(0.8);
+    expect(half.rippleV / (half.amps / (50 * 4700e-6))).toBeLessThan(1.02);
+  });
+
+  it('reads as a healthy small deck: 11.5 + 11.5 V into a bridge, 31 V unloaded, 27.5 V at 0.6 V ripple (common practice)', () => {
+    const deck = { ...bridge, sourceV: 23, sourceOhm: 4, farad: 2200e-6 };
+    expect(settledReservoir({ ...deck, loadOhm: 1e6 }).meanV).toBeCloseTo(31, 0);
+    const loaded = settledReservoir({ ...deck, loadOhm: 27.5 / 0.13 });
+    expect(Math.abs(loaded.meanV - 27.5)).toBeLessThan(1.2);
+    expect(Math.abs(loaded.rippleV - 0.5)).toBeLessThan(0.2);
+  });
+
+  it('never gives more than the peak, nor more power than the source: a property', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 3, max: 40, noNaN: true }),
+        fc.double({ min: 0.2, max: 30, noNaN: true }),
+        fc.double({ min: 10e-6, max: 20e-3, noNaN: true }),
+        fc.double({ min: 5, max: 5000, noNaN: true }),
+        fc.double({ min: 0.001, max: 20, noNaN: true }),
+        (sourceV, sourceOhm, farad, loadOhm, esrOhm) => {
+          const { meanV, leastV, rippleV } = settledReservoir({
+            ...bridge,
+            sourceV,
+            sourceOhm,
+            farad,
+            loadOhm,
+            esrOhm,
+          });
+          const peak = Math.max(0, Math.SQRT2 * sourceV - 1.6);
+          expect(leastV).toBeGreaterThanOrEqual(-1e-9);
+          expect(leastV + rippleV).toBeLessThanOrEqual(peak + 1e-6);
+          // Matched at best: no load takes more than peak² / (4 R) of any source.
+          expect(meanV ** 2 / loadOhm).toBeLessThanOrEqual(peak ** 2 / (4 * sourceOhm) + 1e-6);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+});
+
+const motor: DcMotor = { k: 0.018, ohm: 12, friction: 4e-4, viscous: 1e-6 };
+
+describe('a d.c. motor', () => {
+  it('turns at (V − I R)/k and its torque is k I (two equations of every text on motors; from memory)', () => {
+    const speed = settledSpeed(motor, 5, 2e-4);
+    const amps = current(motor, 5, speed);
+    expect(motor.k * speed + amps * motor.ohm).toBeCloseTo(5, 9);
+    expect(motor.k * amps).toBeCloseTo(motor.friction + motor.viscous * speed + 2e-4, 9);
+    expect(settledSpeed(motor, 5, 1)).toBe(0);
+    expect(RPM).toBeCloseTo(9.5493, 4);
+  });
+
+  it('worked by hand: k 0.018, 12 Ω, 0.65 mN·m at 5 V: 36 mA, 253 rad/s', () => {
+    // I = T/k = 0.65e-3/0.018 = 36.1 mA; w = (5 − 0.0361·12)/0.018 = 253.7 rad/s, friction alone.
+    expect(settledSpeed({ ...motor, friction: 0.65e-3, viscous: 0 }, 5, 0)).toBeCloseTo(253.7, 1);
+  });
+
+  it('under a governor holds its speed as long as there are volts, and what goes in comes out or warms it: a property', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 50, max: 400, noNaN: true }),
+        fc.double({ min: 0, max: 4e-3, noNaN: true }),
+        fc.double({ min: 2, max: 12, noNaN: true }),
+        (wanted, load, most) => {
+          const { volts, speed } = governed(motor, wanted, load, most);
+          expect(volts).toBeLessThanOrEqual(most);
+          if (voltsFor(motor, wanted, load) <= most) expect(speed).toBeCloseTo(wanted, 9);
+          else expect(speed).toBeLessThan(wanted);
+          if (speed === 0) return;
+          const amps = current(motor, volts, speed);
+          const out = (motor.friction + motor.viscous * speed + load) * speed;
+          expect(volts * amps).toBeCloseTo(out + amps * amps * motor.ohm, 6);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
