@@ -1,5 +1,5 @@
 /** The thin map between a machine of the practice bench and a family: it knows both, and marks alone. */
-import { PATHS, type PathTest } from '../families/index.js';
+import { PATHS, withoutParts, type DrivePath, type PathTest } from '../families/index.js';
 import { observationFrom, type Unit } from '../diagnosis/index.js';
 import { seeded, type Random } from '../numeric/index.js';
 import type { Condition, PracticeMachine, PracticeUnit } from '../practice/index.js';
@@ -9,6 +9,8 @@ import { Look, type TestMap } from './look.js';
 export interface FamilyMap {
   readonly family: string;
   readonly machine: PracticeMachine;
+  /** Parts of the family that this machine has not. */
+  readonly absent?: readonly string[];
   /** Machine's fault to "block.mode"; several, parted by a bar, where physics looks alike: any of them is right. */
   readonly faults: Readonly<Record<string, string>>;
   readonly tests: TestMap;
@@ -22,11 +24,18 @@ export const usualCondition = (context: Readonly<Record<string, string>>): Parti
     ? { setting: context.speed ?? context.setting ?? '' }
     : {}),
   ...(context.mode === undefined ? {} : { mode: context.mode }),
-  warm: context.heat === 'warm' ? 1 : 0,
+  warm: context.heat === 'warm' || context.heat === 'hot' ? 1 : 0,
   tapped: context.tap === 'yes',
   loaded: context.load !== undefined && context.load !== 'empty' && context.load !== 'free',
   off: context.belt === 'off' ? ['belt'] : [],
 });
+
+/** The path of the family as this machine is built. @throws RangeError for a family that is none. */
+export function pathFor(map: FamilyMap): DrivePath {
+  const path = PATHS.get(map.family);
+  if (!path) throw new RangeError(`no family ${map.family}`);
+  return withoutParts(path, map.absent ?? []);
+}
 
 /** How units are drawn and read (chosen). */
 const UNITS = { twoFaults: 0.1, sound: 0.05, slip: 0.01 } as const;
@@ -75,8 +84,7 @@ class Present extends Set<string> {
 
 /** A unit with these faults of the machine. @throws RangeError where the map has no mode for one. */
 export function markedUnit(map: FamilyMap, faults: readonly string[], seed: number): MarkedUnit {
-  const path = PATHS.get(map.family);
-  if (!path) throw new RangeError(`no family ${map.family}`);
+  const path = pathFor(map);
   const practice = map.machine.unit(faults, seed);
   const refOf = (fault: string) => {
     const ref = map.faults[fault];

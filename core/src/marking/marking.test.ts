@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { engineOf, healthyAnswer } from '../diagnosis/index.js';
-import { PATHS, type DrivePath } from '../families/index.js';
-import { drawMarked, markedUnit } from './family.js';
+import { drawMarked, markedUnit, pathFor } from './family.js';
 import { MAPS } from './maps/index.js';
 import { bestOrder, bySymptom } from './symptoms.js';
 import { PRACTICE_WAYS, scorePractice } from './score.js';
 
-describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s', (family, map) => {
-  const path = PATHS.get(family) as DrivePath;
+describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s', (_family, map) => {
+  const path = pathFor(map);
   const engine = engineOf(path);
 
   it('has eight faults or more, each a mode that the family knows, and every test can be made on it', () => {
@@ -47,7 +46,7 @@ describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s'
 describe('the score on machines', () => {
   const [map] = MAPS;
   if (!map) throw new Error('no machine');
-  const engine = engineOf(PATHS.get(map.family) as DrivePath);
+  const engine = engineOf(pathFor(map));
 
   it('draws units that somebody would bring in, now and then with two faults, now and then sound', () => {
     const units = Array.from({ length: 120 }, (_, i) => drawMarked(map, 900 + i));

@@ -1,8 +1,7 @@
 /** The advice marked on machines that are physics: by family, beside other ways and the best possible order. */
 import { engineOf, play } from '../diagnosis/index.js';
-import { PATHS } from '../families/index.js';
 import { seeded } from '../numeric/index.js';
-import { drawMarked, type FamilyMap } from './family.js';
+import { drawMarked, pathFor, type FamilyMap } from './family.js';
 import { bestOrder, bySymptom, type Gone } from './symptoms.js';
 
 /**
@@ -47,9 +46,7 @@ interface Marked extends Gone {
 
 /** Plays `runs` machines of the family, each by every way from the same draw. */
 export function scorePractice(map: FamilyMap, runs: number, seed: number): PracticeScore {
-  const path = PATHS.get(map.family);
-  if (!path) throw new RangeError(`no family ${map.family}`);
-  const engine = engineOf(path);
+  const engine = engineOf(pathFor(map));
   const rows: Record<PracticeWay, Marked[]> = { engine: [], checklist: [], plain: [], symptoms: [] };
   let best = 0;
   for (let run = 0; run < runs; run++) {

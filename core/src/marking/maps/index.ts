@@ -1,6 +1,8 @@
 /** Families that have a machine on the practice bench. */
 import type { FamilyMap } from '../family.js';
+import { mixerMap } from './mixer.js';
 import { turntableDcMap } from './turntableDc.js';
+import { vacuumMap } from './vacuum.js';
 
 /** All maps, one a family. */
-export const MAPS: readonly FamilyMap[] = [turntableDcMap];
+export const MAPS: readonly FamilyMap[] = [turntableDcMap, mixerMap, vacuumMap];
