@@ -15,6 +15,8 @@ function gauge(...args: string[]) {
   return { status, out: stdout, json: () => JSON.parse(stdout) as Record<string, unknown> };
 }
 
+const practice = (...args: string[]) => gauge('advice-score', '--units', 'practice', ...args, '--json');
+
 describe('gauge disc', () => {
   it('writes a disc as SVG and PDF, says its rings, and refuses what cannot be', () => {
     const out = join(dir, 'disc.svg');
@@ -62,5 +64,27 @@ describe('gauge coach-score', () => {
     ]);
     [4, 6, 8, 13].forEach((most, i) => expect(rows[i]?.median_moves).toBeLessThanOrEqual(most));
     expect(gauge('coach-score', '--runs', '0', '--json').status).toBe(2);
+  });
+});
+
+describe('gauge advice-score --units practice', () => {
+  it('plays the advice on machines that are physics: short, on one family, with the goals as the full run has them', () => {
+    const { status, json } = practice('--family', 'belt-turntable-ac', '--runs', '14', '--seed', '8');
+    expect(status).toBe(0);
+    const { families } = json() as {
+      families: { ways: Record<string, Record<string, number>>; best_minutes: number }[];
+    };
+    const [family] = families;
+    if (!family) throw new Error('no family');
+    const { engine, plain } = family.ways as { engine: Record<string, number>; plain: Record<string, number> };
+    expect(engine.found_share).toBeGreaterThanOrEqual(0.9);
+    expect(engine.harmed_share).toBe(0);
+    expect(engine.minutes).toBeLessThan(0.6 * (plain.minutes ?? 0));
+    expect(engine.minutes).toBeGreaterThan(family.best_minutes);
+  });
+
+  it('says which families have a machine, and what its units may be', () => {
+    expect(practice('--family', 'open-reel').status).toBe(2);
+    expect(gauge('advice-score', '--units', 'dreams', '--json').status).toBe(2);
   });
 });

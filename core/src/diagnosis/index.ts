@@ -8,6 +8,7 @@ export * from './suspects.js';
 export { bansOf, BAN_SHARE, type StandingBan } from './bans.js';
 export { curedBy, curedModes, type MendAdvice } from './mends.js';
 export { openingMinutes, reaching, untouched, POWER_MINUTES, type Situation } from './reaching.js';
+export * from './adviceTypes.js';
 export * from './nextTests.js';
 export * from './reason.js';
 export { nextStep, type NextStep } from './nextStep.js';

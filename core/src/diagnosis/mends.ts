@@ -52,7 +52,7 @@ export function mendsOf(
         minutes,
         reachMin,
         found: mine.length > 0,
-        ...guard.of(repair, cures, found),
+        ...guard.of(repair, cures, found, mine.length > 0),
       };
     })
     .filter((one) => one.chance >= 0.01)
@@ -86,9 +86,12 @@ class Guard {
     repair: PathRepair,
     cures: ReadonlySet<string>,
     found: ReadonlySet<string>,
+    mine: boolean,
   ): Pick<MendAdvice, 'forbidden' | 'seek'> {
     const { model } = this.engine;
     const [ban] = this.bans;
+    if (this.situation.mended.has(repair.id) && (repair.money > 0 || !mine))
+      return { forbidden: 'It was renewed once already: what is seen there comes from elsewhere.', seek: [] };
     if (repair.power === 'running' && ban) return { forbidden: banWords(ban), seek: [] };
     const refOf = (m: number) => model.modes[m]?.ref ?? '';
     const victims = model.causes.filter(
@@ -97,8 +100,6 @@ class Guard {
         !(cures.has(refOf(cause)) && found.has(refOf(cause))) &&
         (this.shares[victim] as number) > 0.01,
     );
-    if (victims.length > 0 && this.situation.mended.has(repair.id))
-      return { forbidden: 'It was renewed once already: what did the damage is still there.', seek: [] };
     const open = victims.filter(({ cause }) => !this.cleared.has(cause) && (this.shares[cause] as number) > BAN_SHARE);
     if (open.length === 0) return { forbidden: null, seek: [] };
     const blocks = [...new Set(open.map(({ cause }) => model.path.blocks[model.modes[cause]?.block ?? -1]))];

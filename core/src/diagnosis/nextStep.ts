@@ -2,7 +2,7 @@
 import { banWords, CAUTIONS, type DrivePath } from '../families/index.js';
 import { fixed } from '../quantity/index.js';
 import type { MendAdvice } from './mends.js';
-import type { Advice, MendReason, TestAdvice } from './nextTests.js';
+import type { Advice, MendReason, TestAdvice } from './adviceTypes.js';
 import { reasonOf } from './reason.js';
 
 /** Test on, mend, or stop, and why. */

@@ -8,6 +8,8 @@ import { bansOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
 import { information, pairInformation, splitsOf, targetOf, type Target } from './information.js';
+import type { Advice, Choosing, TestAdvice } from './adviceTypes.js';
+import { asFirst, beforePower, lookBeforeBuying } from './firstThings.js';
 import { mendsOf, type MendAdvice } from './mends.js';
 import { posteriorOf } from './posterior.js';
 import type { Posterior } from './belief.js';
@@ -32,53 +34,6 @@ export const ASKING_MIN = 1;
 const FIND_BITS = 1;
 /** So many looks behind one opening are weighed in pairs. */
 const PAIRED = 4;
-
-/** A test with what it tells (bits) and costs (minutes). */
-export interface TestAdvice {
-  readonly test: PathTest;
-  readonly bits: number;
-  readonly minutes: number;
-  /** Bits per minute; of two looks together where they share an opening. */
-  readonly worth: number;
-  /** A probe on live parts. */
-  readonly live: boolean;
-  /** Switched on for it, probed or merely watched. */
-  readonly powered: boolean;
-  /** What is off now and goes back before it. */
-  readonly putBack: readonly string[];
-  /** Blocks that its answers part from each other. */
-  readonly splits: readonly (readonly string[])[];
-  /** Chance of each answer. */
-  readonly chances: readonly { readonly outcome: string; readonly chance: number }[];
-  /** Its answer on a healthy unit, in words; null where it has none. */
-  readonly healthy: string | null;
-  /** Why it must not be done now; null when it may. */
-  readonly forbidden: string | null;
-  /** What it has to be made for before anything else: what may have done the damage, or a contradiction. */
-  readonly first: 'cause' | 'repeat' | null;
-}
-
-/** Why a mend comes next: it was found; it is all but sure; trying costs less than knowing; nothing is left to ask. */
-export type MendReason = 'found' | 'sure' | 'cheaper' | 'only';
-
-/** What to do next, all of it. */
-export interface Advice {
-  readonly tests: readonly TestAdvice[];
-  /** Tests that would tell next to nothing now; whoever wants to may make them. */
-  readonly rest: readonly TestAdvice[];
-  readonly mends: readonly MendAdvice[];
-  /** What keeps power off. */
-  readonly bans: readonly StandingBan[];
-  /** test: know more first; repeat: two looks at one part contradict each other; mend; outside: the model has run out. */
-  readonly next: 'test' | 'repeat' | 'mend' | 'outside' | 'nothing';
-  readonly reason: MendReason | null;
-}
-
-/** How tests are put in order, and what is not worth making. */
-export interface Choosing {
-  readonly order: (a: TestAdvice, b: TestAdvice) => number;
-  readonly leastBits: number;
-}
 
 /** Tests by falling worth (or as `order` has them), mends by odds over cost, and which comes first. */
 export function adviseNext(
@@ -110,7 +65,13 @@ export function adviseNext(
     .sort((a, b) => Number(b.first !== null) - Number(a.first !== null) || order(a, b))
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const rest = open.filter((one) => !worthwhile(one));
-  return { tests, rest, mends, bans, ...nextOf(tests, mends, posterior) };
+  const next = nextOf(tests, mends, posterior);
+  const all = [...tests, ...rest];
+  const look = next.next === 'mend' ? lookBeforeBuying(engine, mends, all) : null;
+  if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, bans, next: 'test', reason: null };
+  const safe = next.next === 'test' ? beforePower(tests, all) : null;
+  if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, bans, ...next };
+  return { tests, rest, mends, bans, ...next };
 }
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */

@@ -1,6 +1,7 @@
 /** Why a test is the next one, in words and minutes. */
 import { fixed } from '../quantity/index.js';
-import { LEAST_BITS, type TestAdvice } from './nextTests.js';
+import type { TestAdvice } from './adviceTypes.js';
+import { LEAST_BITS } from './nextTests.js';
 
 const list = (names: readonly string[]): string =>
   names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}` : (names[0] ?? '');
@@ -10,6 +11,8 @@ export function reasonOf(advice: TestAdvice): string {
   if (advice.first === 'repeat')
     return `two looks at this part contradict each other: take one again; ${costOf(advice)}`;
   if (advice.first === 'cause') return `what may have done the damage comes first; ${costOf(advice)}`;
+  if (advice.first === 'before-power') return `before it is switched on: a case may be live; ${costOf(advice)}`;
+  if (advice.first === 'before-buying') return `looked at before it is bought; ${costOf(advice)}`;
   const [one, other] = [...advice.splits].sort((a, b) => b.length - a.length);
   const split =
     one && other

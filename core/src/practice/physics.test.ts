@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { settledReservoir, type RectifierLoad } from './electric/rectifier.js';
+import { firedPart, seriesCurrent, seriesTorque, universalSpeed } from './motors/universal.js';
+import { balancing, fieldOf, inStep } from './motors/splitPhase.js';
 import { current, governed, RPM, settledSpeed, voltsFor, type DcMotor } from './motors/dcMotor.js';
 
 const bridge: RectifierLoad = {
@@ -106,5 +108,67 @@ describe('a d.c. motor', () => {
       ),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('a series motor', () => {
+  const m = { k: 0.16, ohm: 28, reactance: 22 };
+  it('worked by hand: at standstill 230 V over |28 + 22j| Ω is 6.46 A and 6.68 N·m', () => {
+    expect(seriesCurrent(m, 230, 0)).toBeCloseTo(6.459, 3);
+    expect(seriesTorque(m, 230, 0)).toBeCloseTo(0.16 * 6.459 ** 2, 2);
+  });
+
+  it('settles where its torque is the load’s, runs up without load, and gives no more power than it takes: a property', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 30, max: 240, noNaN: true }),
+        fc.double({ min: 1e-3, max: 0.5, noNaN: true }),
+        fc.double({ min: 1e-9, max: 1e-6, noNaN: true }),
+        (volts, friction, fan) => {
+          const load = { friction, viscous: 1e-5, fan };
+          const speed = universalSpeed(m, volts, load);
+          const wanted = friction + 1e-5 * speed + fan * speed * speed;
+          if (speed > 0) expect(seriesTorque(m, volts, speed) / wanted).toBeCloseTo(1, 6);
+          else expect(seriesTorque(m, volts, 0)).toBeLessThanOrEqual(friction);
+          expect(universalSpeed(m, volts, { ...load, friction: friction * 2 })).toBeLessThanOrEqual(speed);
+          const amps = seriesCurrent(m, volts, speed);
+          expect(wanted * speed).toBeLessThanOrEqual(volts * amps + 1e-9);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+
+  it('behind a phase control: 30, 60, 90, 120, 150 degrees leave 0.985, 0.897, 0.707, 0.442, 0.170 (handbook formula)', () => {
+    const found = [30, 60, 90, 120, 150].map((degrees) => firedPart((degrees * Math.PI) / 180));
+    [0.985, 0.897, 0.707, 0.442, 0.17].forEach((part, i) => expect(found[i]).toBeCloseTo(part, 2));
+  });
+});
+
+describe('a motor with a run capacitor', () => {
+  const coils = { ohm: [3500, 3500] as const, reactance: 4500 };
+  const m = { ...coils, farad: balancing(coils, 50), poles: 16, torquePerA: 0.3 };
+
+  it('turns at 120 f / poles: 16 poles 375 and 450, 24 poles 250 and 300 (definition)', () => {
+    expect([inStep(50, 16), inStep(60, 16), inStep(50, 24), inStep(60, 24)]).toEqual([375, 450, 250, 300]);
+  });
+
+  it('with its capacitor has one field, without it two alike: a pulsating one (two-phase components)', () => {
+    const right = fieldOf(m, 230, 50);
+    expect(right.backward / right.forward).toBeLessThan(0.2);
+    const open = fieldOf({ ...m, farad: 0 }, 230, 50);
+    expect(open.backward / open.forward).toBeCloseTo(1, 9);
+    expect(open.amps[1]).toBe(0);
+    // Worked by hand: 230 V over |3500 + 4500j| Ω.
+    expect(open.amps[0]).toBeCloseTo(230 / Math.hypot(3500, 4500), 9);
+  });
+
+  it('a capacitor of half or twice the value weakens the forward field beside the backward one', () => {
+    const ratio = (times: number) => {
+      const field = fieldOf({ ...m, farad: m.farad * times }, 230, 50);
+      return field.backward / field.forward;
+    };
+    expect(ratio(0.5)).toBeGreaterThan(2 * ratio(1));
+    expect(ratio(2)).toBeGreaterThan(2 * ratio(1));
   });
 });

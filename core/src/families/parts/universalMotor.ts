@@ -85,7 +85,7 @@ export function phaseControl(at: Control): PathPart {
         ['motor-feed'],
         [
           row({ switched: 'none' }, { 'motor-feed': 'none' }),
-          ...(at.thin ? [row({ switched: 'thin' }, { 'motor-feed': 'low' })] : []),
+          ...(at.thin ? [row({ switched: 'thin' }, { 'motor-feed': 'half' })] : []),
           row({ wish: 'none' }, { 'motor-feed': 'none' }),
           row({ wish: 'low' }, { 'motor-feed': 'low' }),
           row({}, { 'motor-feed': 'full' }),
@@ -99,7 +99,10 @@ export function phaseControl(at: Control): PathPart {
             { marks: { scorched: 0.2, blew: 0.05 } },
           ),
           mode('open', `${name} passes nothing`, 0.05, [row({}, { 'motor-feed': 'none' })]),
-          mode('half', `${name} passes one half wave`, 0.02, [row({ switched: 'right' }, { 'motor-feed': 'half' })]),
+          mode('half', `${name} passes one half wave`, 0.02, [
+            row({ switched: 'right', wish: 'low' }, { 'motor-feed': 'low' }),
+            row({ switched: 'right' }, { 'motor-feed': 'half' }),
+          ]),
         ],
       ),
     ],

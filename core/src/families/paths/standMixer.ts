@@ -94,11 +94,12 @@ export const standMixerPath: PathData = {
       'plate',
       'governor and plate',
       'control',
-      ['contact'],
+      ['contact', 'sparks'],
       ['plate', 'slot'],
       // Through the slot one sees the sparks of the brushes as well.
       [
         row({ contact: 'poor' }, { slot: 'sparks' }),
+        row({ sparks: 'many' }, { slot: 'sparks' }),
         row({ '@setting': 'low' }, { plate: 'low' }),
         row({}, { plate: 'high', slot: 'none' }),
       ],
@@ -162,6 +163,9 @@ export const standMixerPath: PathData = {
         mode('grease', 'grease hard or gone', 0.06, [
           row({ turns: ['weak', 'slow', 'fast'] }, { 'gear-noise': 'grinds' }),
           row({ '@load': 'dough', turns: ['weak', 'slow', 'fast'] }, { droop: 'drops' }),
+          // Stiff enough it slows the motor that has nothing else to do.
+          row({ turns: 'fast' }, { bowl: { fast: 0.5, weak: 0.5 } }),
+          row({ turns: 'slow' }, { bowl: { slow: 0.5, weak: 0.5 } }),
         ]),
         mode('stripped', 'worm or gear stripped', 0.05, [
           row({ turns: ['weak', 'slow', 'fast'] }, { bowl: 'still', 'gear-noise': 'grinds' }),

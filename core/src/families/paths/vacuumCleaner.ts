@@ -62,7 +62,7 @@ export const vacuumCleanerPath: PathData = {
   ],
   signals: [
     ...CORD.signals,
-    signal('reeled', 'feed behind the reel', ['none', 'thin', 'right'], 'none'),
+    signal('reeled', 'feed behind the reel', ['none', 'thin', 'weak', 'right'], 'none'),
     signal('lamp', 'lamp', ['dark', 'lit'], 'dark'),
     signal('switched', 'feed behind the switch', ['none', 'thin', 'right'], 'none'),
     signal('wish', 'boost switch', ['none', 'low', 'high'], 'high'),
@@ -85,6 +85,9 @@ export const vacuumCleanerPath: PathData = {
       [
         mode('open', 'reel ring burnt through', 0.04, [row({}, { reeled: 'none' })]),
         mode('thin', 'reel ring pitted: feeds a lamp, not a motor', 0.06, [row({ feed: 'right' }, { reeled: 'thin' })]),
+        mode('ohmic', 'reel ring with some ohms: weak, warm at the rings', 0.04, [
+          row({ feed: 'right' }, { reeled: 'weak' }),
+        ]),
       ],
     ),
     block(
@@ -105,6 +108,7 @@ export const vacuumCleanerPath: PathData = {
       [
         row({ reeled: ['none', 'thin'] }, { switched: 'none' }),
         row({ '@heat': 'hot', air: 'blocked' }, { switched: 'none' }),
+        row({ reeled: 'weak' }, { switched: 'thin' }),
         row({}, { switched: 'right' }),
       ],
       [
@@ -240,7 +244,7 @@ export const vacuumCleanerPath: PathData = {
       'Reel rings',
       'Unplugged. Ohms through each ring while the reel is turned; look for pits.',
       'reel',
-      ['steady and bright: healthy', 'open: open', 'wanders, pitted: thin'],
+      ['steady and bright: healthy', 'open: open', 'wanders, pitted: thin, ohmic'],
       { level: 'lid', handsMin: 4, opens: ['reel'], reliability: 0.94 },
     ),
     looks(

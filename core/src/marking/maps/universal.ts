@@ -23,7 +23,8 @@ export const strength =
 export const UNIVERSAL_TESTS: TestMap = {
   cord: firstOf(
     'through',
-    ['a-lead-reaches-the-frame', (look) => look.see('insulation.Mohm').mean < 0.03],
+    // With the switch off it is the cord alone that is measured.
+    ['a-lead-reaches-the-frame', (look) => look.see('cord.leak.Mohm').mean < 0.5],
     ['open', (look) => !Number.isFinite(look.see('cord.itself.ohm').mean)],
   ),
   'feed-high': volts('motor.V'),
@@ -41,7 +42,7 @@ export const UNIVERSAL_TESTS: TestMap = {
     'even-none-to-the-frame',
     ['field-open', (look) => !Number.isFinite(look.see('field.ohm').mean)],
     ['one-bar-differs', (look) => look.see('armature.bars.differ').mean > 0],
-    ['path-to-the-frame', (look) => look.see('insulation.Mohm').mean < 0.5],
+    ['path-to-the-frame', (look) => look.see('winding.leak.Mohm').mean < 0.5],
   ),
   'commutator-look': (look) => (look.see('commutator.black').mean > 0 ? 'black-or-pitted' : 'brown-and-even'),
   'armature-spin': firstOf(

@@ -24,7 +24,7 @@ export const vacuumMap: FamilyMap = {
   faults: {
     ...universalFaultModes('board'),
     'reel-open': 'reel.open',
-    'reel-pitted': 'reel.thin',
+    'reel-pitted': 'reel.ohmic|reel.thin',
     lamp: 'lamp.burnt',
     pole: 'switch.pole',
     protector: 'switch.protector',

@@ -25,31 +25,41 @@ export interface Reservoir {
 }
 
 const STEPS_A_CYCLE = 400;
-const CYCLES = 14;
+/** Settled when the mean of a cycle moves by no more than this part of the peak; given up after so many cycles. */
+const SETTLED = 1e-6;
+const MOST_CYCLES = 2000;
 
 /**
- * Steps the reservoir implicitly (any capacitance is stable) and reads the last cycle.
+ * Steps the reservoir implicitly (any capacitance is stable) cycle by cycle until it repeats, and reads that cycle.
  * Check: with a stiff source mean and ripple go to √2 V − drop and I/(2 f C).
  */
 export function settledReservoir(c: RectifierLoad): Reservoir {
-  const dt = 1 / c.mainsHz / STEPS_A_CYCLE;
   const peak = Math.SQRT2 * c.sourceV;
   let inside = Math.max(0, peak - c.dropV);
-  let [low, high, sum] = [Infinity, -Infinity, 0];
-  for (let step = 0; step < STEPS_A_CYCLE * CYCLES; step++) {
+  let before = Infinity;
+  for (let cycle = 0; ; cycle++) {
+    const { end, ...seen } = oneCycle(c, peak, inside);
+    inside = end;
+    if (Math.abs(seen.meanV - before) <= SETTLED * peak || cycle >= MOST_CYCLES) return seen;
+    before = seen.meanV;
+  }
+}
+
+function oneCycle(c: RectifierLoad, peak: number, start: number): Reservoir & { readonly end: number } {
+  const dt = 1 / c.mainsHz / STEPS_A_CYCLE;
+  // Three branches meet at the terminals: the source, the load, the capacitor with its resistance.
+  const gc = c.esrOhm + dt / c.farad;
+  const gl = 1 / c.loadOhm + 1 / gc;
+  let [inside, low, high, sum] = [start, Infinity, -Infinity, 0];
+  for (let step = 0; step < STEPS_A_CYCLE; step++) {
     const wave = peak * Math.sin((2 * Math.PI * step) / STEPS_A_CYCLE);
     const offered = (c.halves[0] ? Math.max(0, wave) : 0) + (c.halves[1] ? Math.max(0, -wave) : 0) - c.dropV;
-    // Volts at the terminals from the three branches that meet there.
-    const gc = c.esrOhm + dt / c.farad;
-    const gl = 1 / c.loadOhm + 1 / gc;
     const alone = inside / gc / gl;
-    const conducts = offered > alone;
-    const v = conducts ? (inside / gc + offered / c.sourceOhm) / (gl + 1 / c.sourceOhm) : alone;
+    const v = offered > alone ? (inside / gc + offered / c.sourceOhm) / (gl + 1 / c.sourceOhm) : alone;
     inside += ((v - inside) / gc) * (dt / c.farad);
-    if (step < STEPS_A_CYCLE * (CYCLES - 1)) continue;
     low = Math.min(low, v);
     high = Math.max(high, v);
     sum += v;
   }
-  return { meanV: sum / STEPS_A_CYCLE, leastV: low, rippleV: high - low };
+  return { meanV: sum / STEPS_A_CYCLE, leastV: low, rippleV: high - low, end: inside };
 }

@@ -85,6 +85,12 @@ export function smallSupply(
 
 /** What can go wrong with it; `P` holds the supply under `supply`. */
 export const supplyFaults = <P extends { supply: SmallSupply }>(): readonly MachineFault<P>[] => [
+  ...mainsSide<P>(),
+  ...boardSide<P>(),
+];
+
+/** Cord, fuse and transformer. */
+const mainsSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P>[] => [
   {
     id: 'cord-open',
     name: 'cord broken inside at the plug',
@@ -120,6 +126,10 @@ export const supplyFaults = <P extends { supply: SmallSupply }>(): readonly Mach
     share: 1.5,
     make: ({ supply: s }) => void (s.tapRatio = 0.52),
   },
+];
+
+/** Rectifier, reservoir and regulator. */
+const boardSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P>[] => [
   {
     id: 'reservoir-dry',
     name: 'reservoir dried out',

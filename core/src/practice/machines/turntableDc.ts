@@ -199,7 +199,8 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     p.drive,
     {
       supplyV: gated,
-      wantedRpm: byContact === null ? 0 : MOTOR_RPM[chosen] * (1 + trim + byContact),
+      // An open contact leaves the timing to what leaks: it crawls.
+      wantedRpm: MOTOR_RPM[chosen] * (byContact === null ? 0.06 : 1 + trim + byContact),
       loadNm: p.beltOn && !c.off.includes('belt') ? p.dragNm : 0,
       wander,
     },

@@ -7,7 +7,9 @@ import { firedPart, seriesCurrent, universalSpeed, type ShaftLoad, type Universa
 export interface UniversalDrive {
   mainsV: number;
   cordOpen: boolean;
-  leakMohm: number;
+  /** MΩ from the conductors of the cord to the case, and from the windings. */
+  cordLeakMohm: number;
+  windingLeakMohm: number;
   blew: boolean;
   burnt: boolean;
   /** Contacts in the way of the current, Ω: the most they wander to, evenly in the logarithm. */
@@ -32,14 +34,15 @@ export interface UniversalDrive {
 }
 
 /** Brushes of a domestic machine are done at this length, mm (common practice: 5/16 in). */
-export const BRUSH_LIMIT_MM = 7.9;
+const BRUSH_LIMIT_MM = 7.9;
 
 /** A sound drive. */
 export function universalDrive(random: Random, of: { load: ShaftLoad; k: number; ohm: number }): UniversalDrive {
   return {
     mainsV: within(random, 230, 0.04),
     cordOpen: false,
-    leakMohm: within(random, 40, 0.5),
+    cordLeakMohm: within(random, 200, 0.5),
+    windingLeakMohm: within(random, 40, 0.5),
     blew: false,
     burnt: false,
     contactOhm: 0.1,
@@ -73,7 +76,7 @@ const fault = <P extends Holding>(
 export const universalFaults = <P extends Holding>(): readonly MachineFault<P>[] => [
   fault('cord-open', 'cord broken at the plug or the bush', 6, (d) => void (d.cordOpen = true)),
   fault('lead-on-case', 'a lead of the cord touches the case', 0.7, (d, random) => {
-    d.leakMohm = 1e-4 + 0.02 * random();
+    d.cordLeakMohm = 1e-4 + 0.02 * random();
   }),
   fault('control-open', 'triac open', 4, (d) => void (d.controlOpen = true)),
   fault('control-shorted', 'triac shorted', 5, (d) => void (d.controlShorted = true)),
@@ -107,7 +110,7 @@ export const universalFaults = <P extends Holding>(): readonly MachineFault<P>[]
     d.burnt = random() < 0.4;
   }),
   fault('winding-leaks', 'winding leaks to the frame', 0.8, (d, random) => {
-    d.leakMohm = 1e-3 + 0.1 * random();
+    d.windingLeakMohm = 1e-3 + 0.1 * random();
   }),
 ];
 
@@ -150,7 +153,9 @@ export function universalQuantities(
     'motor.roughness': speed > 1 ? d.rough : 0,
     'mains.V': d.cordOpen ? 0 : d.mainsV,
     'cord.itself.ohm': d.cordOpen ? Infinity : 0.2,
-    'insulation.Mohm': d.leakMohm,
+    'insulation.Mohm': leakOf(d),
+    'cord.leak.Mohm': d.cordLeakMohm,
+    'winding.leak.Mohm': d.windingLeakMohm,
     'control.ohm': d.controlShorted ? 0.5 : 1e6,
     'brush.mm': d.brushMm,
     'brush.stuck': d.brushStuck ? 1 : 0,
@@ -161,15 +166,18 @@ export function universalQuantities(
     'shaft.drag.times': d.seized ? Infinity : d.dragTimes,
     burnt: d.burnt ? 1 : 0,
     blew: d.blew ? 1 : 0,
-    tingles: d.leakMohm < 0.2 ? 1 : 0,
+    tingles: leakOf(d) < 0.2 ? 1 : 0,
   };
 }
+
+/** Both ways to the case beside each other. */
+const leakOf = ({ cordLeakMohm: a, windingLeakMohm: b }: UniversalDrive): number => 1 / (1 / a + 1 / b);
 
 const loose = (most: number, random: Random): number =>
   Number.isFinite(most) ? (most > 5 ? between(random, most / 4, most) : most) : Infinity;
 
 /** What power does to it: a motor that stands under volts burns, a live case kills. */
 export const universalHarm = (d: UniversalDrive): string[] => [
-  ...(d.leakMohm < 0.2 && !d.cordOpen ? ['the case is live'] : []),
+  ...(leakOf(d) < 0.2 && !d.cordOpen ? ['the case is live'] : []),
   ...(d.seized && !d.cordOpen && !d.controlOpen && !d.fieldOpen ? ['the winding burns'] : []),
 ];

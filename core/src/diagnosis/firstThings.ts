@@ -1,0 +1,43 @@
+/** What comes before the step that would be best by its worth alone: a look before buying, the insulation before power. */
+import type { Advice, TestAdvice } from './adviceTypes.js';
+import type { Engine } from './engine.js';
+import { curedModes, type MendAdvice } from './mends.js';
+
+/** The same tests with this one before all others. */
+export function asFirst(
+  one: TestAdvice,
+  first: TestAdvice['first'],
+  tests: readonly TestAdvice[],
+  rest: readonly TestAdvice[],
+): Pick<Advice, 'tests' | 'rest'> {
+  const others = (list: readonly TestAdvice[]) => list.filter(({ test }) => test.id !== one.test.id);
+  return { tests: [{ ...one, first }, ...others(tests)], rest: others(rest) };
+}
+
+/** A live case kills: the insulation is measured before the first test that switches a unit on the mains on. */
+export function beforePower(tests: readonly TestAdvice[], all: readonly TestAdvice[]): TestAdvice | null {
+  const best = tests.find((one) => one.forbidden === null);
+  if (!best?.powered) return null;
+  return all.find(({ test, forbidden }) => forbidden === null && test.marks && test.lifts.includes('frame')) ?? null;
+}
+
+/** A look at the part itself that costs at most this part of the mend comes before it is bought (chosen). */
+const LOOK_PART = 0.5;
+
+/** The cheapest look, not made yet, at a part that would be bought on odds alone; null where there is none worth it. */
+export function lookBeforeBuying(
+  engine: Engine,
+  mends: readonly MendAdvice[],
+  tests: readonly TestAdvice[],
+): TestAdvice | null {
+  const mend = mends.find((one) => one.forbidden === null);
+  if (!mend || mend.found || mend.repair.money === 0) return null;
+  const cures = curedModes(engine, mend.repair);
+  const shows = ({ test, forbidden, minutes }: TestAdvice) =>
+    forbidden === null &&
+    minutes <= LOOK_PART * mend.minutes &&
+    test.outcomes.some(
+      ({ modes }) => !modes.includes('healthy') && modes.some((mode) => cures.includes(`${test.block ?? ''}.${mode}`)),
+    );
+  return tests.filter(shows).sort((a, b) => a.minutes - b.minutes)[0] ?? null;
+}
