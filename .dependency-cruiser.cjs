@@ -3,6 +3,7 @@ const RUNGS = [
   'quantity',
   'numeric',
   'practice',
+  'instruments',
   'formats',
   'speed',
   'drive',

@@ -16,6 +16,8 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   families: async () => (await import('./find.js')).familiesCommand,
   'advice-score': async () => (await import('./adviceScore.js')).adviceScoreCommand,
   'coach-score': async () => (await import('./coachScore.js')).coachScoreCommand,
+  meter: async () => (await import('./meter.js')).meterCommand,
+  'stand-in': async () => (await import('./standIn.js')).standInCommand,
   disc: async () => (await import('./disc.js')).discCommand,
   'family-pages': async () => (await import('./familyPages.js')).familyPagesCommand,
 };

@@ -18,7 +18,7 @@ export interface Condition {
 }
 
 /** Cold, untouched, at the machine's first setting. */
-export const AT_REST: Condition = { setting: '', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
+const AT_REST: Condition = { setting: '', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
 
 /** Physical quantities by name; the name carries the unit: "board.V", "platter.rpm". */
 export type Quantities = Readonly<Record<string, number>>;

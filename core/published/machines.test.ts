@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { settledReservoir, type RectifierLoad } from './electric/rectifier.js';
-import { firedPart, seriesCurrent, seriesTorque, universalSpeed } from './motors/universal.js';
-import { balancing, fieldOf, inStep } from './motors/splitPhase.js';
-import { current, governed, RPM, settledSpeed, voltsFor, type DcMotor } from './motors/dcMotor.js';
+import { settledReservoir, type RectifierLoad } from '../src/practice/electric/rectifier.js';
+import { firedPart, seriesCurrent, seriesTorque, universalSpeed } from '../src/practice/motors/universal.js';
+import { balancing, fieldOf, inStep } from '../src/practice/motors/splitPhase.js';
+import { current, governed, settledSpeed, voltsFor, type DcMotor } from '../src/practice/motors/dcMotor.js';
 
 const bridge: RectifierLoad = {
   sourceV: 12,
@@ -81,7 +81,6 @@ describe('a d.c. motor', () => {
     expect(motor.k * speed + amps * motor.ohm).toBeCloseTo(5, 9);
     expect(motor.k * amps).toBeCloseTo(motor.friction + motor.viscous * speed + 2e-4, 9);
     expect(settledSpeed(motor, 5, 1)).toBe(0);
-    expect(RPM).toBeCloseTo(9.5493, 4);
   });
 
   it('worked by hand: k 0.018, 12 Ω, 0.65 mN·m at 5 V: 36 mA, 253 rad/s', () => {

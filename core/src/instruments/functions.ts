@@ -1,0 +1,51 @@
+/** What a bench meter can be asked for, in the words of SCPI (SCPI-99, volume 2, from memory). */
+
+/** A function of a meter: its header, the unit of its value and how a person calls it. */
+export interface MeterFunction {
+  readonly header: string;
+  readonly unit: string;
+  readonly words: string;
+}
+
+/** Functions by name. */
+export const METER_FUNCTIONS = {
+  'volts-dc': { header: 'VOLT:DC', unit: 'V', words: 'd.c. volts' },
+  'volts-ac': { header: 'VOLT:AC', unit: 'V', words: 'a.c. volts' },
+  'amps-dc': { header: 'CURR:DC', unit: 'A', words: 'd.c. amperes' },
+  'amps-ac': { header: 'CURR:AC', unit: 'A', words: 'a.c. amperes' },
+  ohms: { header: 'RES', unit: 'Ω', words: 'ohms' },
+  'ohms-four-wire': { header: 'FRES', unit: 'Ω', words: 'ohms, four wires' },
+  frequency: { header: 'FREQ', unit: 'Hz', words: 'frequency' },
+  period: { header: 'PER', unit: 's', words: 'period' },
+  capacitance: { header: 'CAP', unit: 'F', words: 'capacitance' },
+  diode: { header: 'DIOD', unit: 'V', words: 'diode test' },
+  continuity: { header: 'CONT', unit: 'Ω', words: 'continuity' },
+} as const satisfies Readonly<Record<string, MeterFunction>>;
+/** Names of the functions. */
+export type MeterFunctionId = keyof typeof METER_FUNCTIONS;
+
+/** Long and short spellings of a part of a header: a meter may answer either. */
+const SPELLINGS: Readonly<Record<string, string>> = {
+  VOLTAGE: 'VOLT',
+  CURRENT: 'CURR',
+  RESISTANCE: 'RES',
+  FRESISTANCE: 'FRES',
+  FREQUENCY: 'FREQ',
+  PERIOD: 'PER',
+  CAPACITANCE: 'CAP',
+  DIODE: 'DIOD',
+  CONTINUITY: 'CONT',
+};
+
+/** The function that an answer of CONF? or FUNC? names: `"VOLT +1.000000E+01,+1.000000E-06"`; null for one not known here. */
+export function functionNamed(answer: string): MeterFunctionId | null {
+  const [head = ''] = answer.replaceAll('"', '').trim().toUpperCase().split(/[\s,]/);
+  const short = head
+    .split(':')
+    .map((part) => SPELLINGS[part] ?? part)
+    .join(':');
+  // Without more said volts and amperes are direct.
+  const whole = short === 'VOLT' || short === 'CURR' ? `${short}:DC` : short;
+  const found = Object.entries(METER_FUNCTIONS).find(([, one]) => one.header === whole);
+  return (found?.[0] as MeterFunctionId | undefined) ?? null;
+}

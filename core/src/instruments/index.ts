@@ -1,0 +1,5 @@
+export { METER_FUNCTIONS, type MeterFunctionId } from './functions.js';
+export { greet, measure, takePresent, type MeterReading } from './meter.js';
+export { openSession, SESSION_LIMITS, type Line } from './session.js';
+export { STAND_IN_FAULTS, standInMeter, type StandInFault } from './standIn.js';
+export { InstrumentProblem } from './problem.js';

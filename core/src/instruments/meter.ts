@@ -1,0 +1,55 @@
+/** Readings of a bench meter, with its function checked against what is asked. */
+import { InstrumentProblem } from './problem.js';
+import { functionNamed, METER_FUNCTIONS, type MeterFunctionId } from './functions.js';
+import { readError, readIdentity, readNumber, type Identity, type MeterValue } from './replies.js';
+import type { Session } from './session.js';
+
+/** A reading as it was taken. */
+export type MeterReading = MeterValue & { readonly function: MeterFunctionId; readonly unit: string };
+
+/** Who it is; its error queue is emptied. @throws InstrumentProblem when it is no instrument. */
+export async function greet(session: Session): Promise<Identity> {
+  const identity = readIdentity(await session.ask('*IDN?'));
+  session.tell('*CLS');
+  return identity;
+}
+
+/** Sets the meter to a function and measures once. @throws InstrumentProblem of {@link readNumber}, {@link Session} or REFUSED. */
+export async function measure(session: Session, wanted: MeterFunctionId): Promise<MeterReading> {
+  const { header, unit } = METER_FUNCTIONS[wanted];
+  const value = readNumber(await session.ask(`MEAS:${header}?`));
+  await refuseErrors(session);
+  return { ...value, function: wanted, unit };
+}
+
+/**
+ * The reading that stands on the meter as somebody set it, wanted or not: its function is asked first, and one that is
+ * not what is asked for is refused by name.
+ * @throws InstrumentProblem WRONG_FUNCTION: "The meter stands on ohms; d.c. volts are asked for."
+ */
+export async function takePresent(session: Session, wanted: MeterFunctionId | null): Promise<MeterReading> {
+  const answer = await session.ask('CONF?');
+  const stands = functionNamed(answer);
+  if (stands === null)
+    throw new InstrumentProblem(
+      'WRONG_FUNCTION',
+      'The meter stands on something that is not read here. Nothing was taken.',
+    );
+  if (wanted !== null && stands !== wanted)
+    throw new InstrumentProblem(
+      'WRONG_FUNCTION',
+      `The meter stands on ${METER_FUNCTIONS[stands].words}; ${METER_FUNCTIONS[wanted].words} are asked for. Nothing was taken.`,
+    );
+  const value = readNumber(await session.ask('READ?'));
+  await refuseErrors(session);
+  return { ...value, function: stands, unit: METER_FUNCTIONS[stands].unit };
+}
+
+async function refuseErrors(session: Session): Promise<void> {
+  const error = readError(await session.ask('SYST:ERR?'));
+  if (error)
+    throw new InstrumentProblem(
+      'REFUSED',
+      `The instrument reports an error (${error.code}, ${error.words.slice(0, 60)}). Nothing was taken.`,
+    );
+}
