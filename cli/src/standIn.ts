@@ -21,7 +21,7 @@ export async function standInCommand(args: readonly string[]): Promise<CommandAn
     throw new CliRefusal('USAGE', `Machines: ${PRACTICE_MACHINES.map((one) => one.id).join(', ')}. ${USAGE}`);
   const unit = machine.unit(given.broken === undefined ? [] : [given.broken], 1);
   const quantity = given.at ?? 'board.V';
-  if (unit.moment()[quantity] === undefined)
+  if (!Object.hasOwn(unit.moment(), quantity))
     throw new CliRefusal('USAGE', `${machine.id} has ${Object.keys(unit.moment()).join(', ')}.`);
   const probe = () => {
     const { mean } = unit.see(quantity);

@@ -1,5 +1,7 @@
 /** What a bench meter can be asked for, in the words of SCPI (SCPI-99, volume 2, from memory). */
 
+import { ownEntry } from '../quantity/index.js';
+
 /** A function of a meter: its header, the unit of its value and how a person calls it. */
 export interface MeterFunction {
   readonly header: string;
@@ -42,7 +44,7 @@ export function functionNamed(answer: string): MeterFunctionId | null {
   const [head = ''] = answer.replaceAll('"', '').trim().toUpperCase().split(/[\s,]/);
   const short = head
     .split(':')
-    .map((part) => SPELLINGS[part] ?? part)
+    .map((part) => ownEntry(SPELLINGS, part) ?? part)
     .join(':');
   // Without more said volts and amperes are direct.
   const whole = short === 'VOLT' || short === 'CURR' ? `${short}:DC` : short;

@@ -2,6 +2,7 @@
  * A meter that is none: it speaks the same commands on loopback, reads a machine of the practice bench, and can be
  * made to misbehave. For trying the line without a bench, and for the tests.
  */
+import { ownEntry } from '../quantity/index.js';
 import { functionNamed, METER_FUNCTIONS, type MeterFunctionId } from './functions.js';
 
 /** How it can misbehave. */
@@ -45,7 +46,7 @@ export function standInMeter(probe: ProbeValue, fault: StandInFault = 'none'): (
     'FETC?': shown,
   };
   const said = (line: string): string | null => {
-    const own = answers[line];
+    const own = ownEntry(answers, line);
     if (own) return own();
     const command = /^(MEAS|CONF):([A-Z:]+?)(\?)?$/.exec(line);
     const wanted = command?.[2] === undefined ? null : functionNamed(command[2]);

@@ -2,6 +2,7 @@
 import { PATHS, withoutParts, type DrivePath, type PathTest } from '../families/index.js';
 import { observationFrom, type Unit } from '../diagnosis/index.js';
 import { seeded, type Random } from '../numeric/index.js';
+import { ownEntry } from '../quantity/index.js';
 import type { Condition, PracticeMachine, PracticeUnit } from '../practice/index.js';
 import { Look, type TestMap } from './look.js';
 
@@ -87,7 +88,7 @@ export function markedUnit(map: FamilyMap, faults: readonly string[], seed: numb
   const path = pathFor(map);
   const practice = map.machine.unit(faults, seed);
   const refOf = (fault: string) => {
-    const ref = map.faults[fault];
+    const ref = ownEntry(map.faults, fault);
     if (ref === undefined) throw new RangeError(`${map.family}: no mode for ${fault}`);
     return ref;
   };
@@ -119,7 +120,7 @@ export function markedUnit(map: FamilyMap, faults: readonly string[], seed: numb
 }
 
 function answered(map: FamilyMap, practice: PracticeUnit, test: PathTest, random: Random) {
-  const make = map.tests[test.id];
+  const make = ownEntry(map.tests, test.id);
   if (!make) throw new RangeError(`${map.family}: the map makes no ${test.id}`);
   const made = make(new Look(practice, map.condition(test.context), random));
   const answer = typeof made === 'string' ? { outcome: made } : made;
@@ -139,6 +140,6 @@ function outcomeOf(
 ): string {
   if (entry.outcome !== undefined) return entry.outcome;
   const weights = saw.weights ?? {};
-  const of = (states: readonly string[]) => states.reduce((sum, state) => sum + (weights[state] ?? 0), 0);
+  const of = (states: readonly string[]) => states.reduce((sum, state) => sum + (ownEntry(weights, state) ?? 0), 0);
   return test.outcomes.reduce((best, one) => (of(one.states) > of(best.states) ? one : best)).id;
 }

@@ -3,6 +3,7 @@
  * finds comes out of the equations. Nothing here knows the families' tables.
  */
 import { seeded, type Random } from '../numeric/index.js';
+import { ownEntry } from '../quantity/index.js';
 
 /** How the machine stands while something is looked at. */
 export interface Condition {
@@ -122,7 +123,7 @@ function unitOf<P>(
     data.solve(now, { ...AT_REST, setting: data.settings[0] ?? '', ...condition }, random);
   const see = (quantity: string, condition?: Partial<Condition>): Seen => {
     const values = Array.from({ length: MOMENTS }, () => {
-      const value = moment(condition)[quantity];
+      const value = ownEntry(moment(condition), quantity);
       if (value === undefined) throw new RangeError(`${data.id} has no ${quantity}`);
       return value;
     });
