@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { settledReservoir, type RectifierLoad } from '../src/practice/electric/rectifier.js';
 import { firedPart, seriesCurrent, seriesTorque, universalSpeed } from '../src/practice/motors/universal.js';
+import { inductionSpeed, inductionTorque, startPart } from '../src/practice/motors/induction.js';
 import { balancing, fieldOf, inStep } from '../src/practice/motors/splitPhase.js';
 import { current, governed, settledSpeed, voltsFor, type DcMotor } from '../src/practice/motors/dcMotor.js';
 
@@ -169,5 +170,46 @@ describe('a motor with a run capacitor', () => {
     };
     expect(ratio(0.5)).toBeGreaterThan(2 * ratio(1));
     expect(ratio(2)).toBeGreaterThan(2 * ratio(1));
+  });
+});
+
+describe('an induction motor', () => {
+  const m = { ratedV: 230, poles: 4, peakNm: 0.02, peakSlip: 0.35 };
+
+  it('has its greatest torque at its peak slip, and at half of that 0.8 of it (Kloss’s formula; from memory)', () => {
+    expect(inductionTorque(m, 230, 0.35)).toBeCloseTo(0.02, 9);
+    // 2 / (0.5 + 2) = 0.8
+    expect(inductionTorque(m, 230, 0.175)).toBeCloseTo(0.016, 9);
+    expect(inductionTorque(m, 230, 0)).toBe(0);
+  });
+
+  it('starts by the square of the volts: 80 V to start needs four times the torque of 40 V (common practice)', () => {
+    const torqueAt = (volts: number) => inductionTorque(m, volts, 1);
+    expect(torqueAt(80) / torqueAt(40)).toBeCloseTo(4, 9);
+    expect(startPart(m, 4e-4) / startPart(m, 1e-4)).toBeCloseTo(2, 9);
+  });
+
+  it('runs some 3 to 20 % under its synchronous speed by its load, and stands when it cannot start (common practice)', () => {
+    const rpm = (friction: number) => inductionSpeed(m, 230, 50, { friction, perRpm: 1e-6 });
+    expect(1 - rpm(0.002) / 1500).toBeGreaterThan(0.02);
+    expect(1 - rpm(0.008) / 1500).toBeLessThan(0.2);
+    expect(rpm(0.008)).toBeLessThan(rpm(0.002));
+    expect(rpm(0.02)).toBe(0);
+  });
+
+  it('settles where its torque is the load’s: a property', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-4, max: 0.01, noNaN: true }),
+        fc.double({ min: 0, max: 5e-6, noNaN: true }),
+        fc.double({ min: 150, max: 250, noNaN: true }),
+        (friction, perRpm, volts) => {
+          const rpm = inductionSpeed(m, volts, 50, { friction, perRpm });
+          if (rpm === 0) expect(inductionTorque(m, volts, 1)).toBeLessThanOrEqual(friction);
+          else expect(inductionTorque(m, volts, 1 - rpm / 1500) / (friction + perRpm * rpm)).toBeCloseTo(1, 6);
+        },
+      ),
+      { numRuns: 200 },
+    );
   });
 });

@@ -123,11 +123,15 @@ export function dueWish(timers: readonly Omit<JobTimer, 'end'>[], now: Date): Ne
   return { stage: timerStage(timer), text, kind: 'hands', until: null };
 }
 
-const timerStage = (timer: string): StageId =>
-  timer === 'discharge' ? 'make-safe' : timer === 'soak' || timer === 'warm-up' ? 'prove' : 'mend';
+const OF_PROVING: ReadonlySet<string> = new Set(['soak', 'warm-up', 'look-in']);
 
-const dueWords = (timer: { readonly timer: string; readonly label: string }): string =>
-  timer.timer === 'discharge' ? 'Wait over: measure what is left' : `${timer.label} done: look at it`;
+const timerStage = (timer: string): StageId =>
+  timer === 'discharge' ? 'make-safe' : OF_PROVING.has(timer) ? 'prove' : 'mend';
+
+function dueWords({ timer, label }: { readonly timer: string; readonly label: string }): string {
+  if (timer === 'discharge') return 'Wait over: measure what is left';
+  return timer === 'look-in' ? 'Look in: does it still run well?' : `${label} done: look at it`;
+}
 
 /**
  * A held value is typed before anything else: it is forgotten first. What is off goes back only after

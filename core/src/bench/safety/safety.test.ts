@@ -186,6 +186,20 @@ describe('timers', () => {
     expect(nextWish(job, answered, at(61)).text).toBe('Measure as found, 33⅓ rpm');
   });
 
+  it('a look-in brings the running unit under the hands for a moment, and sends it to Prove', () => {
+    const look = line({ kind: 'timer', timer: 'look-in', label: 'Look in', minutes: 20 });
+    const after = (minutes: number) => new Date(Date.parse(look.enteredAt) + minutes * 60_000);
+    const state = jobState(job, [soak, look]);
+    expect(nextWish(job, state, after(10))).toMatchObject({ kind: 'waits', text: 'Soak' });
+    expect(nextWish(job, state, after(21))).toMatchObject({
+      kind: 'hands',
+      stage: 'prove',
+      text: 'Look in: does it still run well?',
+    });
+    const seen = jobState(job, [soak, look, line({ kind: 'timer-end', target: look.key, how: 'answered' })]);
+    expect(nextWish(job, seen, after(21))).toMatchObject({ kind: 'waits', text: 'Soak' });
+  });
+
   it('count down in hours, minutes and seconds', () => {
     expect(countdown('2026-01-01T03:12:40Z', new Date('2026-01-01T00:00:00Z'))).toBe('3:12:40');
     expect(countdown('2026-01-01T00:00:19Z', new Date('2026-01-01T00:00:00.400Z'))).toBe('0:19');

@@ -1,9 +1,18 @@
 /** Families that have a machine on the practice bench. */
 import type { FamilyMap } from '../family.js';
+import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
+import { rimDriveMap } from './rimDrive.js';
 import { turntableAcMap } from './turntableAc.js';
 import { turntableDcMap } from './turntableDc.js';
 import { vacuumMap } from './vacuum.js';
 
 /** All maps, one a family. */
-export const MAPS: readonly FamilyMap[] = [turntableDcMap, turntableAcMap, mixerMap, vacuumMap];
+export const MAPS: readonly FamilyMap[] = [
+  turntableDcMap,
+  turntableAcMap,
+  rimDriveMap,
+  mixerMap,
+  vacuumMap,
+  cordlessToolMap,
+];

@@ -35,7 +35,10 @@ const dueTimers = (jobs: readonly JobListItem[], now: Date) =>
 /** "● Soak done, 0147", "3:12:40 Soak, 0147", or the product's name. */
 export function titleOf(jobs: readonly JobListItem[], now: Date): string {
   const due = dueTimers(jobs, now)[0];
-  if (due) return `● ${due.timer.label} done, ${jobNumber(due.item.job.number)} · ${NAME}`;
+  if (due) {
+    const over = due.timer.timer === 'look-in' ? '' : ' done';
+    return `● ${due.timer.label}${over}, ${jobNumber(due.item.job.number)} · ${NAME}`;
+  }
   const running = jobs
     .flatMap((item) => item.timers.map((timer) => ({ item, timer })))
     .sort((a, b) => Date.parse(a.timer.dueAt) - Date.parse(b.timer.dueAt))[0];
