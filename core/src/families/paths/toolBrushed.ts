@@ -163,6 +163,9 @@ export const toolBrushedPath: PathData = {
         mode('dry', 'grease gone, bearing rough', 0.04, [
           row({ turns: ['weak', 'slow', 'fast'] }, { 'gear-noise': 'grinds' }),
           row({ '@load': 'loaded', turns: ['weak', 'slow', 'fast'] }, { spindle: 'weak' }),
+          // Stiff enough it slows the motor that has nothing else to do.
+          row({ turns: 'fast' }, { spindle: { fast: 0.5, weak: 0.5 } }),
+          row({ turns: 'slow' }, { spindle: { slow: 0.5, weak: 0.5 } }),
         ]),
       ],
     ),
