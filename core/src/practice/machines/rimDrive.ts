@@ -1,5 +1,6 @@
 /** A portable gramophone: shaded-pole motor, stepped shaft, idler against the rim; the amplifier fed by a winding of the motor. */
 import type { Random } from '../../numeric/index.js';
+import { ownEntry } from '../../quantity/index.js';
 import {
   between,
   practiceMachine,
@@ -143,7 +144,7 @@ const MECHANICS: readonly MachineFault<Player>[] = [
 ];
 
 function solve(p: Player, c: Condition, random: Random): Quantities {
-  const nominal = NOMINAL[c.setting] ?? 100 / 3;
+  const nominal = ownEntry(NOMINAL, c.setting) ?? 100 / 3;
   const fed = !p.cordOpen && !p.switchOpen;
   const volts = fed && !p.fieldOpen ? p.mainsV : 0;
   const pulls = p.step > 0 && !c.off.includes('idler');
