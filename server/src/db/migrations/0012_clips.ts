@@ -8,7 +8,7 @@ export async function up(db: Knex): Promise<void> {
     t.binary('bytes').notNullable();
     t.specificType('sha256', 'char(64)').notNullable();
     t.timestamp('created_at', { useTz: true }).notNullable();
-    t.check('octet_length(bytes) <= 3145728', undefined, 'clip_sound_size');
+    t.check('octet_length(bytes) <= 4194304', undefined, 'clip_sound_size');
   });
   await db.schema.alterTable('setting', (t) => void t.jsonb('day_first').notNullable().defaultTo('[]'));
 }

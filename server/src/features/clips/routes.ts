@@ -9,8 +9,8 @@ import type { Services } from '../jobs/service.js';
 import { clipRoomLeft, findClip, insertClip, sha256Of } from './repository.js';
 import { keptSound } from './sound.js';
 
-/** Largest sound taken, bytes: half a minute at 48 kHz, 16 bit, mono. */
-const CLIP_LIMIT = 3 * 1024 * 1024;
+/** Largest sound taken, bytes: half a minute at 48 kHz, or ten seconds at 192 kHz, 16 bit, mono. */
+const CLIP_LIMIT = 4 * 1024 * 1024;
 
 export function clipRoutes({ db, now }: Services): Router {
   const router = apiRouter();

@@ -1,8 +1,9 @@
 /** Timers of the job in its bar: counting down, or done and waiting for an answer. */
-import { countdown, isDue, isRunning, type JobTimer, type StageId } from '@amber-gauge/core/bench';
+import { countdown, isDue, isRunning, type EventBody, type JobTimer, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useNow } from '../../../shared/ui/useNow.js';
+import { lookedIn } from '../prove/lookIn.js';
 import type { JobView } from '../useJobView.js';
 import classes from '../Job.module.css';
 
@@ -14,8 +15,15 @@ interface Props {
 
 export function JobTimers({ view, stage, onStage }: Props) {
   const now = useNow(1000);
-  const end = (target: string, how: 'stopped' | 'answered') =>
-    void submitLines(view.job.id, makeLine(stage, { kind: 'timer-end', target, how }));
+  const say = (...bodies: EventBody[]) => void submitLines(view.job.id, ...bodies.map((body) => makeLine(stage, body)));
+  const open = (timer: JobTimer['timer']) => view.state.timers.filter((one) => one.timer === timer && one.end === null);
+  /** With the soak its look-ins end. */
+  const end = ({ key, timer }: JobTimer, how: 'stopped' | 'answered') =>
+    say(
+      ...[key, ...(timer === 'soak' ? open('look-in').map((one) => one.key) : [])].map(
+        (target) => ({ kind: 'timer-end', target, how }) as const,
+      ),
+    );
   const due = view.state.timers.filter((timer) => isDue(timer, now));
   // One runs in the bar, the next to end; a look-in stands with its soak.
   const [first, ...more] = view.state.timers
@@ -31,8 +39,9 @@ export function JobTimers({ view, stage, onStage }: Props) {
           // A wait for a charge to go is ended by a reading, never by a tap.
           onClick={() => {
             if (timer.timer === 'discharge') onStage('make-safe');
-            else if (timer.timer === 'look-in') onStage('prove');
-            else end(timer.key, 'answered');
+            else if (timer.timer === 'look-in')
+              say(...lookedIn(timer, open('soak').find((one) => isRunning(one, now)) ?? null, now));
+            else end(timer, 'answered');
           }}
         >
           {dueWords(timer)}
@@ -46,7 +55,7 @@ export function JobTimers({ view, stage, onStage }: Props) {
             <button
               type="button"
               className={classes.strike}
-              onClick={() => end(first.key, 'stopped')}
+              onClick={() => end(first, 'stopped')}
               aria-label={`Stop ${first.label}`}
               title="Stop it"
             >
@@ -62,5 +71,5 @@ export function JobTimers({ view, stage, onStage }: Props) {
 
 function dueWords({ timer, label }: JobTimer): string {
   if (timer === 'discharge') return 'Wait over: measure';
-  return timer === 'look-in' ? 'Look in now' : `${label} done: seen`;
+  return timer === 'look-in' ? 'Looked in: all well' : `${label} done: seen`;
 }

@@ -7,7 +7,6 @@ import {
   TIMER_MINUTES,
   TIMER_WORDS,
   type EventBody,
-  type JobTimer,
   type StageId,
 } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
@@ -15,6 +14,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useNow } from '../../../shared/ui/useNow.js';
 import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
+import { LOOK_IN, lookedIn } from './lookIn.js';
 import classes from './Prove.module.css';
 
 interface Props {
@@ -22,13 +22,6 @@ interface Props {
   readonly stage: StageId;
   readonly minutes: number;
 }
-
-const LOOK_IN: EventBody = {
-  kind: 'timer',
-  timer: 'look-in',
-  label: TIMER_WORDS['look-in'],
-  minutes: TIMER_MINUTES['look-in'],
-};
 
 export function SoakCheck({ view, stage, minutes }: Props) {
   const now = useNow(1000);
@@ -72,14 +65,4 @@ export function SoakCheck({ view, stage, minutes }: Props) {
       </div>
     </>
   );
-}
-
-/** The look is a line of the log; the next is due in an hour, while the soak lasts longer than that. */
-function lookedIn(look: JobTimer | null, soak: JobTimer, now: Date): EventBody[] {
-  const leftMin = (Date.parse(soak.dueAt) - now.getTime()) / 60_000;
-  return [
-    { kind: 'note', text: 'Soak: looked in, all well' },
-    ...(look ? [{ kind: 'timer-end', target: look.key, how: 'answered' } as const] : []),
-    ...(leftMin > TIMER_MINUTES['look-in'] ? [LOOK_IN] : []),
-  ];
 }

@@ -1,6 +1,6 @@
 /** Readings that come by themselves while an input is listened to: for warm-up, trials and the soak. */
 import MenuItem from '@mui/material/MenuItem';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
 
 /** How often, seconds; 0 is by hand alone. */
@@ -12,6 +12,8 @@ const EVERY: readonly (readonly [number, string])[] = [
 ];
 /** A reading is over the time since the one before, at most so long, seconds. */
 const MOST_S = 60;
+/** Then by hand again: forty minutes at 10 s, forty hours at ten minutes. Each is a run of its own. */
+const MOST_READINGS = 240;
 
 interface Props {
   readonly everyS: number;
@@ -22,11 +24,21 @@ interface Props {
 }
 
 export function BySelf({ everyS, onEvery, heard, sample }: Props) {
+  const now = useRef({ heard, sample, onEvery });
   useEffect(() => {
-    if (everyS === 0 || !heard) return;
-    const timer = setInterval(() => sample(Math.min(everyS, MOST_S)), everyS * 1000);
+    now.current = { heard, sample, onEvery };
+  });
+  // A tone that drops out for a moment does not put the next reading off.
+  useEffect(() => {
+    if (everyS === 0) return;
+    let taken = 0;
+    const timer = setInterval(() => {
+      if (!now.current.heard) return;
+      now.current.sample(Math.min(everyS, MOST_S));
+      if (++taken >= MOST_READINGS) now.current.onEvery(0);
+    }, everyS * 1000);
     return () => clearInterval(timer);
-  }, [everyS, heard, sample]);
+  }, [everyS]);
   return (
     <Field
       select
