@@ -35,6 +35,16 @@ export interface MachineFault<P> {
   readonly victims?: (p: P, random: Random) => readonly string[];
 }
 
+/** A fault written in a line: id, name, share, what it changes. */
+export const faultOf =
+  <P>() =>
+  (id: string, name: string, share: number, make: MachineFault<P>['make']): MachineFault<P> => ({
+    id,
+    name,
+    share,
+    make,
+  });
+
 /** What a kind of machine is made of. */
 export interface MachineData<P> {
   readonly id: string;
@@ -87,7 +97,7 @@ const MOMENTS = 9;
 /** Closes the parameters in. */
 export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
   const byId = new Map(data.faults.map((fault) => [fault.id, fault]));
-  const faultOf = (id: string) => {
+  const known = (id: string) => {
     const fault = byId.get(id);
     if (!fault) throw new RangeError(`${data.id} has no fault ${id}`);
     return fault;
@@ -97,13 +107,13 @@ export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
     name: data.name,
     settings: data.settings,
     faults: data.faults.map(({ id, name, share }) => ({ id, name, share })),
-    unit: (faults, seed) => unitOf(data, faultOf, faults, seed),
+    unit: (faults, seed) => unitOf(data, known, faults, seed),
   };
 }
 
 function unitOf<P>(
   data: MachineData<P>,
-  faultOf: (id: string) => MachineFault<P>,
+  known: (id: string) => MachineFault<P>,
   wanted: readonly string[],
   seed: number,
 ): PracticeUnit {
@@ -112,11 +122,11 @@ function unitOf<P>(
   const parameters = () => {
     const p = data.build(seeded(seed));
     for (const id of present)
-      faultOf(id).make(p, seeded(seed + 7919 * (1 + data.faults.findIndex((one) => one.id === id))));
+      known(id).make(p, seeded(seed + 7919 * (1 + data.faults.findIndex((one) => one.id === id))));
     return p;
   };
   for (const id of wanted)
-    for (const victim of faultOf(id).victims?.(parameters(), seeded(seed + 3)) ?? []) present.add(victim);
+    for (const victim of known(id).victims?.(parameters(), seeded(seed + 3)) ?? []) present.add(victim);
   let now = parameters();
   const random = seeded(seed + 104_729);
   const moment = (condition: Partial<Condition> = {}) =>

@@ -78,7 +78,7 @@ export function gateAsks(
     unsafe: to === 'live-direct' ? state.unsafe : [],
     conditions: back
       ? []
-      : [...conditionsOf(to, family.keepClear), ...unsafeOf(to, state.unsafe), ...coversOff(state.ledger)],
+      : [...unsafeOf(to, state.unsafe), ...conditionsOf(to, family.keepClear), ...coversOff(state.ledger)],
     findings: back ? findingsOf(state.ledger).filter((finding) => finding.explained === null) : [],
     firstSeconds: family.firstSeconds,
   };

@@ -2,6 +2,7 @@
 import type { Random } from '../../numeric/index.js';
 import {
   between,
+  faultOf,
   practiceMachine,
   within,
   type Condition,
@@ -69,17 +70,7 @@ const build = (random: Random): Tool => ({
   burnt: false,
 });
 
-const fault = (
-  id: string,
-  name: string,
-  share: number,
-  make: (p: Tool, random: Random) => void,
-): MachineFault<Tool> => ({
-  id,
-  name,
-  share,
-  make,
-});
+const fault = faultOf<Tool>();
 
 /** From the pack to the motor's leads. */
 const FEED: readonly MachineFault<Tool>[] = [

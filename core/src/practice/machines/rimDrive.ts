@@ -3,6 +3,7 @@ import type { Random } from '../../numeric/index.js';
 import { ownEntry } from '../../quantity/index.js';
 import {
   between,
+  faultOf,
   practiceMachine,
   within,
   type Condition,
@@ -76,17 +77,7 @@ function build(random: Random): Player {
   };
 }
 
-const fault = (
-  id: string,
-  name: string,
-  share: number,
-  make: (p: Player, random: Random) => void,
-): MachineFault<Player> => ({
-  id,
-  name,
-  share,
-  make,
-});
+const fault = faultOf<Player>();
 
 /** What is electrical. */
 const FEED: readonly MachineFault<Player>[] = [

@@ -2,6 +2,7 @@
 import type { Random } from '../../numeric/index.js';
 import {
   between,
+  faultOf,
   practiceMachine,
   within,
   type Condition,
@@ -81,17 +82,7 @@ function build(random: Random): Deck {
   };
 }
 
-const fault = (
-  id: string,
-  name: string,
-  share: number,
-  make: (p: Deck, random: Random) => void,
-): MachineFault<Deck> => ({
-  id,
-  name,
-  share,
-  make,
-});
+const fault = faultOf<Deck>();
 
 const FAULTS: readonly MachineFault<Deck>[] = [
   fault('cord-open', 'cord broken at the plug', 4, (p) => void (p.cordOpen = true)),

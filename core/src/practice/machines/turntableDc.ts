@@ -7,6 +7,9 @@ import { driveFaults, driveHarm, driveQuantities, governedDrive, type GovernedDr
 const MOTOR_RPM = { 33: 2000, 45: 2700 } as const;
 const NOMINAL = { 33: 100 / 3, 45: 45 } as const;
 
+/** Off by e at groove radius r the wow is e/r (definition): percent for each mm at 101 mm, the middle of a side. */
+const WOW_PER_MM = 100 / 101;
+
 interface Deck {
   supply: SmallSupply;
   drive: GovernedDrive;
@@ -24,7 +27,6 @@ interface Deck {
   pitchOpen: boolean;
   pulleyWobble: number;
   pulleySlip: number;
-  pulleyHeight: number;
   beltOn: boolean;
   beltSlip: number;
   beltStiff: number;
@@ -51,7 +53,6 @@ function build(random: Random): Deck {
     pitchOpen: false,
     pulleyWobble: 0.02 * random(),
     pulleySlip: 0,
-    pulleyHeight: 0,
     beltOn: true,
     beltSlip: 0.003,
     beltStiff: 0.03 * random(),
@@ -221,8 +222,8 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'platter.rpm': platter,
     'platter.error.percent': 100 * (platter / NOMINAL[chosen] - 1),
     'motor.error.percent': 100 * (motor['motor.rpm'] / MOTOR_RPM[chosen] - 1),
-    'wow.platter.percent': platter > 1 ? ((Math.max(p.platterRunout, p.recordOff) * 0.33) / 0.2) * 0.6 : 0,
-    'wow.platter.other.percent': platter > 1 ? ((p.platterRunout * 0.33) / 0.2) * 0.6 : 0,
+    'wow.platter.percent': platter > 1 ? WOW_PER_MM * Math.max(p.platterRunout, p.recordOff) : 0,
+    'wow.platter.other.percent': platter > 1 ? WOW_PER_MM * p.platterRunout : 0,
     'wow.belt.percent': platter > 1 ? p.beltStiff : 0,
     'wow.pulley.percent': platter > 1 ? p.pulleyWobble : 0,
     rumble: platter > 1 ? p.bearingRough : 0,
@@ -234,7 +235,6 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'belt.stiff': p.beltStiff,
     'pulley.turns.on.shaft': p.pulleySlip > 0.02 ? 1 : 0,
     'pulley.runout': p.pulleyWobble,
-    'pulley.height.mm': p.pulleyHeight,
     'platter.runout.mm': p.platterRunout,
     'contact.33.ohm': wandering(p.contactOhm[33], random),
     'contact.45.ohm': wandering(p.contactOhm[45], random),

@@ -24,6 +24,7 @@ export function JobTimers({ view, stage, onStage }: Props) {
         (target) => ({ kind: 'timer-end', target, how }) as const,
       ),
     );
+  // The bar has room for one: what is due comes before what runs.
   const due = view.state.timers.filter((timer) => isDue(timer, now));
   // One runs in the bar, the next to end; a look-in stands with its soak.
   const [first, ...more] = view.state.timers
@@ -31,7 +32,7 @@ export function JobTimers({ view, stage, onStage }: Props) {
     .sort((a, b) => a.dueAt.localeCompare(b.dueAt));
   return (
     <span className={classes.timers} role="timer" aria-label="Timers">
-      {due.map((timer) => (
+      {due.slice(0, 1).map((timer) => (
         <Button
           key={timer.key}
           variant="contained"
@@ -47,7 +48,8 @@ export function JobTimers({ view, stage, onStage }: Props) {
           {dueWords(timer)}
         </Button>
       ))}
-      {first && (
+      {due.length > 1 && <span className="small quiet">{due.length - 1} more</span>}
+      {first && due.length === 0 && (
         <span className={classes.timer}>
           <span className="small">{first.label}</span>
           <span className="mono">{countdown(first.dueAt, now)}</span>
