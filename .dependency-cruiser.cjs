@@ -13,6 +13,7 @@ const RUNGS = [
   'diagnosis',
   'bench',
   'marking',
+  'training',
 ];
 
 const rungRules = RUNGS.flatMap((rung, i) => {

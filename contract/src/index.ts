@@ -2,6 +2,7 @@ export * from './errors.js';
 export * from './stored.js';
 export * from './events.js';
 export * from './jobs.js';
+export * from './practice.js';
 export * from './runs.js';
 export * from './runFile.js';
 export * from './settings.js';

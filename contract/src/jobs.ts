@@ -3,6 +3,7 @@ import { POWER_STATES, STAGES, TIMER_KINDS, type JobFacts } from '@amber-gauge/c
 import { modelSheetSchema } from '@amber-gauge/core/families';
 import { z } from 'zod';
 import { eventSchema, keptEventSchema } from './events.js';
+import { practiceSpecSchema } from './practice.js';
 import { keySchema, momentSchema, wholeSchema } from './stored.js';
 
 const originSchema = z.object({
@@ -42,12 +43,13 @@ export const jobSchema = jobFieldsSchema.extend({
   demo: z.boolean(),
   version: z.number().int().positive(),
   createdAt: z.iso.datetime(),
+  practice: practiceSpecSchema.optional(),
 }) satisfies z.ZodType<JobFacts>;
 /** See {@link jobSchema}. */
 export type Job = z.infer<typeof jobSchema>;
 
 /** A new unit; `id` is made by the client so that a repeated request makes one job. */
-export const newJobSchema = jobFieldsSchema.extend({ id: keySchema });
+export const newJobSchema = jobFieldsSchema.extend({ id: keySchema, practice: practiceSpecSchema.optional() });
 
 /** A change to some fields, refused when `version` is not the present one. */
 export const changeJobSchema = z.object({

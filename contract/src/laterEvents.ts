@@ -4,6 +4,7 @@ import { LIMIT_KINDS } from '@amber-gauge/core/circuit';
 import { RESULTS, TRIALS } from '@amber-gauge/core/diagnosis';
 import { z } from 'zod';
 import { handBackSchemas, proveSchemas } from './proveEvents.js';
+import { practiceSchemas } from './practice.js';
 import { keySchema } from './stored.js';
 
 const key = keySchema;
@@ -246,6 +247,7 @@ export const laterBodySchemas = [
   ...coachSchemas,
   ...proveSchemas,
   ...handBackSchemas,
+  ...practiceSchemas,
 ] as const;
 
 // Held to the core's own types: a kind that differs does not compile.

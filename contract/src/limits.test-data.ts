@@ -183,4 +183,24 @@ export const LIMITS = `
   follow-up.what: 1 to 400
   follow-up-done.words: 0 to 400
   return.number: from 0, to 2147483647
+  practice-act.testId: 1 to 64
+  practice-act.name: 1 to 400
+  practice-act.words: 1 to 400
+  practice-act.minutes: from 0, to 1000000
+  practice-act.harm: 1 to 400
+  practice-turn.trim: 1 to 64
+  practice-turn.name: 1 to 400
+  practice-turn.turns: from -20, to 20
+  practice-end.minutes: from 0, to 1000000
+  practice-end.live: from 0, to 10000
+  practice-end.parts: from 0, to 10000
+  practice-end.wrongParts: from 0, to 10000
+  practice-end.harm: at most 20
+  practice-end.harm[]: 1 to 400
+  practice-end.found: at most 20
+  practice-end.found[]: 1 to 400
+  practice-end.left: at most 20
+  practice-end.left[]: 1 to 400
+  practice-end.adviceMinutes: from 0, to 1000000
+  practice-end.bestMinutes: from 0, to 1000000
 `;

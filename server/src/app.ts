@@ -19,6 +19,7 @@ import { healthRoutes } from './features/health/routes.js';
 import { jobRoutes } from './features/jobs/routes.js';
 import type { Services } from './features/jobs/service.js';
 import { clipRoutes } from './features/clips/routes.js';
+import { practiceRoutes } from './features/practice/routes.js';
 import { photoRoutes } from './features/photos/routes.js';
 import { modelRoutes } from './features/models/routes.js';
 import { runRoutes } from './features/runs/routes.js';
@@ -103,6 +104,7 @@ function api(options: AppOptions): express.Router {
     shelfRoutes,
     bookRoutes,
     dayRoutes,
+    practiceRoutes,
   ])
     router.use(routes(options));
   router.use(backupRoutes(options.backups ?? null));

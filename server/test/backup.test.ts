@@ -49,7 +49,7 @@ async function contentOf(url: string): Promise<string> {
       const { rows } = await client.query<{ row: string }>(`select t::text as row from ${table} t order by 1`);
       hash.update(table + rows.map((row) => row.row).join('\n'));
     }
-    for (const name of ['job_number', 'job_event_position_seq'])
+    for (const name of ['job_number', 'practice_number', 'job_event_position_seq'])
       hash.update(JSON.stringify((await client.query(`select last_value, is_called from ${name}`)).rows));
     return hash.digest('hex');
   });

@@ -125,7 +125,8 @@ describe('lines', () => {
 describe('all else that is kept', () => {
   it('jobs', async () => {
     await forAll(newJobSchema, async (given: object) => {
-      const wish = { ...given, familyId: 'belt-turntable-dc', speedIds: ['33'] };
+      // Practice units have lists of their own.
+      const wish = { ...given, practice: undefined, familyId: 'belt-turntable-dc', speedIds: ['33'] };
       const answer = await request(h.app).post('/api/v1/jobs').send(wish);
       if (answer.status !== 201) return answer.status;
       const read = await request(h.app).get(`/api/v1/jobs/${answer.body.id}`);

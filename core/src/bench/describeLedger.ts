@@ -11,6 +11,7 @@ import type { MendBody } from './mend/body.js';
 import { mendWords } from './mend/words.js';
 import type { HandBackLaterBody } from './handback/body.js';
 import { handBackWords } from './handback/words.js';
+import { practiceWords, type PracticeBody } from './practice.js';
 import type { Fasteners, LedgerBody, StepBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { SafetyBody } from './safety/body.js';
@@ -32,7 +33,8 @@ export type LaterBody =
   | MendBody
   | CoachBody
   | ProveBody
-  | HandBackLaterBody;
+  | HandBackLaterBody
+  | PracticeBody;
 
 /** "4 × 30 mm, tray B". */
 export const fastenerWords = (one: Fasteners): string =>
@@ -89,7 +91,7 @@ export function ledgerWords(body: LaterBody): string {
 }
 
 /** Kinds whose words stand beside their bodies. */
-function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody): string {
+function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody | PracticeBody): string {
   switch (body.kind) {
     case 'terms':
     case 'working':
@@ -114,6 +116,10 @@ function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody): s
     case 'follow-up-done':
     case 'return':
       return handBackWords(body);
+    case 'practice-act':
+    case 'practice-turn':
+    case 'practice-end':
+      return practiceWords(body);
   }
 }
 

@@ -5,6 +5,7 @@ import type { Bound, Qualifier } from '../quantity/index.js';
 import type { FindBody } from './find/body.js';
 import type { GateBody } from './gate/body.js';
 import type { HandBackLaterBody } from './handback/body.js';
+import type { PracticeBody } from './practice.js';
 import type { LedgerBody } from './ledger/body.js';
 import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { PitchPosition } from './pitch.js';
@@ -210,7 +211,8 @@ export type EventBody =
   | MendBody
   | CoachBody
   | ProveBody
-  | HandBackLaterBody;
+  | HandBackLaterBody
+  | PracticeBody;
 
 /** One line of the log. `key` is made by the client and names the line for good. */
 export interface BenchEvent {

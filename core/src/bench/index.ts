@@ -4,6 +4,7 @@ export * from './entry/index.js';
 export * from './describe.js';
 export * from './describeLedger.js';
 export * from './job.js';
+export * from './practice.js';
 export * from './state.js';
 export { bleedPlan, type BleedPlan } from './safety/bleedPlan.js';
 export { chargePlaces, STORE_ALIASES, type ChargeLeft } from './charge.js';

@@ -25,6 +25,19 @@ export interface JobFacts {
   readonly complaint: string;
   readonly tried: string;
   readonly tolerance: JobTolerance;
+  /** A practice unit: which machine, what is hidden in it. Absent for a real unit. */
+  readonly practice?: PracticeSpec | undefined;
+}
+
+/** A unit of the practice bench: everything it shows follows from this. */
+export interface PracticeSpec {
+  readonly machine: string;
+  /** Faults put in, by the machine's own names; none for a sound unit. */
+  readonly faults: readonly string[];
+  /** Its tolerances and the noise of its readings. */
+  readonly seed: number;
+  /** The lesson it belongs to; null for none. */
+  readonly lesson: string | null;
 }
 
 /** The speeds of this unit, in the family's order. */
@@ -51,6 +64,10 @@ export function toleranceOfUse(family: Family, use?: string): JobTolerance {
 
 /** "0147" as it stands on labels. */
 export const jobNumber = (number: number): string => String(number).padStart(4, '0');
+
+/** A job's number as it is shown: practice units have a series of their own, "P-0003". */
+export const jobLabel = (job: Pick<JobFacts, 'number' | 'practice'>): string =>
+  job.practice ? `P-${jobNumber(job.number)}` : jobNumber(job.number);
 
 /** What the unit is called in lists: make and model, or the family when neither was given. */
 export function unitName(job: Pick<JobFacts, 'make' | 'model' | 'familyId'>): string {

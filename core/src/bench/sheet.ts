@@ -4,7 +4,7 @@ import { familyOf } from '../families/index.js';
 import { verdictWords } from '../speed/index.js';
 import { eventWords, speedWords } from './describe.js';
 import { standing, type BenchEvent, type SpeedBody } from './event.js';
-import { jobNumber, jobTolerance, unitName, type JobFacts } from './job.js';
+import { jobLabel, jobTolerance, unitName, type JobFacts } from './job.js';
 import { foundIn, type Found } from './handback/found.js';
 import type { PhotoMark } from './photos/index.js';
 import { workDone } from './handback/workDone.js';
@@ -97,7 +97,7 @@ export function sheetModel(
   const handed = lines.findLast((line) => line.body.kind === 'hand-back');
   return {
     shop,
-    number: jobNumber(job.number),
+    number: jobLabel(job),
     unit: unitName(job),
     facts: factsOf(job),
     complaint: job.complaint,

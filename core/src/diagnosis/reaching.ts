@@ -1,5 +1,5 @@
 /** How the unit stands, and what it costs to reach a part from there. */
-import { needsPower, type PathTest } from '../families/index.js';
+import { needsPower, type DrivePath, type PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
 import type { Posterior } from './belief.js';
 
@@ -40,7 +40,7 @@ export const WAIT_PART = 0.1;
 
 /** Minutes from the unit's present opening and power to what the test or mend needs; `owed` is the part of each level's opening that has to be paid for it. */
 export function reaching(
-  engine: Engine,
+  engine: { readonly model: { readonly path: Pick<DrivePath, 'levels'> } },
   situation: Situation,
   need: { level: string; power: PathTest['power'] },
   owed: readonly number[] = [],

@@ -3,8 +3,8 @@ import { PATHS, withoutParts, type DrivePath, type PathTest } from '../families/
 import { observationFrom, type Unit } from '../diagnosis/index.js';
 import { seeded, type Random } from '../numeric/index.js';
 import { ownEntry } from '../quantity/index.js';
-import type { Condition, PracticeMachine, PracticeUnit } from '../practice/index.js';
-import { Look, type TestMap } from './look.js';
+import type { Condition, PracticeMachine, PracticeUnit, Quantities } from '../practice/index.js';
+import { Look, type Answer, type TestMap } from './look.js';
 
 /** A family's machine: which of its faults is which mode, and how each test is made on it. */
 export interface FamilyMap {
@@ -15,8 +15,16 @@ export interface FamilyMap {
   /** Machine's fault to "block.mode"; several, parted by a bar, where physics looks alike: any of them is right. */
   readonly faults: Readonly<Record<string, string>>;
   readonly tests: TestMap;
+  /** What a test tone or a strobe shows of its speed; absent where nothing on it carries a tone. */
+  readonly tone?: ToneMap;
   /** A family's context as a condition of the machine. */
   readonly condition: (context: Readonly<Record<string, string>>) => Partial<Condition>;
+}
+
+/** Where the machine's speed error stands, and its wow by part with how often that part turns, hertz. */
+interface ToneMap {
+  readonly error: string;
+  readonly lines: (moment: Quantities) => readonly { readonly percent: number; readonly hz: number }[];
 }
 
 /** The usual contexts: speed or setting, warmth, tap, belt, load, mode. */
@@ -46,18 +54,30 @@ export interface MarkedUnit extends Unit {
   readonly practice: PracticeUnit;
 }
 
+/** What is drawn: the faults put in and the unit's own seed. */
+export interface Drawn {
+  readonly faults: readonly string[];
+  readonly seed: number;
+}
+
 /** Draws a unit of the machine: one fault by its share, now and then two, now and then none. */
-export function drawMarked(map: FamilyMap, seed: number): MarkedUnit {
+export function drawOf({ machine }: Pick<FamilyMap, 'machine'>, seed: number): Drawn {
   const random = seeded(seed);
   const sound = random() < UNITS.sound;
-  if (sound) return markedUnit(map, [], seed);
+  if (sound) return { faults: [], seed };
   for (let tries = 0; ; tries++) {
-    const wanted = [drawFault(map.machine, random)];
-    if (random() < UNITS.twoFaults) wanted.push(drawFault(map.machine, random));
-    const unit = markedUnit(map, [...new Set(wanted)], seed + tries * 1_000_003);
+    const wanted = [drawFault(machine, random)];
+    if (random() < UNITS.twoFaults) wanted.push(drawFault(machine, random));
+    const drawn = { faults: [...new Set(wanted)], seed: seed + tries * 1_000_003 };
     // What nobody notices is not brought in.
-    if (unit.practice.complaint !== null || tries > MOST_DRAWS) return unit;
+    if (tries > MOST_DRAWS || machine.unit(drawn.faults, drawn.seed).complaint !== null) return drawn;
   }
+}
+
+/** The drawn unit, ready for the advice to be played on it. */
+export function drawMarked(map: FamilyMap, seed: number): MarkedUnit {
+  const drawn = drawOf(map, seed);
+  return markedUnit(map, drawn.faults, drawn.seed);
 }
 
 const MOST_DRAWS = 200;
@@ -119,7 +139,8 @@ export function markedUnit(map: FamilyMap, faults: readonly string[], seed: numb
   };
 }
 
-function answered(map: FamilyMap, practice: PracticeUnit, test: PathTest, random: Random) {
+/** What a test shows on the machine: one of its outcomes, or a value. @throws RangeError where the map makes no such test. */
+export function answered(map: FamilyMap, practice: PracticeUnit, test: PathTest, random: Random): Answer {
   const make = ownEntry(map.tests, test.id);
   if (!make) throw new RangeError(`${map.family}: the map makes no ${test.id}`);
   const made = make(new Look(practice, map.condition(test.context), random));

@@ -6,7 +6,14 @@ import { turntableDc } from './machines/turntableDc.js';
 import { vacuum } from './machines/vacuum.js';
 import type { PracticeMachine } from './machine.js';
 
-export { between, type Condition, type PracticeMachine, type PracticeUnit, type Seen } from './machine.js';
+export {
+  between,
+  type Condition,
+  type PracticeMachine,
+  type PracticeUnit,
+  type Quantities,
+  type Seen,
+} from './machine.js';
 export { cordlessTool, mixer, rimDrive, turntableAc, turntableDc, vacuum };
 
 /** All machines of the practice bench. */

@@ -59,6 +59,10 @@ export interface MachineData<P> {
   readonly complain: (at: (quantity: string, condition?: Partial<Condition>) => Seen) => string | null;
   /** What switching it on as it is does to it or to whoever touches it; empty for nothing. */
   readonly harm: (p: P) => readonly string[];
+  /** A knob turned by so many turns, clockwise positive: what that changes. */
+  readonly turn?: (p: P, trim: string, turns: number) => void;
+  /** What is broken after a harm, as one of the faults: by the harm's words. Harm to a person alone breaks nothing. */
+  readonly spoils?: Readonly<Record<string, string>>;
 }
 
 /** A value as it was seen over a while: the mean of some moments, and their standard deviation. */
@@ -78,6 +82,10 @@ export interface PracticeUnit {
   /** Takes a fault out; what it blew stays blown. */
   cure(fault: string): void;
   harm(): readonly string[];
+  /** Turns a trim, clockwise positive; one that it has not does nothing. */
+  turn(trim: string, turns: number): void;
+  /** Switches it on as it is: what that did. What it broke stays broken. */
+  switchOn(): readonly string[];
   readonly complaint: string | null;
 }
 
@@ -118,11 +126,13 @@ function unitOf<P>(
   seed: number,
 ): PracticeUnit {
   const present = new Set(wanted);
+  const turned = new Map<string, number>();
   // Each fault has a size of its own that stays when others are cured.
   const parameters = () => {
     const p = data.build(seeded(seed));
     for (const id of present)
       known(id).make(p, seeded(seed + 7919 * (1 + data.faults.findIndex((one) => one.id === id))));
+    for (const [trim, turns] of turned) data.turn?.(p, trim, turns);
     return p;
   };
   for (const id of wanted)
@@ -151,6 +161,17 @@ function unitOf<P>(
       now = parameters();
     },
     harm: () => data.harm(now),
+    turn(trim, turns) {
+      turned.set(trim, (turned.get(trim) ?? 0) + turns);
+      now = parameters();
+    },
+    switchOn() {
+      const done = data.harm(now);
+      const broken = done.flatMap((one) => ownEntry(data.spoils ?? {}, one) ?? []);
+      for (const id of broken) present.add(id);
+      if (broken.length > 0) now = parameters();
+      return done;
+    },
     complaint: data.complain(see),
   };
 }

@@ -189,7 +189,8 @@ async function carryOver(fromUrl: string, toUrl: string, began: Date): Promise<n
     // A unit that was taken in meanwhile keeps its number; the next one gets a higher.
     if (touched.size > 0)
       await db.raw(
-        `select setval('job_number', greatest((select last_value from job_number), (select max(number) from job where not demo)))`,
+        `select setval('job_number', greatest((select last_value from job_number), (select max(number) from job where not demo and practice is null))),
+           setval('practice_number', greatest((select last_value from practice_number), (select max(number) from job where practice is not null)))`,
       );
   } finally {
     await db.destroy();

@@ -13,6 +13,7 @@ const PLACES = [
   { to: '/speed', word: 'Speed desk', key: 's' },
   { to: '/workings', word: 'Workings', key: 'w' },
   { to: '/shelf', word: 'Shelf', key: 'h' },
+  { to: '/practice', word: 'Practice', key: 'p' },
   { to: '/book', word: 'Book', key: 'k' },
   { to: '/set-up', word: 'Set-up', key: 'u' },
 ] as const;

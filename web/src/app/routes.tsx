@@ -43,6 +43,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/book/BookScreen.js')).BookScreen }),
       },
       {
+        path: '/practice',
+        lazy: async () => ({ Component: (await import('../features/practice/PracticeScreen.js')).PracticeScreen }),
+      },
+      {
         path: '/set-up',
         lazy: async () => ({ Component: (await import('../features/setup/SetupScreen.js')).SetupScreen }),
       },

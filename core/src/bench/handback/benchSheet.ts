@@ -5,7 +5,7 @@ import { stepWords } from '../describeLedger.js';
 import { speedWords, valueWords } from '../describe.js';
 import { linesOf, standing, type BenchEvent } from '../event.js';
 import { signalAt } from '../find/places.js';
-import { jobNumber, unitName, type JobFacts } from '../job.js';
+import { jobLabel, unitName, type JobFacts } from '../job.js';
 import { jobState } from '../state.js';
 import type { SheetShop } from '../sheet.js';
 import { workDone } from './workDone.js';
@@ -53,7 +53,7 @@ export function benchSheet(shop: SheetShop, job: JobFacts, events: readonly Benc
   }
   return {
     shop,
-    number: jobNumber(job.number),
+    number: jobLabel(job),
     unit: unitName(job),
     kind: family.name,
     serial: job.serial,

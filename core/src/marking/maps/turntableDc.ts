@@ -38,6 +38,18 @@ export const turntableDcMap: FamilyMap = {
   family: 'belt-turntable-dc',
   machine: turntableDc,
   condition: usualCondition,
+  tone: {
+    error: 'platter.error.percent',
+    lines: (at) => {
+      const platterHz = (at['platter.rpm'] ?? 0) / 60;
+      return [
+        { percent: at['wow.platter.percent'] ?? 0, hz: platterHz },
+        // A belt is a little longer than the rim it runs on.
+        { percent: at['wow.belt.percent'] ?? 0, hz: 0.9 * platterHz },
+        { percent: at['wow.pulley.percent'] ?? 0, hz: (at['pulley.rpm'] ?? 0) / 60 },
+      ];
+    },
+  },
   faults: {
     ...SUPPLY_FAULTS,
     ...DRIVE_FAULTS,

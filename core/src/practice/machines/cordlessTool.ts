@@ -223,6 +223,7 @@ export const cordlessTool = practiceMachine<Tool>({
   faults: [...FEED, ...TURNING],
   solve,
   complain,
+  spoils: { 'the winding burns': 'bar-open' },
   harm: (p) => [
     ...(p.swollen ? ['a swollen cell is loaded'] : []),
     ...((p.seized || p.gearJammed) && p.packV > 5 && !p.mainOpen && !p.triggerOpen ? ['the winding burns'] : []),

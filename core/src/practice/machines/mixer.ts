@@ -130,5 +130,6 @@ export const mixer = practiceMachine<Mixer>({
   faults: [...universalFaults<Mixer>(), ...OWN],
   solve,
   complain,
+  spoils: { 'the winding burns': 'field-open' },
   harm: (p) => universalHarm(p.drive),
 });

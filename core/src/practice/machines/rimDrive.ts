@@ -213,6 +213,7 @@ export const rimDrive = practiceMachine<Player>({
   faults: [...FEED, ...MECHANICS],
   solve,
   complain,
+  spoils: { 'the winding burns': 'field-open' },
   harm: (p) => [
     ...(Math.min(p.cordLeakMohm, p.windingLeakMohm) < 0.2 && !p.cordOpen ? ['the case is live'] : []),
     ...(p.seized && !p.cordOpen && !p.switchOpen && !p.fieldOpen ? ['the winding burns'] : []),

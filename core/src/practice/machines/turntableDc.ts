@@ -278,6 +278,17 @@ export const turntableDc = practiceMachine<Deck>({
   faults: [...supplyFaults<Deck>(), ...driveFaults<Deck>(), ...OWN],
   solve,
   complain,
+  // Three quarters of a turn go over some 14 %; the trim of 45 adds to what that of 33 sets (chosen).
+  turn: (p, trim, turns) => {
+    const by = 0.19 * turns;
+    if (trim === '33') p.trim = { 33: p.trim[33] + by, 45: p.trim[45] + by };
+    if (trim === '45') p.trim = { ...p.trim, 45: p.trim[45] + by };
+  },
+  spoils: {
+    'the winding burns': 'winding-open',
+    'the governor dies': 'governor-dead',
+    'the transformer cooks': 'turns-shorted',
+  },
   harm: (p) => [...supplyHarm(p.supply), ...driveHarm(p.drive, supplyQuantities(p.supply, AT_WORK)['board.V'] > 3)],
 });
 

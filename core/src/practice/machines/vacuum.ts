@@ -139,5 +139,6 @@ export const vacuum = practiceMachine<Vacuum>({
   faults: [...universalFaults<Vacuum>(), ...OWN],
   solve,
   complain,
+  spoils: { 'the winding burns': 'field-open' },
   harm: (p) => universalHarm(p.drive),
 });

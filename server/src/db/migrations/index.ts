@@ -12,6 +12,7 @@ import * as hour from './0009_hour.js';
 import * as benchRules from './0010_bench_rules.js';
 import * as book from './0011_book.js';
 import * as clips from './0012_clips.js';
+import * as practice from './0013_practice.js';
 
 interface Migration {
   readonly name: string;
@@ -32,6 +33,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0010_bench_rules', ...benchRules },
   { name: '0011_book', ...book },
   { name: '0012_clips', ...clips },
+  { name: '0013_practice', ...practice },
 ];
 
 /** Names of all migrations that this version knows, in order. */

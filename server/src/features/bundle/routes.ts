@@ -1,6 +1,6 @@
 /** Routes of job bundles. Mounted before the small limit on bodies: a bundle carries pictures. */
 import { BUNDLE_MOST_BYTES, importedSchema } from '@amber-gauge/contract';
-import { jobNumber } from '@amber-gauge/core/bench';
+import { jobLabel } from '@amber-gauge/core/bench';
 import express, { type Router } from 'express';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter, send, storableOnly } from '../../http/wire.js';
@@ -14,7 +14,7 @@ export function bundleRoutes(services: Services): Router {
     const text = JSON.stringify(bundle);
     if (text.length > BUNDLE_MOST_BYTES) throw new HttpError('TOO_LARGE');
     res
-      .attachment(`job-${jobNumber(bundle.job.number)}.json`)
+      .attachment(`job-${jobLabel(bundle.job)}.json`)
       .type('application/json')
       .send(text);
   });

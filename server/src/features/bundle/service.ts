@@ -7,7 +7,7 @@ import { keptSound } from '../clips/sound.js';
 import { appendEvents, jobsOfKeys } from '../events/repository.js';
 import { insertJob, lockJob } from '../jobs/repository.js';
 import { refreshState } from '../jobs/refresh.js';
-import { checkFamily, FURTHEST_AHEAD_MS, jobDetail, type Services } from '../jobs/service.js';
+import { checkFamily, checkPractice, FURTHEST_AHEAD_MS, jobDetail, type Services } from '../jobs/service.js';
 import { keptPicture, type MadePicture } from '../photos/picture.js';
 import { insertPhoto, jobsOfPhotos, photosOfJob } from '../photos/repository.js';
 import { insertRun, runsOfJob } from '../runs/repository.js';
@@ -52,6 +52,7 @@ async function readBundle(value: unknown, latest: number): Promise<Read> {
   if (problem) throw new HttpError('BAD_REQUEST', { fields: { bundle: problem } });
   const bundle = bundleSchema.parse(value);
   checkFamily(bundle.job);
+  if (bundle.job.practice) checkPractice(bundle.job.familyId, bundle.job.practice);
   if (bundle.events.some(({ enteredAt }) => Date.parse(enteredAt) > latest))
     throw refused('a line lies more than a day ahead');
   const keys = new Set(bundle.events.map(({ key }) => key));

@@ -132,7 +132,10 @@ export async function eventsOfFamily(
   familyId: string,
   { withDemo, trusting }: { readonly withDemo: boolean; readonly trusting: boolean },
 ): Promise<Map<string, KeptEvent[]>> {
-  const newest = db('job').where({ family_id: familyId }).orderBy('created_at', 'desc').limit(MOST_KNOWN);
+  const newest = db('job')
+    .where({ family_id: familyId, practice: null })
+    .orderBy('created_at', 'desc')
+    .limit(MOST_KNOWN);
   if (!withDemo) void newest.where({ demo: false });
   // Asked for first: with the jobs named, their lines are found by the index and the others are not looked at.
   const ids = (await newest.pluck('id')) as string[];

@@ -11,6 +11,8 @@ import { saveRow } from './repository.js';
  * transaction. A log that no state can be reckoned from says so in the list and stops nothing.
  */
 export async function refreshState(trx: Db, job: Job, now: Date): Promise<void> {
+  // A practice unit stands in no list and no figure: it has no row.
+  if (job.practice) return;
   let log = await heldLog(trx, job.id);
   let row = rowOf(job, log, now);
   if (!row) {

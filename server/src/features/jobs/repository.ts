@@ -20,6 +20,7 @@ export interface JobRow {
   demo: boolean;
   version: number;
   created_at: Date;
+  practice: Job['practice'] | null;
 }
 
 export const toJob = (row: JobRow): Job => ({
@@ -39,6 +40,7 @@ export const toJob = (row: JobRow): Job => ({
   demo: row.demo,
   version: row.version,
   createdAt: row.created_at.toISOString(),
+  ...(row.practice ? { practice: row.practice } : {}),
 });
 
 /** Columns of the fields given; absent fields stay as they are. */
@@ -61,6 +63,7 @@ function columns(fields: Partial<JobFields>): Record<string, unknown> {
 
 export interface NewJob extends JobFields {
   readonly id: string;
+  readonly practice?: Job['practice'];
 }
 
 /** Inserts a job with the next number; a known id is left as it is. */
@@ -69,9 +72,10 @@ export async function insertJob(
   job: NewJob,
   options: { demo: boolean; at: Date; number?: number },
 ): Promise<void> {
-  const number = options.number ?? db.raw("nextval('job_number')");
+  const number = options.number ?? db.raw(`nextval('${job.practice ? 'practice_number' : 'job_number'}')`);
+  const practice = job.practice ? JSON.stringify(job.practice) : null;
   await db('job')
-    .insert({ id: job.id, number, ...columns(job), demo: options.demo, version: 1, created_at: options.at })
+    .insert({ id: job.id, number, ...columns(job), practice, demo: options.demo, version: 1, created_at: options.at })
     .onConflict('id')
     .ignore();
 }

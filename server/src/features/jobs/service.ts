@@ -11,7 +11,14 @@ import {
   type JobFields,
   type KeptEvent,
 } from '@amber-gauge/contract';
-import { benchKnowledge, targetsOf, type BenchEvent, type BenchKnowledge } from '@amber-gauge/core/bench';
+import {
+  benchKnowledge,
+  targetsOf,
+  type BenchEvent,
+  type BenchKnowledge,
+  type PracticeSpec,
+} from '@amber-gauge/core/bench';
+import { practiceProblem } from '@amber-gauge/core/training';
 import { FAMILIES, PATHS } from '@amber-gauge/core/families';
 import type { Db } from '../../db/connect.js';
 import { HttpError } from '../../http/errors.js';
@@ -38,6 +45,7 @@ export interface Services {
 /** Takes a unit in; the same id twice makes one job. */
 export async function takeIn({ db, now }: Services, wish: NewJob): Promise<Job> {
   checkFamily(wish);
+  if (wish.practice) checkPractice(wish.familyId, wish.practice);
   return db.transaction(async (trx) => {
     // Looked up first: a number drawn for a request sent twice would leave a gap in the book.
     const known = await findJob(trx, wish.id);
@@ -226,6 +234,12 @@ async function refuseStrangers(trx: Db, jobId: string, events: readonly BenchEve
   const heard = await jobsOfClips(trx, clips);
   if (clips.some((clip) => heard.get(clip) !== jobId))
     throw new HttpError('UNKNOWN_REFERENCE', { fields: { clipId: 'the sound of this clip has not arrived' } });
+}
+
+/** @throws HttpError UNKNOWN_REFERENCE for a machine or a fault that the practice bench has not. */
+export function checkPractice(familyId: string, spec: PracticeSpec): void {
+  const problem = practiceProblem(familyId, spec);
+  if (problem) throw new HttpError('UNKNOWN_REFERENCE', { fields: { practice: problem } });
 }
 
 /** @throws HttpError UNKNOWN_REFERENCE for a kind of machine or a speed that is not known. */

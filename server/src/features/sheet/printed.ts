@@ -1,5 +1,5 @@
 /** What is printed of a job: the default export draws it, here or in a worker. */
-import { benchSheet, jobNumber, sheetModel, unitName, type BenchEvent, type SheetShop } from '@amber-gauge/core/bench';
+import { benchSheet, jobLabel, sheetModel, unitName, type BenchEvent, type SheetShop } from '@amber-gauge/core/bench';
 import type { Job } from '@amber-gauge/contract';
 import { benchPdf } from './benchPdf.js';
 import { sheetPdf, type SheetPhotos } from './pdf.js';
@@ -28,7 +28,7 @@ const printed: Printer = ({ paper, shop, job, events, parts, photos, link }) => 
     case 'bench':
       return benchPdf(benchSheet(shop, job, events), printDate);
     case 'sticker':
-      return stickerPdf({ number: jobNumber(job.number), unit: unitName(job), shop: shop.name, link });
+      return stickerPdf({ number: jobLabel(job), unit: unitName(job), shop: shop.name, link });
   }
 };
 export default printed;

@@ -1,5 +1,5 @@
 /** Papers of a job as PDF: the owner's sheet, the bench sheet, the sticker. */
-import { jobNumber, partsOfJob, standing, linesOf } from '@amber-gauge/core/bench';
+import { jobLabel, partsOfJob, standing, linesOf } from '@amber-gauge/core/bench';
 import type { Request, Router } from 'express';
 import sharp from 'sharp';
 import { apiRouter } from '../../http/wire.js';
@@ -18,7 +18,7 @@ export function sheetRoutes({ print = printed, ...services }: Services & { reado
     const { db } = services;
     const { job, events } = await jobDetail(services, String(req.params.id));
     const { shopName: name, shopAddress: address, currency, demoShown } = await presentSettings(db);
-    const parts = paper === 'owner' ? partsOfJob(await shelfLines(db, demoShown), job.number) : [];
+    const parts = paper === 'owner' && !job.practice ? partsOfJob(await shelfLines(db, demoShown), job.number) : [];
     const pdf = await print({
       paper,
       shop: { name, address, currency },
@@ -28,7 +28,7 @@ export function sheetRoutes({ print = printed, ...services }: Services & { reado
       photos: paper === 'owner' ? await chosenPhotos(services, events) : {},
       link: `http://${req.headers.host ?? 'localhost'}/job/${job.id}`,
     });
-    return { name: `${NAMES[paper]}-${jobNumber(job.number)}.pdf`, pdf: Buffer.from(pdf) };
+    return { name: `${NAMES[paper]}-${jobLabel(job)}.pdf`, pdf: Buffer.from(pdf) };
   };
   for (const [path, paper] of [
     ['/jobs/:id/sheet.pdf', 'owner'],

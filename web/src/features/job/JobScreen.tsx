@@ -20,8 +20,13 @@ import { ChargePanel } from './safe/ChargePanel.js';
 import { PowerQuestion } from './safe/PowerQuestion.js';
 import { Stage } from './stages/Stage.js';
 import { askedBy, promptOf } from './stages/prompt.js';
+import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { useJobView, type JobView } from './useJobView.js';
 import classes from './Job.module.css';
+
+// Fetched for practice units alone: the machines are large.
+const PracticeStrip = lazyPart(() => import('./practice/PracticeStrip.js').then((module) => module.PracticeStrip));
+const Debriefing = lazyPart(() => import('./practice/Debriefing.js').then((module) => module.Debriefing));
 
 export function JobScreen() {
   const { id = '', stage } = useParams();
@@ -52,23 +57,34 @@ function JobLayout({ view, stage }: { readonly view: JobView; readonly stage: St
   const commands = useJobKeys({
     onStage: go,
     onPower: () => goLive('last'),
-    onBench: () => void navigate('/'),
+    onBench: () => void navigate(view.job.practice ? '/practice' : '/'),
     onHold: () => void submitLines(view.job.id, holdLine(stage, prompt.name)),
     onEntry: () => field.current?.focus(),
   });
   return (
     <FindContext value={find}>
-      <div className={classes.job}>
+      <div className={classes.job} data-practice={view.job.practice ? true : undefined}>
         <JobBar view={view} stage={stage} onLog={() => setLogOpen((open) => !open)} onStage={go} />
         <Spine view={view} stage={stage} onStage={go} />
         <main className={classes.stage} tabIndex={-1}>
           {were && <Welcome view={view} were={were} stage={stage} onStage={go} onSeen={() => setWere(null)} />}
+          {view.job.practice && <Debriefing view={view} />}
           <PowerQuestion view={view} stage={stage} />
           <ChargePanel view={view} stage={stage} onMeasure={stage === 'make-safe' ? null : () => go('make-safe')} />
           <Stage view={view} stage={stage} prompt={plain} speedId={presentSpeed} onSpeed={setSpeedId} onStage={go} />
         </main>
         <Log view={view} stage={stage} open={logOpen} onClose={() => setLogOpen(false)} />
-        <EntryLine view={view} stage={stage} speedId={presentSpeed} prompt={prompt} field={field} commands={commands} />
+        <div className={classes.foot}>
+          {view.job.practice && <PracticeStrip view={view} stage={stage} speedId={presentSpeed} />}
+          <EntryLine
+            view={view}
+            stage={stage}
+            speedId={presentSpeed}
+            prompt={prompt}
+            field={field}
+            commands={commands}
+          />
+        </div>
       </div>
     </FindContext>
   );

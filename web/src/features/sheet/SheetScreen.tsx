@@ -13,7 +13,7 @@ export function SheetScreen() {
   const { id = '', paper = 'owner' } = useParams();
   const { data, error } = useJob(id);
   const settings = useSettings().data;
-  const parts = usePartsOfJob(data?.job.number ?? null);
+  const parts = usePartsOfJob(data && !data.job.practice ? data.job.number : null);
   const shop = useMemo(
     () => settings && { name: settings.shopName, address: settings.shopAddress, currency: settings.currency },
     [settings],

@@ -1,7 +1,7 @@
 /** The tone heard while the screws are turned: what happens is told from it alone, no key between moves. */
 import {
   coachSays,
-  jobNumber,
+  jobLabel,
   jobSpeeds,
   jobTolerance,
   turnLines,
@@ -182,7 +182,7 @@ function frameOfHeard({ view: seen, expandedPercent }: Heard, view: JobView, cou
   const { lowerPercent, upperPercent } = jobTolerance(view.job);
   const error = seen.errorPercent;
   return {
-    what: `${jobNumber(view.job.number)} ${unitName(view.job)}`.slice(0, 200),
+    what: `${jobLabel(view.job)} ${unitName(view.job)}`.slice(0, 200),
     speedLabel: speed?.label ?? '',
     nominalRpm: speed?.nominalRpm ?? null,
     lowerPercent,

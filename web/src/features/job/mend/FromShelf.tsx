@@ -13,6 +13,8 @@ export function FromShelf({ view }: { readonly view: JobView }) {
   const { number } = view.job;
   const free = (shelf?.lots ?? []).filter((one) => one.free > 0);
   const aside = (shelf?.lots ?? []).filter((one) => one.reserved.has(number));
+  // A practice unit takes nothing real from the shelf.
+  if (view.job.practice) return null;
   if (free.length === 0 && aside.length === 0) return null;
   const move = (kind: 'reserved' | 'released' | 'used', lot: string, quantity = 1) => {
     add.mutate([{ kind, lot, quantity, job: number }]);

@@ -1,5 +1,5 @@
 /** Top of the job: which one, and the power state that is always visible. */
-import { jobNumber, unitName, type StageId } from '@amber-gauge/core/bench';
+import { jobLabel, unitName, type StageId } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { KeysHelp } from '../../../shared/ui/KeysHelp.js';
@@ -24,10 +24,11 @@ export function JobBar({
   return (
     <header className={classes.bar}>
       <span className={classes.unit}>
-        <Link to="/" className={classes.back}>
-          ‹ Bench
+        <Link to={job.practice ? '/practice' : '/'} className={classes.back}>
+          {job.practice ? '‹ Practice' : '‹ Bench'}
         </Link>
-        <span className={`mono ${classes.number}`}>{jobNumber(job.number)}</span>
+        {job.practice && <strong className={classes.practice}>practice</strong>}
+        <span className={`mono ${classes.number}`}>{jobLabel(job)}</span>
         <span className={classes.title}>{[unitName(job), job.customer].filter(Boolean).join(', ')}</span>
       </span>
       <span className={classes.gap} />

@@ -48,7 +48,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
   const speeds = jobSpeeds(view.job);
   const speed = speeds.find((one) => one.id === speedId) ?? speeds[0];
   const ways = waysFor(family, speed);
-  const [chosenWay, setWay] = useState<Way>('recording');
+  const [chosenWay, setWay] = useState<Way>(view.job.practice ? 'live tone' : 'recording');
   const way = ways.includes(chosenWay) ? chosenWay : (ways[0] as Way);
   const [live, setLive] = useState(false);
   const conditions = useConditions(view, family, pitch);

@@ -1,14 +1,8 @@
 /** The microphone or line input, raw: no echo cancelling, no noise suppression, no automatic gain. */
 import { ownEntry } from '@amber-gauge/core/quantity';
+import { openPracticeTone, usePracticeTone } from './practiceTone.js';
+import type { OpenInput } from './openInput.js';
 import tapUrl from '../../../workers/tap.worklet.ts?worker&url';
-
-export interface OpenInput {
-  readonly sampleRate: number;
-  readonly deviceId: string | null;
-  /** Samples arrive here, mixed down, in blocks. */
-  readonly samples: MessagePort;
-  close(): void;
-}
 
 export interface InputDevice {
   readonly id: string;
@@ -25,6 +19,7 @@ export async function inputDevices(): Promise<InputDevice[]> {
 
 /** Opens an input. @throws an Error in plain words when there is none or it is not allowed. */
 export async function openInput(deviceId: string | null): Promise<OpenInput> {
+  if (usePracticeTone.getState().on) return openPracticeTone();
   if (!navigator.mediaDevices) throw new Error('Inputs can be used only on this machine itself or over https.');
   const stream = await permitted(deviceId);
   const context = new AudioContext({ latencyHint: 'interactive' });

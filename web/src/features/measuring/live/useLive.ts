@@ -2,7 +2,9 @@
 import type { Answer, AskedSpeed, LivePulsesReading, LiveReading } from '@amber-gauge/core/speed';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { FromLive, LiveCapture, LiveListening, ToLive } from '../../../workers/live.worker.js';
-import { inputDevices, openInput, type InputDevice, type OpenInput } from './input.js';
+import { usePracticeTone } from './practiceTone.js';
+import { inputDevices, openInput, type InputDevice } from './input.js';
+import type { OpenInput } from './openInput.js';
 
 export type AnyReading = LiveReading | LivePulsesReading;
 
@@ -55,9 +57,14 @@ function useDevices() {
   return { devices, deviceId, setDeviceId, opened };
 }
 
+/** A practice unit is the only input there is. */
+const NO_DEVICES: readonly InputDevice[] = [];
+
 /** Listens to an input: readings and captures come to the two callbacks; a capture that must be asked about is `question`. */
 export function useLive(onReading: (reading: AnyReading) => void, onCapture: (capture: LiveCapture) => void) {
-  const { devices, deviceId, setDeviceId, opened } = useDevices();
+  const { devices: inputs, deviceId, setDeviceId, opened } = useDevices();
+  const practising = usePracticeTone((standing) => standing.on);
+  const devices = practising ? NO_DEVICES : inputs;
   const [state, setState] = useState<'off' | 'starting' | 'on'>('off');
   const [problem, setProblem] = useState<string | null>(null);
   const [asked, setAsked] = useState<{ readonly question: AskedSpeed; readonly of: Live } | null>(null);

@@ -1,0 +1,54 @@
+/** Lines that only a practice unit's log holds: what was done on its bench of instruments, and how it ended. */
+
+/** Something was looked at or measured on a practice unit. */
+export interface PracticeActBody {
+  readonly kind: 'practice-act';
+  /** Which test of the path; null where instruments were put somewhere else. */
+  readonly testId: string | null;
+  readonly name: string;
+  /** What it showed. */
+  readonly words: string;
+  /** Minutes of the practice clock: reaching it and doing it. */
+  readonly minutes: number;
+  /** What the step itself broke: the meter's fuse; null for nothing. */
+  readonly harm: string | null;
+}
+
+/** A knob of a practice unit was turned. */
+export interface PracticeTurnBody {
+  readonly kind: 'practice-turn';
+  readonly trim: string;
+  readonly name: string;
+  /** Turns, clockwise positive, seen from the side of the screw. */
+  readonly turns: number;
+}
+
+/** The learner said that the work is done; the figures as they were then. */
+export interface PracticeEndBody {
+  readonly kind: 'practice-end';
+  readonly minutes: number;
+  readonly live: number;
+  readonly parts: number;
+  readonly wrongParts: number;
+  readonly harm: readonly string[];
+  /** Faults mended and faults left, in words. */
+  readonly found: readonly string[];
+  readonly left: readonly string[];
+  readonly adviceMinutes: number;
+  readonly bestMinutes: number;
+}
+
+/** Lines of practice, by kind. */
+export type PracticeBody = PracticeActBody | PracticeTurnBody | PracticeEndBody;
+
+/** A line of practice in words. */
+export function practiceWords(body: PracticeBody): string {
+  switch (body.kind) {
+    case 'practice-act':
+      return `on the practice bench: ${body.name}: ${body.words}`;
+    case 'practice-turn':
+      return `turned: ${body.name}, ${Math.abs(body.turns)} of a turn ${body.turns > 0 ? 'clockwise' : 'counter-clockwise'}`;
+    case 'practice-end':
+      return body.left.length === 0 ? 'practice ended: nothing left' : `practice ended, left: ${body.left.join(', ')}`;
+  }
+}

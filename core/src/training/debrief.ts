@@ -1,0 +1,161 @@
+/** How a practice unit went: beside the app's own advice and the best possible order, and replayed line by line. */
+import {
+  eventWords,
+  findAnswer,
+  inReceipt,
+  type BenchEvent,
+  type FindAnswer,
+  type JobFacts,
+  type PracticeEndBody,
+} from '../bench/index.js';
+import { engineOf, play } from '../diagnosis/index.js';
+import { answered, bestOrder, markedUnit, type FamilyMap } from '../marking/index.js';
+import { seeded } from '../numeric/index.js';
+import { withUnit } from '../quantity/index.js';
+import { faultWords, modesOf, practiceVisit, type Visit } from './visit.js';
+
+/** One line of the replay. */
+export interface ReplayStep {
+  readonly key: string;
+  readonly words: string;
+  /** The practice clock after it, minutes. */
+  readonly clockMin: number;
+  /** Share of the suspicion on the parts at fault after it, 0 to 1; null where nothing was reckoned. */
+  readonly share: number | null;
+  /** How much of that it moved. */
+  readonly moved: number | null;
+  /** Where the first part at fault stood among the suspects, from 1; null where nothing was reckoned. */
+  readonly rank: number | null;
+  /** What the machine showed where something else was logged, or that nobody had looked; null when all is well. */
+  readonly missed: string | null;
+  readonly harm: readonly string[];
+}
+
+/** A way of working to set beside: minutes to the fault, its mend left out. */
+export interface Beside {
+  readonly minutes: number;
+  readonly live: number;
+  readonly wrongParts: number;
+  readonly harm: readonly string[];
+}
+
+/** The end of a practice unit. */
+export interface Debrief {
+  readonly own: Beside & { readonly clockMin: number; readonly parts: number };
+  readonly advice: Beside & { readonly found: boolean };
+  readonly bestMinutes: number;
+  /** Faults mended, left, and made by a wrong step, in words. */
+  readonly found: readonly string[];
+  readonly left: readonly string[];
+  readonly spoiled: readonly string[];
+  readonly replay: readonly ReplayStep[];
+}
+
+/** The figures of a debrief as the line that ends the practice unit. */
+export const endBody = ({ own, advice, bestMinutes, found, left, spoiled }: Debrief): PracticeEndBody => ({
+  kind: 'practice-end',
+  minutes: own.minutes,
+  live: own.live,
+  parts: own.parts,
+  wrongParts: own.wrongParts,
+  harm: [...own.harm],
+  found: [...found],
+  left: [...new Set([...left, ...spoiled])],
+  adviceMinutes: advice.minutes,
+  bestMinutes,
+});
+
+/** Marks a practice unit; null for a job that is none. Plays the advice on the same unit: takes seconds. */
+export function debriefOf(job: JobFacts, events: readonly BenchEvent[]): Debrief | null {
+  const visit = practiceVisit(job, events);
+  if (!visit || !job.practice) return null;
+  const { faults, seed } = job.practice;
+  const { map } = visit;
+  const engine = engineOf(visit.path);
+  const advised = play(engine, markedUnit(map, faults, seed), 'engine', seeded(seed + 1));
+  const fresh = markedUnit(map, faults, seed);
+  const words = (ids: readonly string[]) => ids.map((id) => faultWords(map, id));
+  return {
+    own: {
+      minutes: visit.clockMin - visit.cureMin,
+      clockMin: visit.clockMin,
+      live: visit.live,
+      parts: visit.parts,
+      wrongParts: visit.wrongParts,
+      harm: visit.harm.map((one) => one.words),
+    },
+    advice: advised,
+    bestMinutes: bestOrder(engine, fresh),
+    found: words(visit.mended),
+    left: words([...visit.unit.faults].filter((id) => !visit.spoiled.includes(id))),
+    spoiled: words(visit.spoiled),
+    replay: replayOf(job, events, [...fresh.practice.faults]),
+  };
+}
+
+/** Kinds of line that tell something of the drive path or change the unit. */
+const TOLD = new Set(['practice-act', 'answer', 'reading', 'speed', 'mended', 'power', 'practice-turn']);
+/** Kinds that move the suspects. */
+const MOVES = new Set(['answer', 'reading', 'speed', 'mended']);
+
+function replayOf(job: JobFacts, events: readonly BenchEvent[], faults: readonly string[]): ReplayStep[] {
+  const lines = inReceipt(events);
+  const steps: ReplayStep[] = [];
+  const first = practiceVisit(job, []);
+  if (!first) return [];
+  const blocks = new Set(
+    faults.flatMap((fault) => modesOf(first.map, fault).map((ref) => ref.slice(0, ref.indexOf('.')))),
+  );
+  let standing = truthIn(findAnswer(job, []), blocks);
+  lines.forEach((line, i) => {
+    if (!TOLD.has(line.body.kind)) return;
+    const upTo = lines.slice(0, i + 1);
+    const before = practiceVisit(job, lines.slice(0, i));
+    const after = practiceVisit(job, upTo);
+    if (!before || !after) return;
+    const now = MOVES.has(line.body.kind) ? truthIn(findAnswer(job, upTo), blocks) : null;
+    steps.push({
+      key: line.key,
+      words: eventWords(line.body),
+      clockMin: after.clockMin,
+      share: now?.share ?? null,
+      moved: now === null ? null : now.share - standing.share,
+      rank: now?.rank ?? null,
+      missed: missedBy(before, line, lines.slice(0, i)),
+      harm: after.harm.filter(({ key }) => key === line.key).map(({ words }) => words),
+    });
+    if (now) standing = now;
+  });
+  return steps;
+}
+
+function truthIn(answer: FindAnswer | null, blocks: ReadonlySet<string>): { share: number; rank: number | null } {
+  const suspects = answer?.suspects ?? [];
+  const at = suspects.findIndex(({ block }) => blocks.has(block));
+  return {
+    share: Math.max(0, ...suspects.filter(({ block }) => blocks.has(block)).map((one) => one.share)),
+    rank: at < 0 ? null : at + 1,
+  };
+}
+
+/** A value this far from what the machine shows was read wrong, as a part of it (chosen: ten times the meter's own). */
+const FAR = 0.1;
+
+/** What the machine showed where the log says something else; null where both agree, or nothing was asked. */
+function missedBy(before: Visit, { body }: BenchEvent, lines: readonly BenchEvent[]): string | null {
+  if (body.kind !== 'answer') return null;
+  const test = before.path.tests.find(({ id }) => id === body.testId);
+  if (!test) return null;
+  const looked = lines.some(({ body: did }) => did.kind === 'practice-act' && did.testId === test.id);
+  const made = answered(before.map as FamilyMap, before.unit, test, seeded(before.acts + 1));
+  if ('outcome' in made) {
+    if (body.outcome === null || body.outcome === made.outcome) return looked ? null : 'answered without looking';
+    const words = test.outcomes.find(({ id }) => id === made.outcome)?.words ?? made.outcome;
+    return `the machine shows: ${words}`;
+  }
+  if (body.value === null) return looked ? null : 'answered without looking';
+  const off = Math.abs(body.value - made.value);
+  if (Number.isFinite(made.value) && off > FAR * Math.abs(made.value) + FAR)
+    return `the machine shows about ${withUnit(Number(made.value.toPrecision(3)), made.unit)}`;
+  return looked ? null : 'answered without looking';
+}

@@ -1,0 +1,5 @@
+export * from './spec.js';
+export { faultWords, minutesOf, notNow, practiceVisit, type Visit } from './visit.js';
+export * from './instruments.js';
+export * from './debrief.js';
+export * from './lessons.js';

@@ -1,0 +1,124 @@
+/** The bench of instruments on a practice unit: the test that is asked for, or an instrument put anywhere. */
+import type { PathTest } from '../families/index.js';
+import { answered, type FamilyMap } from '../marking/index.js';
+import type { Condition } from '../practice/index.js';
+import { gaussian, seeded, type Random } from '../numeric/index.js';
+import { withUnit } from '../quantity/index.js';
+import { minutesOf, notNow, type Visit } from './visit.js';
+
+/** What was done: to be logged as a line, and what the entry line would take. */
+export interface Done {
+  readonly testId: string | null;
+  readonly name: string;
+  readonly words: string;
+  readonly minutes: number;
+  readonly harm: string | null;
+  /** A value as it is typed: "4.98V"; null where something was only seen. */
+  readonly typed: string | null;
+  /** The answer of the test that it stands for; null for a value. */
+  readonly outcome: string | null;
+}
+
+const noiseOf = ({ map, acts }: Visit, seed: number): Random => seeded(seed + 31 * acts + map.family.length);
+
+/** Does a test of the path on the unit, or says why it cannot be done now. */
+export function doTest(visit: Visit, test: PathTest, seed: number): Done | { readonly refused: string } {
+  const refused = notNow(visit, test);
+  if (refused !== null) return { refused };
+  const made = answered(visit.map, visit.unit, test, noiseOf(visit, seed));
+  const base = { testId: test.id, name: test.name, minutes: minutesOf(visit, test), harm: null };
+  if ('outcome' in made) {
+    const words = test.outcomes.find(({ id }) => id === made.outcome)?.words ?? made.outcome;
+    return { ...base, words, typed: null, outcome: made.outcome };
+  }
+  return { ...base, ...shown(made.value, made.unit), outcome: null };
+}
+
+/** What an instrument shows, as people read it and as it is typed. */
+function shown(value: number, unit: string): { readonly words: string; readonly typed: string } {
+  if (!Number.isFinite(value)) return { words: 'over range (OL)', typed: 'OL' };
+  const digits = Number(value.toPrecision(Math.abs(value) < 1 ? 2 : 4));
+  if (unit === '%') return { words: `${digits} %`, typed: `${digits}%` };
+  return { words: withUnit(digits, unit), typed: `${digits}${unit === 'Ω' ? 'R' : unit}` };
+}
+
+/** Instruments of the practice bench. */
+export const TOOLS = {
+  'volts-dc': { words: 'Volts, d.c.', unit: 'V', ends: '.V', power: 'on' },
+  'volts-ac': { words: 'Volts, a.c.', unit: 'V', ends: '.Vac', power: 'on' },
+  ripple: { words: 'Scope, peak to peak', unit: 'V', ends: '.Vpp', power: 'on' },
+  amps: { words: 'Amperes', unit: 'A', ends: '.A', power: 'on' },
+  ohms: { words: 'Ohms', unit: 'Ω', ends: '.ohm', power: 'off' },
+  insulation: { words: 'Insulation, 500 V', unit: 'MΩ', ends: '.Mohm', power: 'off' },
+  speed: { words: 'Tachometer', unit: 'rpm', ends: '.rpm', power: 'on' },
+} as const;
+/** Names of the instruments. */
+export type ToolId = keyof typeof TOOLS;
+
+/** A place an instrument can be put to. */
+export interface ToolPlace {
+  readonly quantity: string;
+  readonly words: string;
+}
+
+/** Places where this machine can be measured with an instrument. */
+export function placesOf({ unit }: Visit, tool: ToolId): ToolPlace[] {
+  const { ends } = TOOLS[tool];
+  return Object.keys(unit.moment())
+    .filter((name) => name.endsWith(ends) && !name.includes('expected'))
+    .map((quantity) => ({
+      quantity,
+      words: quantity.slice(0, -ends.length).replace('.itself', ' by itself').replaceAll('.', ' '),
+    }));
+}
+
+/** Moving the probes to another place and reading (common practice). */
+const PROBE_MIN = 1;
+/** Noise of the instruments: part of the reading, and of the last digits. */
+const NOISE = { part: 0.005, digit: 0.002 } as const;
+
+/** Puts an instrument to a place. Ohms on a live circuit blow the meter's fuse; a unit that is off shows no volts. */
+export function readAt(
+  visit: Visit,
+  tool: ToolId,
+  place: ToolPlace,
+  condition: Partial<Condition>,
+  seed: number,
+): Done {
+  const { unit: of, words: name, power } = TOOLS[tool];
+  const base = { testId: null, name: `${name} at ${place.words}`, minutes: PROBE_MIN, outcome: null };
+  if (power === 'off' && visit.on) {
+    const harm = 'the meter’s fuse: ohms on a live circuit';
+    return { ...base, words: 'nothing: the meter’s fuse blew', typed: null, harm };
+  }
+  const { mean, spread } = visit.unit.see(place.quantity, condition);
+  const noise = gaussian(noiseOf(visit, seed));
+  const value =
+    power === 'on' && !visit.on
+      ? 0
+      : Number.isFinite(mean)
+        ? mean * (1 + NOISE.part * noise()) + NOISE.digit * noise()
+        : mean;
+  const said = shown(Math.abs(value) < NOISE.digit ? 0 : value, of);
+  const wanders = Number.isFinite(spread) && visit.on && spread > 0.03 * Math.abs(mean) + NOISE.digit;
+  return { ...base, ...said, words: wanders ? `${said.words}, and it wanders` : said.words, harm: null };
+}
+
+/** What the tone of a test record, or a strobe, shows at one setting; null while it is off or stands still. */
+export interface PracticeTone {
+  /** Mean speed error, percent. */
+  readonly errorPercent: number;
+  /** Its unsteadiness that follows no part, standard deviation in percent. */
+  readonly wanderPercent: number;
+  readonly lines: readonly { readonly percent: number; readonly hz: number }[];
+}
+
+/** See {@link PracticeTone}. */
+export function toneOf({ map, unit, on }: Visit, condition: Partial<Condition>): PracticeTone | null {
+  const tone: FamilyMap['tone'] = map.tone;
+  if (!tone || !on) return null;
+  const { mean, spread } = unit.see(tone.error, condition);
+  if (!(mean > -95)) return null;
+  const lines = tone.lines(unit.moment(condition)).filter(({ percent, hz }) => percent > 0 && hz > 0);
+  return { errorPercent: mean, wanderPercent: spread, lines };
+}

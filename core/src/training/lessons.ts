@@ -1,0 +1,133 @@
+/**
+ * Lessons: a machine with a fault chosen for what it teaches. What is said before and after is common practice of
+ * the trade; the units themselves are the practice bench's own.
+ */
+import type { PracticeUnitDrawn } from './spec.js';
+import { mapOf } from './spec.js';
+
+/** A lesson. */
+export interface Lesson {
+  readonly id: string;
+  readonly theme: string;
+  readonly title: string;
+  readonly familyId: string;
+  readonly faults: readonly string[];
+  readonly seed: number;
+  /** What it is about, before. */
+  readonly before: string;
+  /** What to have noticed, told at the end. */
+  readonly after: string;
+}
+
+/** All lessons, easiest first. */
+export const LESSONS: readonly Lesson[] = [
+  {
+    id: 'strobe-slow',
+    theme: 'Read a strobe',
+    title: 'Both speeds off by as much',
+    familyId: 'belt-turntable-dc',
+    faults: ['pitch-off'],
+    seed: 4,
+    before: 'Read both speeds before anything is touched. Bars that drift against the turn mean slow.',
+    after:
+      'Off by the same part at both speeds: what both share, not a trim. Here the pitch control stood off its centre.',
+  },
+  {
+    id: 'trims-interact',
+    theme: 'Trims that interact',
+    title: 'The trim of 33 moves 45 as well',
+    familyId: 'belt-turntable-dc',
+    faults: ['low-both'],
+    seed: 11,
+    before:
+      'Set both speeds with the coach. The practice knobs stand on its bench; mind what the first does to the second.',
+    after: 'Whoever sets 45 first sets it twice: the trim that serves both comes first.',
+  },
+  {
+    id: 'warm-only',
+    theme: 'Only warm',
+    title: 'Right at first, gone when warm',
+    familyId: 'belt-turntable-dc',
+    faults: ['joint-warm'],
+    seed: 7,
+    before: 'Cold it runs. Bring the fault on before you measure: a reading of a healthy moment clears nothing.',
+    after:
+      'A cold reading that is right says little of a warm fault. The joint opened with warmth: the volts went, not the motor.',
+  },
+  {
+    id: 'wow-by-part',
+    theme: 'Wow by part',
+    title: 'How often it comes tells which part',
+    familyId: 'belt-turntable-dc',
+    faults: ['pulley-bent'],
+    seed: 5,
+    before:
+      'Listen to a held tone and find how often the wow comes: the platter, the belt and the pulley each turn at a rate of their own.',
+    after: 'Several times a second is the pulley; once in 1.8 s would be the platter or the record.',
+  },
+  {
+    id: 'starting-volts',
+    theme: 'Stiff or weak',
+    title: 'A motor that is slow to come up',
+    familyId: 'belt-turntable-ac',
+    faults: ['bearing-gummed'],
+    seed: 3,
+    before: 'A synchronous motor is right or slips; it is never a little fast. Feel it before you buy it a capacitor.',
+    after: 'A weak run capacitor and a gummed bearing look alike from outside. The hand tells them apart, for nothing.',
+  },
+  {
+    id: 'victim-and-cause',
+    theme: 'Victim and cause',
+    title: 'The fuse is not the fault',
+    familyId: 'belt-turntable-dc',
+    faults: ['rail-shorted'],
+    seed: 9,
+    before: 'Ask what blew it before you renew it: ohms across the rail with the power off.',
+    after: 'A new fuse on a shorted rail blows again, or the transformer cooks. Cause first, victim after, then power.',
+  },
+  {
+    id: 'half-wave',
+    theme: 'Phase control',
+    title: 'Only the top speed is weak',
+    familyId: 'stand-mixer',
+    faults: ['control-half'],
+    seed: 6,
+    before:
+      'Measure at the motor, not at the control without a load: a lamp or a meter alone is fooled by what leaks back.',
+    after:
+      'Half of the wave leaves about seven tenths of the volts. Leakage through a snubber shows volts where none can drive anything.',
+  },
+  {
+    id: 'brushes',
+    theme: 'Brushes',
+    title: 'It comes back when it is tapped',
+    familyId: 'vacuum-cleaner',
+    faults: ['brush-stuck'],
+    seed: 8,
+    before: 'Look at both brushes, how they slide and what the commutator looks like, before anything is bought.',
+    after: 'Long enough and stuck in its holder: cleaning cures it, a new pair sticks as well.',
+  },
+  {
+    id: 'trigger-or-pack',
+    theme: 'Pack, switch or motor',
+    title: 'Dead in the hand',
+    familyId: 'tool-brushed',
+    faults: ['trigger-open'],
+    seed: 12,
+    before: 'Pack out for all that is done with ohms. From the pack inwards: where do the volts end?',
+    after:
+      'Volts before the switch and none behind it, with the trigger pulled: the switch, whatever the motor looks like.',
+  },
+];
+
+/** The unit of a lesson. @throws RangeError for a family without a machine. */
+export function lessonUnit({ id, familyId, faults, seed }: Lesson): PracticeUnitDrawn {
+  const map = mapOf(familyId);
+  if (!map) throw new RangeError(`no machine for ${familyId}`);
+  const spec = { machine: map.machine.id, faults, seed, lesson: id };
+  return {
+    familyId,
+    spec,
+    complaint: map.machine.unit(faults, seed).complaint ?? 'The owner says that it is not as it was.',
+  };
+}

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import {
+  drawPractice,
+  LESSONS,
+  lessonUnit,
+  practiceFile,
+  practiceProblem,
+  PRACTICE_FAMILIES,
+  readPracticeFile,
+  toneOf,
+  type Visit,
+} from './index.js';
+import { deck, jobWith, ON, visit } from './training.test-data.js';
+
+describe('units', () => {
+  it('are drawn for every family with a machine, each with something its owner says', () => {
+    for (const family of PRACTICE_FAMILIES) {
+      const unit = drawPractice(family, 77);
+      expect(unit.familyId).toBe(family);
+      expect(unit.complaint.length).toBeGreaterThan(10);
+      expect(practiceProblem(family, unit.spec)).toBeNull();
+    }
+    expect(new Set(Array.from({ length: 40 }, (_, i) => drawPractice(null, i).familyId)).size).toBeGreaterThan(4);
+  });
+
+  it('go out as a file and come back as they were', () => {
+    const { spec, complaint } = drawPractice('stand-mixer', 5);
+    const read = readPracticeFile(practiceFile(spec, complaint));
+    expect(read).toEqual({ unit: { familyId: 'stand-mixer', spec, complaint } });
+  });
+
+  it.each([
+    ['not json', 'no JSON', /not JSON/],
+    ['another format', '{"format":"x"}', /format/],
+    ['too long', ' '.repeat(20_001), /too long/],
+    ['a strange field', FILE({ colour: 'red' }), /colour|key/],
+    ['a seed below nought', FILE({ seed: -1 }), /seed.*from 0/],
+    ['a seed that is none', FILE({ seed: 1.5 }), /seed.*whole number/],
+    ['a seed beyond', FILE({ seed: 1e12 }), /seed.*2147483647/],
+    ['seven faults', FILE({ faults: Array(7).fill('lamp') }), /faults.*six/],
+    ['no such machine', FILE({ machine: 'washer' }), /no machine “washer”/],
+    ['no such fault', FILE({ faults: ['gremlin'] }), /no fault gremlin/],
+    ['a name of the prototype', FILE({ faults: ['constructor'] }), /no fault constructor/],
+  ])('refuses %s by name', (_what, text, problem) => {
+    const read = readPracticeFile(text);
+    expect('problem' in read && read.problem).toMatch(problem);
+  });
+});
+
+function FILE(more: Record<string, unknown>): string {
+  return JSON.stringify({
+    format: 'amber-gauge-practice-unit',
+    version: 1,
+    machine: 'turntable-dc',
+    faults: ['lamp'],
+    seed: 1,
+    ...more,
+  });
+}
+
+describe('lessons', () => {
+  it('are of units whose owner notices something, and keep their names', () => {
+    expect(new Set(LESSONS.map(({ id }) => id)).size).toBe(LESSONS.length);
+    for (const lesson of LESSONS) {
+      const { spec, familyId } = lessonUnit(lesson);
+      expect(practiceProblem(familyId, spec), lesson.id).toBeNull();
+      const job = jobWith(familyId, spec.machine, spec.faults, spec.seed);
+      expect(visit(job).unit.complaint, lesson.id).not.toBeNull();
+    }
+  });
+
+  it('half of the wave leaves some seven tenths of the volts at the motor (definition: 1/√2)', () => {
+    const lesson = LESSONS.find(({ id }) => id === 'half-wave');
+    if (!lesson) throw new Error('no lesson half-wave');
+    const whole = visit(jobWith(lesson.familyId, 'mixer', [], lesson.seed));
+    const half = visit(jobWith(lesson.familyId, 'mixer', lesson.faults, lesson.seed));
+    const volts = (of: Visit) => of.unit.see('motor.V', { setting: 'high' }).mean;
+    expect(volts(half) / volts(whole)).toBeGreaterThan(0.66);
+    expect(volts(half) / volts(whole)).toBeLessThan(0.76);
+  });
+
+  it('a joint that opens warm: right cold, not warm', () => {
+    const at = visit(deck('joint-warm'), ON());
+    expect(Math.abs(toneOf(at, { setting: '33', warm: 0 })?.errorPercent ?? 99)).toBeLessThan(1.2);
+    const warm = at.unit.see('platter.error.percent', { setting: '33', warm: 1 });
+    expect(Math.abs(warm.mean) > 1.2 || warm.spread > 1).toBe(true);
+  });
+});

@@ -1,0 +1,124 @@
+/** How it went: beside the advice and the best possible order, then the log played back line by line. */
+import { fixed } from '@amber-gauge/core/quantity';
+import { LESSONS, practiceFile, type Debrief, type ReplayStep } from '@amber-gauge/core/training';
+import { jobLabel } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import { download } from '../../../shared/ui/download.js';
+import { percent } from '../find/useFind.js';
+import type { JobView } from '../useJobView.js';
+import { useDebrief } from './useMarking.js';
+import classes from './Practice.module.css';
+
+export function Debriefing({ view }: { readonly view: JobView }) {
+  const { ended, debrief } = useDebrief(view);
+  if (!ended) return null;
+  const lesson = LESSONS.find(({ id }) => id === view.job.practice?.lesson);
+  return (
+    <section className={classes.debrief} aria-label="How it went">
+      {debrief ? (
+        <>
+          <h1 className="prompt">{headWords(debrief)}</h1>
+          {lesson && <p className={classes.after}>{lesson.after}</p>}
+          <Beside debrief={debrief} />
+          <Replay steps={debrief.replay} />
+          <SaveUnit view={view} />
+        </>
+      ) : (
+        <p role="status">Playing the advice on the same unit, and your log back.</p>
+      )}
+    </section>
+  );
+}
+
+/** The unit as a file, for somebody else to try: told only once it has ended, for it names what is hidden. */
+function SaveUnit({ view: { job } }: { readonly view: JobView }) {
+  if (!job.practice) return null;
+  const text = practiceFile(job.practice, job.complaint);
+  return (
+    <Button
+      variant="outlined"
+      className={classes.save ?? ''}
+      onClick={() => download(`${jobLabel(job)}.json`, 'application/json', text)}
+    >
+      This unit as a file, for somebody else
+    </Button>
+  );
+}
+
+function headWords({ found, left, spoiled }: Debrief): string {
+  const still = [...left, ...spoiled.map((one) => `${one}, by a wrong step`)];
+  const mended = found.length > 0 ? `Mended: ${found.join(', ')}.` : '';
+  if (still.length > 0) return `${mended} Still there: ${still.join(', ')}.`.trim();
+  return mended || 'Nothing was wrong with it.';
+}
+
+/** "3", "none". */
+const counted = (n: number): string => (n === 0 ? 'none' : String(n));
+
+function Beside({ debrief: { own, advice, bestMinutes } }: { readonly debrief: Debrief }) {
+  const rows: readonly (readonly [string, string, string, string])[] = [
+    ['minutes to the fault', fixed(own.minutes, 0), fixed(advice.minutes, 0), fixed(bestMinutes, 0)],
+    ['live readings', counted(own.live), counted(advice.live), ''],
+    ['parts for nothing', counted(own.wrongParts), counted(advice.wrongParts), 'none'],
+    ['danger', own.harm.join(', ') || 'none', advice.harm.join(', ') || 'none', 'none'],
+  ];
+  return (
+    <table className={classes.beside}>
+      <thead>
+        <tr>
+          <th />
+          <th scope="col">you</th>
+          <th scope="col">the advice</th>
+          <th scope="col">knowing it</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(([name, ...cells]) => (
+          <tr key={name}>
+            <th scope="row">{name}</th>
+            {cells.map((cell, i) => (
+              <td key={i} className="mono">
+                {cell}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Replay({ steps }: { readonly steps: readonly ReplayStep[] }) {
+  if (steps.length === 0) return <p>Nothing was measured or answered.</p>;
+  return (
+    <ol className={classes.replay} aria-label="Played back">
+      {steps.map((step) => (
+        <li key={step.key}>
+          <span className="mono">{fixed(step.clockMin, 0)} min</span>
+          <span>
+            {step.words}
+            {step.missed && <strong className={classes.missed}> {step.missed}</strong>}
+            {step.harm.map((one) => (
+              <strong key={one} className="danger">
+                {' '}
+                {one}
+              </strong>
+            ))}
+          </span>
+          <span className="quiet">{toldWords(step)}</span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** A change of less than this told nothing. */
+const TELLS = 0.02;
+
+/** "the right part 12 to 48 %, first". */
+function toldWords({ share, moved, rank }: ReplayStep): string {
+  if (share === null || moved === null) return '';
+  const place = rank === null ? '' : rank === 1 ? ', first' : `, place ${rank}`;
+  if (Math.abs(moved) < TELLS) return `told nothing of it: ${percent(share)} %${place}`;
+  return `${moved > 0 ? 'towards' : 'away from'} the fault: ${percent(share - moved)} to ${percent(share)} %${place}`;
+}

@@ -1,0 +1,111 @@
+/** The practice bench over the entry line: its clock, what is asked done with one key, instruments put anywhere. */
+import { doTest, type Done } from '@amber-gauge/core/training';
+import type { StageId } from '@amber-gauge/core/bench';
+import { fixed } from '@amber-gauge/core/quantity';
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { useAsked } from '../asked.js';
+import { useTypeAgain } from '../parts/typeAgain.js';
+import type { JobView } from '../useJobView.js';
+import { Checks } from './Checks.js';
+import { Instruments } from './Instruments.js';
+import { SetTo, type Stands } from './SetTo.js';
+import { TrimKnobs } from './TrimKnobs.js';
+import { useMarking } from './useMarking.js';
+import { usePracticeSound, usePracticeVisit } from './usePracticeVisit.js';
+import classes from './Practice.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly speedId: string;
+}
+
+export function PracticeStrip({ view, stage, speedId }: Props) {
+  const visit = usePracticeVisit(view);
+  const [open, setOpen] = useState(stage === 'take-in');
+  const [done, setDone] = useState<Done | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [stands, setStands] = useStands(visit?.map.machine.settings ?? NO_SETTINGS, speedId);
+  usePracticeSound(view, visit, stands);
+  const asked = useAsked((state) => state.asked);
+  const type = useTypeAgain((state) => state.ask);
+  const { mark, busy } = useMarking(view, stage);
+  const spec = view.job.practice;
+  if (!spec) return null;
+  if (!visit)
+    return (
+      <p className={classes.strip}>This practice unit’s machine is not known to this version: it cannot be measured.</p>
+    );
+  const test = asked?.testId ? visit.path.tests.find(({ id }) => id === asked.testId) : undefined;
+  const keep = (made: Done | { readonly refused: string }) => {
+    if ('refused' in made) {
+      setRefused(made.refused);
+      return;
+    }
+    const { typed: _typed, outcome: _outcome, ...body } = made;
+    setRefused(null);
+    setDone(made);
+    void submitLines(view.job.id, makeLine(stage, { kind: 'practice-act', ...body }));
+  };
+  return (
+    <section className={classes.strip} aria-label="Practice bench">
+      <div className={classes.row}>
+        <span className={classes.clock}>
+          <span className="mono" data-testid="practice-clock">
+            {fixed(visit.clockMin, 0)}
+          </span>{' '}
+          min of practice
+        </span>
+        <Button variant="contained" disabled={!test} onClick={() => test && keep(doTest(visit, test, spec.seed))}>
+          Do what is asked
+        </Button>
+        <span className={classes.shown} role="status" data-testid="practice-shown">
+          {refused ?? (done ? `${done.name}: ${done.words}` : (test?.name ?? `The owner says: ${view.job.complaint}`))}
+        </span>
+        {done?.typed && !refused && (
+          <Button variant="outlined" onClick={() => type(done.typed)}>
+            Into the entry line
+          </Button>
+        )}
+        <Button onClick={() => setOpen(!open)} aria-expanded={open}>
+          Instruments
+        </Button>
+        <Button variant="outlined" disabled={busy || visit.ended} onClick={mark}>
+          {visit.ended ? 'Ended' : busy ? 'Marking' : 'I am done'}
+        </Button>
+      </div>
+      {visit.harm.length > 0 && (
+        <p className={classes.harm} role="alert">
+          {visit.harm.map(({ key, words }) => (
+            <span key={`${key} ${words}`}>{words}. </span>
+          ))}
+        </p>
+      )}
+      {open && (
+        <div className={classes.row}>
+          <SetTo settings={visit.map.machine.settings} stands={stands} onStands={setStands} />
+          <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
+          <Instruments visit={visit} stands={stands} seed={spec.seed} onDone={keep} />
+          {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} />}
+        </div>
+      )}
+    </section>
+  );
+}
+
+const NO_SETTINGS: readonly string[] = [];
+
+/** How the unit is set; choosing a speed on the screen sets it too. */
+function useStands(settings: readonly string[], speedId: string): [Stands, (to: Stands) => void] {
+  const [kept, setKept] = useState<{ readonly speedId: string; readonly stands: Stands }>({
+    speedId: '',
+    stands: { setting: '', warm: 0, tapped: false, loaded: false },
+  });
+  const follows =
+    kept.speedId === speedId ? kept.stands.setting : settings.includes(speedId) ? speedId : kept.stands.setting;
+  const setting = settings.includes(follows) ? follows : (settings[0] ?? '');
+  const stands = useMemo(() => ({ ...kept.stands, setting }), [kept.stands, setting]);
+  return [stands, (to) => setKept({ speedId, stands: to })];
+}

@@ -1,0 +1,61 @@
+/** Practice units begun so far, with how each ended. */
+import type { PracticeRow } from '@amber-gauge/contract';
+import { jobNumber } from '@amber-gauge/core/bench';
+import { familyOf } from '@amber-gauge/core/families';
+import { fixed } from '@amber-gauge/core/quantity';
+import { Link } from 'react-router';
+import { when } from '../../shared/ui/when.js';
+import classes from './PracticeScreen.module.css';
+
+export function Begun({ units }: { readonly units: readonly PracticeRow[] | null }) {
+  if (units === null) return null;
+  return (
+    <section className="stack" aria-label="Your practice units">
+      <h2>Begun so far</h2>
+      {units.length === 0 ? (
+        <p>None yet. Take one from above: its clock counts minutes of practice, not yours.</p>
+      ) : (
+        <table className={classes.begun}>
+          <thead>
+            <tr>
+              {['Unit', 'What the owner says', 'Begun', 'Minutes', 'The advice', 'How it ended'].map((head) => (
+                <th key={head} scope="col">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {units.map((unit) => (
+              <tr key={unit.id}>
+                <td>
+                  <Link to={`/job/${unit.id}`}>P-{jobNumber(unit.number)}</Link> {familyOf(unit.familyId).name}
+                </td>
+                <td>{unit.complaint}</td>
+                <td>{when(unit.createdAt)}</td>
+                <td className="mono">{unit.ended ? fixed(unit.ended.minutes, 0) : ''}</td>
+                <td className="mono">{unit.ended ? fixed(unit.ended.adviceMinutes, 0) : ''}</td>
+                <td>{endWords(unit)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+/** "mended, one part for nothing"; what was hidden is told only once it has ended. */
+function endWords({ ended }: PracticeRow): string {
+  if (!ended) return 'open';
+  const parts = [
+    ended.left.length > 0
+      ? `left: ${ended.left.join(', ')}`
+      : ended.found.length > 0
+        ? `mended: ${ended.found.join(', ')}`
+        : 'nothing was wrong',
+    ended.wrongParts > 0 && `${ended.wrongParts} ${ended.wrongParts === 1 ? 'part' : 'parts'} for nothing`,
+    ended.harm.length > 0 && `danger: ${ended.harm.join(', ')}`,
+  ];
+  return parts.filter(Boolean).join('; ');
+}
