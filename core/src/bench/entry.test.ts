@@ -66,6 +66,15 @@ describe('from line to log', () => {
     }
   });
 
+  it('a speed typed bare answers the test asked at the speed that the test chooses', () => {
+    const prompt = { testId: 'speed-45', name: 'Platter at 45', place: null, unit: null };
+    expect(event('-2.4%', { prompt })).toMatchObject({ kind: 'speed', speedId: '45', errorPercent: -2.4 });
+    expect(event('-2.4%')).toMatchObject({ kind: 'speed', speedId: '33' });
+    // A speed that this unit has not is nobody's.
+    const only33 = context.speeds.filter(({ id }) => id === '33');
+    expect(event('-2.4%', { prompt, speeds: only33 })).toMatchObject({ kind: 'speed', speedId: '33' });
+  });
+
   it('keeps a frequency at a place, and volts, as readings', () => {
     expect(event('3100Hz @FG head')).toMatchObject({ kind: 'reading', place: 'FG head' });
     expect(event('5V')).toMatchObject({ kind: 'reading', place: null, qualifier: 'dc' });

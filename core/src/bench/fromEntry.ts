@@ -1,4 +1,5 @@
 /** From a line understood to the lines kept in the log. */
+import { ownEntry } from '../quantity/index.js';
 import { PATHS, type FamilySpeed } from '../families/index.js';
 import { capital, speedWords, valueWords, whereWords } from './describe.js';
 import { shares, type Entry, type EntryReading } from './entry/index.js';
@@ -45,7 +46,7 @@ export function linesFromEntry(entry: Entry, text: string, context: EntryContext
     case 'work':
       return [{ kind: 'work', action: entry.action, what: entry.what }];
     case 'trim': {
-      const speed = entry.speedId ?? context.presentSpeedId;
+      const speed = entry.speedId ?? meantSpeed(context);
       const what = `trim${speed === null ? '' : ` ${speed}`} to ${entry.clock}, facing the screw`;
       return [{ kind: 'work', action: 'adjust', what }];
     }
@@ -89,10 +90,17 @@ export function linesFromEntry(entry: Entry, text: string, context: EntryContext
   }
 }
 
+/** The speed meant when the line names none: that of the test asked, else the one selected on the screen. */
+function meantSpeed({ prompt, familyId, speeds, presentSpeedId }: EntryContext): string | null {
+  const test = PATHS.get(familyId)?.tests.find((one) => one.id === prompt?.testId);
+  const asked = test && ownEntry(test.context, 'speed');
+  return asked !== undefined && speeds.some(({ id }) => id === asked) ? asked : presentSpeedId;
+}
+
 function readingLine(entry: EntryReading, text: string, context: EntryContext): EventBody {
   const answer = promptAnswer(entry, context);
   if (answer) return answer;
-  const speed = speedOf(context, entry.speedId ?? context.presentSpeedId);
+  const speed = speedOf(context, entry.speedId ?? meantSpeed(context));
   const asked = context.prompt?.place ?? null;
   const line = speed && asked === null ? speedFromReading(entry, text, speed, context.source) : null;
   return line ?? readingBody(entry, text, context);

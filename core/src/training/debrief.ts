@@ -108,7 +108,7 @@ function replayOf(job: JobFacts, events: readonly BenchEvent[], faults: readonly
   );
   let standing = truthIn(findAnswer(job, []), blocks);
   lines.forEach((line, i) => {
-    if (!TOLD.has(line.body.kind)) return;
+    if (!TOLD.has(line.body.kind) || toldBelow(line, lines.slice(i + 1))) return;
     const upTo = lines.slice(0, i + 1);
     const before = practiceVisit(job, lines.slice(0, i));
     const after = practiceVisit(job, upTo);
@@ -128,6 +128,12 @@ function replayOf(job: JobFacts, events: readonly BenchEvent[], faults: readonly
   });
   return steps;
 }
+
+/** What was looked at and then answered is told with its answer. */
+const toldBelow = ({ body }: BenchEvent, rest: readonly BenchEvent[]): boolean =>
+  body.kind === 'practice-act' &&
+  body.testId !== null &&
+  rest.some((one) => one.body.kind === 'answer' && one.body.testId === body.testId);
 
 function truthIn(answer: FindAnswer | null, blocks: ReadonlySet<string>): { share: number; rank: number | null } {
   const suspects = answer?.suspects ?? [];

@@ -31,14 +31,20 @@ export function doTest(visit: Visit, test: PathTest, seed: number): Done | { rea
     const words = test.outcomes.find(({ id }) => id === made.outcome)?.words ?? made.outcome;
     return { ...base, words, typed: null, outcome: made.outcome };
   }
+  // What stands still has no error to read: it is seen.
+  if (made.unit === '%' && made.value < STILL_PERCENT)
+    return { ...base, words: 'it stands still', typed: null, outcome: null };
   return { ...base, ...shown(made.value, made.unit), outcome: null };
 }
+
+/** Slower than this by so many percent counts as standing still. */
+const STILL_PERCENT = -95;
 
 /** What an instrument shows, as people read it and as it is typed. */
 function shown(value: number, unit: string): { readonly words: string; readonly typed: string } {
   if (!Number.isFinite(value)) return { words: 'over range (OL)', typed: 'OL' };
   const digits = Number(value.toPrecision(Math.abs(value) < 1 ? 2 : 4));
-  if (unit === '%') return { words: `${digits} %`, typed: `${digits}%` };
+  if (unit === '%') return { words: withUnit(digits, '%'), typed: `${digits}%` };
   return { words: withUnit(digits, unit), typed: `${digits}${unit === 'Ω' ? 'R' : unit}` };
 }
 
