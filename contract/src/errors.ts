@@ -13,6 +13,7 @@ export const ERROR_TABLE = {
   CONFLICT: { status: 409, message: 'Somebody changed this meanwhile. Compare both versions and choose.' },
   TOO_LARGE: { status: 413, message: 'This is larger than allowed here. Send a smaller piece.' },
   UNSUPPORTED_TYPE: { status: 415, message: 'This kind of content is not taken here. Send JSON, or a WAV recording.' },
+  INSTRUMENT: { status: 422, message: 'The instrument gave no reading. Nothing was taken; the last one stands.' },
   UNKNOWN_REFERENCE: { status: 422, message: 'Something named here does not exist: reload the page and try again.' },
   TOO_MANY: { status: 429, message: 'Too many requests at once. Wait a moment and try again.' },
   INTERNAL: { status: 500, message: 'Something went wrong here. Nothing was kept; try again.' },

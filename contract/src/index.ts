@@ -6,6 +6,7 @@ export * from './practice.js';
 export * from './runs.js';
 export * from './runFile.js';
 export * from './settings.js';
+export * from './instruments.js';
 export * from './photos.js';
 export * from './backups.js';
 export * from './shelf.js';

@@ -17,6 +17,7 @@ describe('errors on the wire', () => {
       TOO_LARGE: 413,
       UNSUPPORTED_TYPE: 415,
       BAD_HOST: 421,
+      INSTRUMENT: 422,
       UNKNOWN_REFERENCE: 422,
       TOO_MANY: 429,
       INTERNAL: 500,

@@ -1,5 +1,6 @@
 /** Set-up: the shop, its mains, the capture key, the sound card; and the test tapes and records. */
 import type { SafetyLimits } from '@amber-gauge/core/bench';
+import { instrumentAddress } from '@amber-gauge/core/instruments';
 import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
 import { keySchema, wholeSchema } from './stored.js';
@@ -35,6 +36,28 @@ export const hoursSchema = z
   })
   .refine(({ from, to }) => from < to, 'It opens before it closes');
 
+/** An instrument on the network, by its address. */
+export const instrumentSchema = z.object({
+  id: keySchema,
+  name: z.string().trim().min(1, 'Give the instrument a name').max(60),
+  address: z
+    .string()
+    .trim()
+    .max(120)
+    .refine(isAddress, 'Name it as HOST:PORT, as in 127.0.0.1:5025; ports begin at 1024'),
+});
+/** See {@link instrumentSchema}. */
+export type Instrument = z.infer<typeof instrumentSchema>;
+
+function isAddress(text: string): boolean {
+  try {
+    instrumentAddress(text, true);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** What may be changed in Set-up. */
 export const settingFieldsSchema = z.object({
   shopName: z.string().trim().min(1, 'The shop needs a name').max(120),
@@ -54,6 +77,9 @@ export const settingFieldsSchema = z.object({
   hourMoney: z.number().positive('An hour costs more than nothing').max(1e6, 'At most a million an hour'),
   safety: safetySchema,
   hours: hoursSchema,
+  instruments: z.array(instrumentSchema).max(12, 'At most twelve instruments'),
+  /** Instruments may stand at other addresses than this machine's own. */
+  remoteInstruments: z.boolean(),
   clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
 });
 /** See {@link settingFieldsSchema}. */

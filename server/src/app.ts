@@ -19,6 +19,7 @@ import { healthRoutes } from './features/health/routes.js';
 import { jobRoutes } from './features/jobs/routes.js';
 import type { Services } from './features/jobs/service.js';
 import { clipRoutes } from './features/clips/routes.js';
+import { instrumentRoutes } from './features/instruments/routes.js';
 import { practiceRoutes } from './features/practice/routes.js';
 import { photoRoutes } from './features/photos/routes.js';
 import { modelRoutes } from './features/models/routes.js';
@@ -105,6 +106,7 @@ function api(options: AppOptions): express.Router {
     bookRoutes,
     dayRoutes,
     practiceRoutes,
+    instrumentRoutes,
   ])
     router.use(routes(options));
   router.use(backupRoutes(options.backups ?? null));

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { typedReading, type MeterFunctionId } from '../instruments/index.js';
 import { familyOf } from '../families/index.js';
-import { parseEntry } from './entry/index.js';
+import { parseEntry, type Entry } from './entry/index.js';
 import { bearsOnNothing, entryPreview, linesFromEntry, type EntryContext } from './fromEntry.js';
 
 const ids = ['33', '45'];
@@ -78,6 +79,33 @@ describe('from line to log', () => {
   it('keeps a frequency at a place, and volts, as readings', () => {
     expect(event('3100Hz @FG head')).toMatchObject({ kind: 'reading', place: 'FG head' });
     expect(event('5V')).toMatchObject({ kind: 'reading', place: null, qualifier: 'dc' });
+  });
+
+  it.each(['1.5e-7F', '2,2E3 ohm', 'reads 1e3V'])(
+    '%s is asked for without its power of ten, never read as less',
+    (text) => {
+      expect(parseEntry(text, { speedIds: ids })).toMatchObject({ kind: 'bad' });
+    },
+  );
+
+  it('what a meter gives is typed as a person would, and means the same (IEEE 488.2 numbers)', () => {
+    const read = (of: MeterFunctionId, value: number | null) =>
+      parseEntry(typedReading(of, value), { speedIds: ids }) as Extract<Entry, { kind: 'reading' }>;
+    const cases = [
+      ['volts-dc', 4.98, 'V'],
+      ['volts-ac', 229.6, 'V'],
+      ['ohms', 2.2e6, 'Ω'],
+      ['capacitance', 1.504e-7, 'F'],
+      ['amps-dc', -0.0123, 'A'],
+      ['frequency', 3012.54, 'Hz'],
+    ] as const;
+    for (const [of, value, unit] of cases) {
+      const { values, unit: had } = read(of, value);
+      expect(had, of).toBe(unit);
+      expect(values[0], of).toBeCloseTo(value, 12 - Math.max(0, Math.ceil(Math.log10(Math.abs(value)))));
+    }
+    expect(read('volts-ac', 229.6)).toMatchObject({ qualifier: 'ac' });
+    expect(read('ohms', null)).toMatchObject({ bound: 'overload' });
   });
 
   it('answers the prompt when no place is typed', () => {

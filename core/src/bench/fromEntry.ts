@@ -15,6 +15,8 @@ export interface PromptAsked {
   readonly name: string;
   readonly place: string | null;
   readonly unit: string | null;
+  /** Read otherwise than direct; absent for the usual way. */
+  readonly by?: 'volts-ac' | 'scope' | undefined;
 }
 
 /** What a typed line may lean on. */

@@ -51,3 +51,34 @@ export function functionNamed(answer: string): MeterFunctionId | null {
   const found = Object.entries(METER_FUNCTIONS).find(([, one]) => one.header === whole);
   return (found?.[0] as MeterFunctionId | undefined) ?? null;
 }
+
+/** Functions that a prompt in a unit is answered by; volts are direct unless it says otherwise. */
+const BY_UNIT: Readonly<Record<string, MeterFunctionId>> = {
+  V: 'volts-dc',
+  A: 'amps-dc',
+  Ω: 'ohms',
+  Hz: 'frequency',
+  F: 'capacitance',
+};
+
+/** The function of a meter that answers a prompt in this unit; null where no meter does. */
+export function functionFor(unit: string | null, by: 'volts-ac' | 'scope' | null): MeterFunctionId | null {
+  if (by === 'scope' || unit === null) return null;
+  return by ?? ownEntry(BY_UNIT, unit) ?? null;
+}
+
+/** How a reading is typed into the entry line: "4.98V", "4.98V ac", "47R"; over its range "OL". */
+export function typedReading(of: MeterFunctionId, value: number | null): string {
+  if (value === null) return 'OL';
+  const { unit } = METER_FUNCTIONS[of];
+  const ac = of === 'volts-ac' || of === 'amps-ac' ? ' ac' : '';
+  return `${plain(value)}${unit === 'Ω' ? 'R' : unit}${ac}`;
+}
+
+/** Six figures without an exponent. */
+function plain(value: number): string {
+  const [digits = '', power = '0'] = value.toExponential(5).split('e');
+  const decimals = Math.max(0, Math.min(20, 5 - Number(power)));
+  const text = Number(`${digits}e${power}`).toFixed(decimals);
+  return text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
+}

@@ -28,6 +28,31 @@ export async function measure(session: Session, wanted: MeterFunctionId): Promis
  * @throws InstrumentProblem WRONG_FUNCTION: "The meter stands on ohms; d.c. volts are asked for."
  */
 export async function takePresent(session: Session, wanted: MeterFunctionId | null): Promise<MeterReading> {
+  const stands = await standsOn(session, wanted);
+  const value = readNumber(await session.ask('READ?'));
+  await refuseErrors(session);
+  return { ...value, function: stands, unit: METER_FUNCTIONS[stands].unit };
+}
+
+/**
+ * Arms the meter and takes what its own trigger gives within `waitMs`: the button at the probe, a foot switch.
+ * @throws InstrumentProblem as {@link takePresent}.
+ */
+export async function takeTriggered(
+  session: Session,
+  wanted: MeterFunctionId | null,
+  waitMs: number,
+): Promise<MeterReading> {
+  const stands = await standsOn(session, wanted);
+  session.tell('TRIG:SOUR EXT');
+  session.tell('INIT');
+  const value = readNumber(await session.ask('FETC?', waitMs));
+  session.tell('TRIG:SOUR IMM');
+  await refuseErrors(session);
+  return { ...value, function: stands, unit: METER_FUNCTIONS[stands].unit };
+}
+
+async function standsOn(session: Session, wanted: MeterFunctionId | null): Promise<MeterFunctionId> {
   const answer = await session.ask('CONF?');
   const stands = functionNamed(answer);
   if (stands === null)
@@ -40,9 +65,7 @@ export async function takePresent(session: Session, wanted: MeterFunctionId | nu
       'WRONG_FUNCTION',
       `The meter stands on ${METER_FUNCTIONS[stands].words}; ${METER_FUNCTIONS[wanted].words} are asked for. Nothing was taken.`,
     );
-  const value = readNumber(await session.ask('READ?'));
-  await refuseErrors(session);
-  return { ...value, function: stands, unit: METER_FUNCTIONS[stands].unit };
+  return stands;
 }
 
 async function refuseErrors(session: Session): Promise<void> {

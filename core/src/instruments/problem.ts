@@ -2,7 +2,17 @@
 
 /** Names of what can go wrong. */
 export type InstrumentCode =
-  'BAD_REPLY' | 'NO_ANSWER' | 'TOO_MUCH' | 'CUT_OFF' | 'BUSY' | 'BAD_COMMAND' | 'WRONG_FUNCTION' | 'REFUSED';
+  | 'BAD_ADDRESS'
+  | 'NOT_ALLOWED'
+  | 'NO_INSTRUMENT'
+  | 'BAD_REPLY'
+  | 'NO_ANSWER'
+  | 'TOO_MUCH'
+  | 'CUT_OFF'
+  | 'BUSY'
+  | 'BAD_COMMAND'
+  | 'WRONG_FUNCTION'
+  | 'REFUSED';
 
 /** Nothing was taken; the message says why and what to do. */
 export class InstrumentProblem extends Error {

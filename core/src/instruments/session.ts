@@ -23,7 +23,7 @@ const SAYABLE = /^[A-Z0-9:*?,.;+\- ]{1,120}$/;
 /** Asks and tells. */
 export interface Session {
   /** @throws InstrumentProblem NO_ANSWER, TOO_MUCH, CUT_OFF, BUSY in plain words. */
-  ask(question: string): Promise<string>;
+  ask(question: string, answerMs?: number): Promise<string>;
   tell(command: string): void;
   close(): void;
 }
@@ -63,13 +63,13 @@ class Talk implements Session {
     });
   }
 
-  ask(question: string): Promise<string> {
+  ask(question: string, answerMs = this.limits.answerMs): Promise<string> {
     if (this.waiting)
       return Promise.reject(new InstrumentProblem('BUSY', 'The instrument is still busy with the last question.'));
     return new Promise((resolve, reject) => {
-      const seconds = this.limits.answerMs / 1000;
+      const seconds = answerMs / 1000;
       const late = `The instrument did not answer within ${seconds} s. Is it on, and the address right?`;
-      const takeBack = this.later(() => this.fail('NO_ANSWER', late), this.limits.answerMs);
+      const takeBack = this.later(() => this.fail('NO_ANSWER', late), answerMs);
       this.waiting = {
         done: (answer) => (takeBack(), resolve(answer)),
         failed: (error) => (takeBack(), reject(error)),

@@ -42,6 +42,9 @@ export function standInMeter(probe: ProbeValue, fault: StandInFault = 'none'): (
       const other = fault === 'wrong-function' ? (stands === 'ohms' ? 'volts-dc' : 'ohms') : stands;
       return `"${METER_FUNCTIONS[other].header} +1.00000000E+01,+1.00000000E-05"`;
     },
+    'TRIG:SOUR EXT': () => null,
+    'TRIG:SOUR IMM': () => null,
+    INIT: () => null,
     'READ?': shown,
     'FETC?': shown,
   };
@@ -61,7 +64,7 @@ export function standInMeter(probe: ProbeValue, fault: StandInFault = 'none'): (
     const line = raw.trim().toUpperCase();
     const answer = said(line);
     if (answer === null) return null;
-    return misbehaved(answer, line.startsWith('MEAS') || line === 'READ?' ? fault : 'none');
+    return misbehaved(answer, line.startsWith('MEAS') || line === 'READ?' || line === 'FETC?' ? fault : 'none');
   };
 }
 

@@ -19,8 +19,17 @@ export function parseEntry(line: string, given: Partial<EntryKnown> & Pick<Entry
   if (text.length > LONGEST.note) return tooMuch(line, `a line holds at most ${LONGEST.note} signs: split it`);
   // Nobody types a reading this long: it is a story.
   if (text.length > LONGEST.read) return { kind: 'note', text: line.trim() };
+  const power = POWER_OF_TEN.exec(plain);
+  if (power) {
+    const from = power.index + (power[1] ?? '').length;
+    const to = Math.min(line.length, power.index + power[0].length);
+    return { kind: 'bad', from, to, message: 'write it without a power of ten, as in 150nF or 4k7' };
+  }
   return storable(line, understood(line, plain, text, known));
 }
+
+/** "1.5e-7F": taken apart it would read as 7 F. */
+const POWER_OF_TEN = /(^|\s)\d+(?:[.,]\d+)?e[-+]?\d{1,3}\s*[a-zµΩ%]+/i;
 
 /** Signs up to which a line is read as more than a note, and up to which it can be kept at all. */
 const LONGEST = { read: 300, note: 4000 } as const;

@@ -1,5 +1,5 @@
 /** Cord, transformer, rectifier and regulator of a small deck. Common practice, with no published source. */
-import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, readBy, mode, reads, repair, row, signal } from '../path/build.js';
 import { LEAKS } from './firstLook.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
 
@@ -30,7 +30,7 @@ export function linearSupply(rails: Rails): PathPart {
         'ripple on the reservoir',
         ['small', 'large'],
         'small',
-        measure('reservoir, peak to peak', 'V', origin, 'small * 1', 'large 1 8'),
+        readBy('scope', measure('reservoir, peak to peak', 'V', origin, 'small * 1', 'large 1 8')),
       ),
       signal(
         'supply',

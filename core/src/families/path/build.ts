@@ -37,6 +37,10 @@ export const measure = (
   origin: { kind: 'practice', text: origin },
 });
 
+/** The same, read as alternating volts or off a trace. */
+export const readBy = (by: 'volts-ac' | 'scope', of: PathSignal['measure']): PathSignal['measure'] =>
+  of === null ? null : { ...of, by };
+
 /** The same with bands written for a unit of so many rated volts. */
 export const ratedAt = (volts: number, of: PathSignal['measure']): PathSignal['measure'] =>
   of === null ? null : { ...of, rated: volts };

@@ -21,6 +21,8 @@ const measureSchema = z.object({
   unit: words,
   /** Rated volts that the bands are written for: they grow and shrink with those of the unit's plate. Null where they do not. */
   rated: z.number().positive().nullable().default(null),
+  /** Read otherwise than direct: alternating volts, or a trace from top to bottom. */
+  by: z.enum(['volts-ac', 'scope']).optional(),
   bands: z.array(bandSchema).min(1),
   origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'bench', 'chosen']), text: words }),
 });

@@ -3,7 +3,7 @@
  * values and minutes are common practice of the trade, with no published source.
  */
 import { BOARD_SCHOOL } from '../shared/schools.js';
-import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, cause, looks, measure, readBy, mode, reads, repair, row, signal } from '../path/build.js';
 import { bridge } from '../parts/bridge.js';
 import { firstLook, LEAKS } from '../parts/firstLook.js';
 import type { PathData } from '../path/schema.js';
@@ -56,7 +56,7 @@ export const washerFrontPath: PathData = {
       'feed from the pressure switch to the board',
       ['none', 'right'],
       'none',
-      measure('pressure switch output, low-impedance', 'V', WASHER, 'none * 20', 'right 190 255'),
+      readBy('volts-ac', measure('pressure switch output, low-impedance', 'V', WASHER, 'none * 20', 'right 190 255')),
     ),
     signal('pump', 'pump', ['still', 'runs'], 'still'),
     signal(
@@ -64,7 +64,7 @@ export const washerFrontPath: PathData = {
       'wire to the board, lifted',
       ['dead', 'held'],
       'dead',
-      measure('lifted wire, low-impedance', 'V', WASHER, 'dead * 20', 'held 190 255'),
+      readBy('volts-ac', measure('lifted wire, low-impedance', 'V', WASHER, 'dead * 20', 'held 190 255')),
     ),
     signal('command', 'command to the inverter', ['none', 'right'], 'none'),
     signal('motor', 'motor', ['still', 'hums', 'wrong', 'turns'], 'still'),

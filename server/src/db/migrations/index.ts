@@ -13,6 +13,7 @@ import * as benchRules from './0010_bench_rules.js';
 import * as book from './0011_book.js';
 import * as clips from './0012_clips.js';
 import * as practice from './0013_practice.js';
+import * as instruments from './0014_instruments.js';
 
 interface Migration {
   readonly name: string;
@@ -34,6 +35,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0011_book', ...book },
   { name: '0012_clips', ...clips },
   { name: '0013_practice', ...practice },
+  { name: '0014_instruments', ...instruments },
 ];
 
 /** Names of all migrations that this version knows, in order. */

@@ -15,6 +15,8 @@ interface SettingRow {
   hour_money: number;
   safety: Settings['safety'];
   hours: Settings['hours'];
+  instruments: Settings['instruments'];
+  remote_instruments: boolean;
   demo_shown: boolean;
   demo_seeded: boolean;
   version: number;
@@ -36,6 +38,8 @@ export async function presentSettings(db: Db): Promise<Settings> {
     hourMoney: row.hour_money,
     safety: row.safety,
     hours: row.hours,
+    instruments: row.instruments,
+    remoteInstruments: row.remote_instruments,
     version: row.version,
     demoShown: row.demo_shown,
     hasDemo: demo !== undefined,
@@ -57,6 +61,8 @@ export async function writeSettings(db: Db, version: number, fields: Partial<Set
     hour_money: fields.hourMoney,
     safety: fields.safety && JSON.stringify(fields.safety),
     hours: fields.hours && JSON.stringify(fields.hours),
+    instruments: fields.instruments && JSON.stringify(fields.instruments),
+    remote_instruments: fields.remoteInstruments,
   };
   const given = Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined));
   const changed = await db('setting')

@@ -24,7 +24,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
   });
   const save = (fields: SettingFields, from = version) =>
     change.mutate(
-      { version: from, fields: { ...fields, captureKey: settings.captureKey } },
+      { version: from, fields: { ...fields, captureKey: settings.captureKey, ...instrumentsOf(settings) } },
       {
         onSuccess: (kept) => {
           setVersion(kept.version);
@@ -195,6 +195,9 @@ function messageIn(errors: object): string | undefined {
   }
   return undefined;
 }
+
+/** Instruments are kept by their own part of Set-up. */
+const instrumentsOf = ({ instruments, remoteInstruments }: Settings) => ({ instruments, remoteInstruments });
 
 function fieldsOf(settings: Settings): SettingFields {
   return settingFieldsSchema.parse(settings);

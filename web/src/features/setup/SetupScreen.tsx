@@ -4,6 +4,7 @@ import { Backups } from './Backups.js';
 import { ClockCalibration } from './ClockCalibration.js';
 import { CaptureKey } from './CaptureKey.js';
 import { DemoChoice } from './DemoChoice.js';
+import { Instruments } from './Instruments.js';
 import { SettingsForm } from './SettingsForm.js';
 import { SourceList } from './SourceList.js';
 import classes from './Setup.module.css';
@@ -32,6 +33,10 @@ export function SetupScreen() {
           <section className={classes.part}>
             <h2>Capture key</h2>
             <CaptureKey settings={settings} />
+          </section>
+          <section className={classes.part} aria-label="Instruments">
+            <h2>Instruments</h2>
+            <Instruments settings={settings} />
           </section>
           <section className={classes.part}>
             <h2>Backups</h2>

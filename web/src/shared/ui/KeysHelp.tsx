@@ -24,12 +24,13 @@ export function KeysHelp() {
     ['Esc', 'leave a field; on a job the next key is then a command: 1 to 8 a stage, p power, h hold, b bench'],
     ['Alt 1 … 8', 'on a job: the stages, also from inside a field'],
     ['F8', 'power of the job: live through the gate, or unplugged; it can be undone for 10 s'],
+    ['F4', 'on a job: take what stands on the bench meter of Set-up, or stop waiting for it'],
     ['F6, F7', 'the answers where the log shows it was on: on now, or unplugged again'],
     [
       capture === ' ' ? 'Space' : capture,
       'capture: stamp time and prompt, also inside a field (a foot pedal may type it); Space does it only when nothing has focus and nobody types',
     ],
-    ['b d s w h k u n', 'elsewhere: bench, day plan, speed desk, workings, shelf, book, set-up, take in a unit'],
+    ['b d s w h p k u n', 'elsewhere: bench, day plan, speed desk, workings, shelf, practice, book, set-up, take in'],
     ['/', 'on the bench: find a unit'],
     ['?', 'this list'],
   ];

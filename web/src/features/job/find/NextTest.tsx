@@ -49,7 +49,11 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
   const ask = useAsked((state) => state.ask);
   const place = signal?.measure?.place ?? null;
   const unit = signal?.measure?.unit ?? null;
-  const prompt = useMemo(() => ({ testId: test.id, name: test.name, place, unit }), [test.id, test.name, place, unit]);
+  const by = signal?.measure?.by;
+  const prompt = useMemo(
+    () => ({ testId: test.id, name: test.name, place, unit, by }),
+    [test.id, test.name, place, unit, by],
+  );
   useEffect(() => {
     ask(prompt);
     return () => ask(null);

@@ -5,6 +5,7 @@ import { useEffect, useState, type KeyboardEvent, type RefObject } from 'react';
 import { useStored } from '../../../shared/ui/useStored.js';
 import { useJobFind } from '../find/findContext.js';
 import type { JobView } from '../useJobView.js';
+import { TakeReading } from './TakeReading.js';
 import { useTypeAgain } from './typeAgain.js';
 import { useEntry, withPlace } from './useEntry.js';
 import classes from '../Job.module.css';
@@ -23,7 +24,7 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
   const [text, setText] = useStored(`amber-gauge-entry-${view.job.id}`, '');
   const [tried, setTried] = useState(false);
   const { kept, bearing, note } = useBearing(view);
-  const { entry, preview, keep, keepAsNote, places } = useEntry(view, stage, speedId, prompt, text);
+  const { entry, preview, keep, keepText, keepAsNote, places } = useEntry(view, stage, speedId, prompt, text);
   const change = (value: string) => {
     setText(value);
     setTried(false);
@@ -105,6 +106,15 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
         )}
         {(entry.kind === 'answer' || entry.kind === 'ends' || entry.kind === 'timer') && (
           <Button onClick={() => done(keepAsNote())}>Only a note</Button>
+        )}
+        {!view.job.practice && (
+          <TakeReading
+            prompt={prompt}
+            onTaken={(reading) => {
+              const bodies = keepText(reading);
+              return bodies ? note(bodies) : change(reading);
+            }}
+          />
         )}
       </div>
     </footer>

@@ -29,6 +29,8 @@ export interface EntryUse {
   readonly preview: string;
   /** Keeps the line; null when it cannot be kept as it stands. */
   keep(entry?: Entry): readonly EventBody[] | null;
+  /** Keeps a reading that was not typed; null when it says more or less than one. */
+  keepText(reading: string): readonly EventBody[] | null;
   /** Keeps the line as a note, whatever it may mean. */
   keepAsNote(): readonly EventBody[] | null;
   readonly places: readonly string[];
@@ -73,12 +75,18 @@ export function useEntry(
     const bodies = linesFromEntry(chosen, text.trim(), context);
     return bodies.length === 0 ? null : submit(bodies);
   };
+  const keepText = (reading: string) => {
+    const read = parseEntry(reading, known);
+    const bodies = read.kind === 'reading' ? linesFromEntry(read, reading, context) : [];
+    return bodies.length === 0 ? null : submit(bodies);
+  };
   const preview = refusal ? `${refusal.reason} ${refusal.instead}` : entryPreview(entry, text.trim(), context);
   const keepAsNote = () => (text.trim() === '' ? null : submit([{ kind: 'note', text: text.trim() }]));
   return {
     entry,
     preview,
     keep,
+    keepText,
     keepAsNote,
     places: placesFor(
       known.places.map((place) => place.name),

@@ -1,0 +1,116 @@
+/** One key takes what stands on the bench meter, or waits for the meter's own trigger, and hands it to the line. */
+import { takenSchema, type Instrument } from '@amber-gauge/contract';
+import { functionFor, typedReading } from '@amber-gauge/core/instruments';
+import type { PromptAsked } from '@amber-gauge/core/bench';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { ApiError, call } from '../../../shared/api/client.js';
+import { useSettings } from '../../../shared/api/queries.js';
+import { Field } from '../../../shared/ui/Field.js';
+import { useStored } from '../../../shared/ui/useStored.js';
+import classes from '../Job.module.css';
+
+/** Takes the present reading. */
+const TAKE_KEY = 'F4';
+
+interface Props {
+  readonly prompt: PromptAsked | null;
+  readonly onTaken: (text: string) => void;
+}
+
+export function TakeReading(props: Props) {
+  const instruments = useSettings().data?.instruments ?? [];
+  return instruments.length === 0 ? null : <Take {...props} instruments={instruments} />;
+}
+
+function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: readonly Instrument[] }) {
+  const [chosen, setChosen] = useStored('amber-gauge-instrument', '');
+  const one = instruments.find(({ id }) => id === chosen) ?? (instruments[0] as Instrument);
+  const { state, problem, take, stop } = useTaking(one.id, prompt, onTaken);
+  useTakeKey(state === null ? () => take(false) : stop);
+  return (
+    <div className={classes.take} role="group" aria-label="Instrument">
+      {instruments.length > 1 && (
+        <Field
+          select
+          label=""
+          aria-label="Which instrument"
+          value={one.id}
+          onChange={(event) => setChosen(event.target.value)}
+        >
+          {instruments.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </Field>
+      )}
+      {state === null ? (
+        <>
+          <Button variant="outlined" onClick={() => take(false)} title={`Key ${TAKE_KEY}`}>
+            Take from {one.name}
+          </Button>
+          <Button onClick={() => take(true)}>On its trigger</Button>
+        </>
+      ) : (
+        <Button variant="outlined" onClick={stop}>
+          {state === 'armed' ? 'Waiting for its trigger: stop' : 'Reading: stop'}
+        </Button>
+      )}
+      {problem && (
+        <span role="alert" className="danger">
+          {problem}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** One reading at a time; what goes wrong is said, and what is typed stays. */
+function useTaking(id: string, prompt: PromptAsked | null, onTaken: (text: string) => void) {
+  const [state, setState] = useState<'reading' | 'armed' | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const running = useRef<AbortController | null>(null);
+  useEffect(() => () => running.current?.abort(), []);
+  const stop = useCallback(() => running.current?.abort(), []);
+  const take = (trigger: boolean) => {
+    const wanted = functionFor(prompt?.unit ?? null, prompt?.by ?? null);
+    const mine = new AbortController();
+    running.current = mine;
+    setState(trigger ? 'armed' : 'reading');
+    setProblem(null);
+    call('/instruments/reading', takenSchema, {
+      method: 'POST',
+      body: { id, wanted, trigger },
+      signal: mine.signal,
+    })
+      .then((taken) => onTaken(typedReading(taken.function, taken.value)))
+      .catch((error: unknown) => {
+        if (!mine.signal.aborted) setProblem(wordsOf(error));
+      })
+      .finally(() => running.current === mine && setState(null));
+  };
+  return { state, problem, take, stop };
+}
+
+const wordsOf = (error: unknown): string =>
+  error instanceof ApiError
+    ? (Object.values(error.wire.fields ?? {})[0] ?? error.message)
+    : 'The server is not answering: nothing was taken.';
+
+function useTakeKey(run: () => void) {
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== TAKE_KEY || event.repeat || event.altKey || event.ctrlKey) return;
+      event.preventDefault();
+      latest.current();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
