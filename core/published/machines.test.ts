@@ -4,6 +4,7 @@ import { settledReservoir, type RectifierLoad } from '../src/practice/electric/r
 import { firedPart, seriesCurrent, seriesTorque, universalSpeed } from '../src/practice/motors/universal.js';
 import { inductionSpeed, inductionTorque, startPart } from '../src/practice/motors/induction.js';
 import { balancing, fieldOf, inStep } from '../src/practice/motors/splitPhase.js';
+import { goingOf, hallsAt, sectorTorques, type ThreePhase } from '../src/practice/motors/threePhase.js';
 import { current, governed, settledSpeed, voltsFor, type DcMotor } from '../src/practice/motors/dcMotor.js';
 
 const bridge: RectifierLoad = {
@@ -211,5 +212,66 @@ describe('an induction motor', () => {
       ),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('three phases on a bridge, told by three Halls', () => {
+  const sound: ThreePhase = {
+    high: ['good', 'good', 'good'],
+    low: ['good', 'good', 'good'],
+    ohm: [1, 1, 1],
+    strength: [1, 1, 1],
+    stuck: [null, null, null],
+  };
+
+  it('six codes, all different, one Hall changing at a time, never all on or all off (any text on six-step drive; from memory)', () => {
+    const codes = Array.from({ length: 6 }, (_, sector) => hallsAt(sector));
+    expect(new Set(codes.map(String)).size).toBe(6);
+    expect(codes.map(String)).not.toContain('0,0,0');
+    expect(codes.map(String)).not.toContain('1,1,1');
+    codes.forEach((code, i) => {
+      const next = codes[(i + 1) % 6] as number[];
+      expect(code.filter((one, hall) => one !== next[hall])).toHaveLength(1);
+    });
+  });
+
+  it('sound, pulls alike in every sector and runs', () => {
+    const { torque, shorted } = sectorTorques(sound);
+    torque.forEach((one) => expect(one).toBeCloseTo(1, 9));
+    expect(shorted).toBe(false);
+    expect(goingOf({ torque, shorted }, 0.2)).toEqual({ kind: 'runs', part: expect.closeTo(1, 9) as number });
+  });
+
+  it('without one phase pulls in two sectors of six: each phase works in four (two at a time of three)', () => {
+    const { torque } = sectorTorques({ ...sound, ohm: [Infinity, 1, 1] });
+    expect(torque.filter((one) => one > 0)).toHaveLength(2);
+    expect(goingOf({ torque, shorted: false }, 0.2).kind).toBe('kicks');
+  });
+
+  it('with one switch open is dead in two sectors of six: each switch conducts for a third of the turn', () => {
+    const { torque } = sectorTorques({ ...sound, high: ['good', 'open', 'good'] });
+    expect(torque.filter((one) => one === 0)).toHaveLength(2);
+  });
+
+  it('with a Hall that stands still is right in three sectors, blind in one and wrong in two', () => {
+    for (const level of [0, 1] as const) {
+      const { torque } = sectorTorques({ ...sound, stuck: [null, level, null] });
+      expect(torque.filter((one) => Math.abs(one - 1) < 1e-9)).toHaveLength(3);
+      expect(torque.filter((one) => one === 0)).toHaveLength(1);
+      expect(torque.filter((one) => one < 1 - 1e-9 && one !== 0)).toHaveLength(2);
+      expect(goingOf({ torque, shorted: false }, 0.2).kind).toBe('kicks');
+    }
+  });
+
+  it('with a switch shorted shorts the feed as soon as its leg is asked the other way', () => {
+    expect(sectorTorques({ ...sound, high: ['short', 'good', 'good'] }).shorted).toBe(true);
+    expect(sectorTorques({ ...sound, low: ['good', 'good', 'short'] }).shorted).toBe(true);
+    expect(goingOf(sectorTorques({ ...sound, low: ['good', 'good', 'short'] }), 0).kind).toBe('kicks');
+  });
+
+  it('pulls by its current: twice the ohms, half the torque (Ohm)', () => {
+    const { torque } = sectorTorques({ ...sound, ohm: [1, 1, 3] });
+    // Sectors with the third phase have four ohms where two are usual.
+    expect(torque.map((one) => Number(one.toFixed(6)))).toEqual([1, 0.5, 0.5, 1, 0.5, 0.5]);
   });
 });

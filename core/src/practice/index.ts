@@ -1,9 +1,11 @@
+import { brushlessTool } from './machines/brushlessTool.js';
 import { cordlessTool } from './machines/cordlessTool.js';
 import { mixer } from './machines/mixer.js';
 import { rimDrive } from './machines/rimDrive.js';
 import { turntableAc } from './machines/turntableAc.js';
 import { turntableDc } from './machines/turntableDc.js';
 import { vacuum } from './machines/vacuum.js';
+import { washerTop } from './machines/washerTop.js';
 import type { PracticeMachine } from './machine.js';
 
 export {
@@ -14,7 +16,7 @@ export {
   type Quantities,
   type Seen,
 } from './machine.js';
-export { cordlessTool, mixer, rimDrive, turntableAc, turntableDc, vacuum };
+export { brushlessTool, cordlessTool, mixer, rimDrive, turntableAc, turntableDc, vacuum, washerTop };
 
 /** All machines of the practice bench. */
 export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
@@ -24,4 +26,6 @@ export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
   mixer,
   vacuum,
   cordlessTool,
+  brushlessTool,
+  washerTop,
 ];

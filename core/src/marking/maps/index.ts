@@ -1,11 +1,13 @@
 /** Families that have a machine on the practice bench. */
 import type { FamilyMap } from '../family.js';
+import { brushlessToolMap } from './brushlessTool.js';
 import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
 import { rimDriveMap } from './rimDrive.js';
 import { turntableAcMap } from './turntableAc.js';
 import { turntableDcMap } from './turntableDc.js';
 import { vacuumMap } from './vacuum.js';
+import { washerTopMap } from './washerTop.js';
 
 /** All maps, one a family. */
 export const MAPS: readonly FamilyMap[] = [
@@ -15,4 +17,6 @@ export const MAPS: readonly FamilyMap[] = [
   mixerMap,
   vacuumMap,
   cordlessToolMap,
+  brushlessToolMap,
+  washerTopMap,
 ];
