@@ -36,7 +36,6 @@ export function bridge(at: Bridge): PathPart {
         [
           row({ bus: 'none' }, { phases: 'none' }),
           row({ command: 'none' }, { phases: 'none' }),
-          row({ bus: 'low' }, { phases: 'one missing' }),
           row({}, { phases: 'right' }),
         ],
         [

@@ -243,10 +243,11 @@ export const washerFrontPath: PathData = {
       'belt',
       'belt',
       'mechanical',
-      ['motor'],
+      ['motor', 'bus'],
       ['drum'],
       [
         row({ motor: ['still', 'hums'] }, { drum: 'still' }),
+        row({ motor: 'turns', bus: 'low' }, { drum: 'slow' }),
         row({ motor: 'wrong' }, { drum: 'fast' }),
         row({}, { drum: 'right' }),
       ],

@@ -194,10 +194,11 @@ export const washerTopPath: PathData = {
       'belt',
       'belt or clutch',
       'mechanical',
-      ['motor', 'spread', 'balance'],
+      ['motor', 'spread', 'balance', 'bus'],
       ['basket'],
       [
         row({ motor: ['still', 'hums'] }, { basket: 'still' }),
+        row({ bus: 'low' }, { basket: 'wrong' }),
         row({ motor: 'jerks' }, { basket: 'wrong' }),
         row({ spread: 'on one side' }, { basket: 'wrong' }),
         row({}, { basket: 'right' }),
