@@ -2,6 +2,7 @@ import { brushlessTool } from './machines/brushlessTool.js';
 import { cordlessTool } from './machines/cordlessTool.js';
 import { mixer } from './machines/mixer.js';
 import { rimDrive } from './machines/rimDrive.js';
+import { servoDeck } from './machines/servoDeck.js';
 import { turntableAc } from './machines/turntableAc.js';
 import { turntableDc } from './machines/turntableDc.js';
 import { vacuum } from './machines/vacuum.js';
@@ -16,7 +17,7 @@ export {
   type Quantities,
   type Seen,
 } from './machine.js';
-export { brushlessTool, cordlessTool, mixer, rimDrive, turntableAc, turntableDc, vacuum, washerTop };
+export { brushlessTool, cordlessTool, mixer, rimDrive, servoDeck, turntableAc, turntableDc, vacuum, washerTop };
 
 /** All machines of the practice bench. */
 export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
@@ -28,4 +29,5 @@ export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
   cordlessTool,
   brushlessTool,
   washerTop,
+  servoDeck,
 ];

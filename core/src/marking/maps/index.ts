@@ -4,6 +4,7 @@ import { brushlessToolMap } from './brushlessTool.js';
 import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
 import { rimDriveMap } from './rimDrive.js';
+import { servoDeckMap } from './servoDeck.js';
 import { turntableAcMap } from './turntableAc.js';
 import { turntableDcMap } from './turntableDc.js';
 import { vacuumMap } from './vacuum.js';
@@ -19,4 +20,5 @@ export const MAPS: readonly FamilyMap[] = [
   cordlessToolMap,
   brushlessToolMap,
   washerTopMap,
+  servoDeckMap,
 ];

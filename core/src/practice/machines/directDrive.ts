@@ -1,0 +1,160 @@
+/** The platter as rotor: stator with three coils, Halls, drive chip, frequency generator, bearing. */
+import type { Random } from '../../numeric/index.js';
+import { between, within, type Condition, type MachineFault, type Quantities } from '../machine.js';
+import { governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
+import { goingOf, sectorTorques, type SwitchState } from '../motors/threePhase.js';
+
+/** Parameters of the rotor and what drives it. */
+export interface DirectDrive {
+  k: number;
+  coilOhm: [number, number, number];
+  coilStrength: [number, number, number];
+  plugOff: boolean;
+  stuck: [0 | 1 | null, 0 | 1 | null, 0 | 1 | null];
+  /** A Hall whose output falls off with warmth. */
+  hallWeak: boolean;
+  chipDead: boolean;
+  chipLeg: 0 | 1 | 2 | null;
+  /** What the chip gives warm, against cold: a sink pressed on it holds it. */
+  chipWarm: number;
+  fgLost: boolean;
+  /** Gap of its head, mm; a spot on the ring that misses. */
+  fgGapMm: number;
+  fgScar: boolean;
+  unseated: boolean;
+  /** Friction against a bearing with oil in it, cold. */
+  dragTimes: number;
+  burnt: boolean;
+}
+
+/** N·m of a bearing with oil and a stylus on the record (common practice: a rotor of 2 kg coasts half a minute). */
+const FRICTION = { friction: 4e-3, viscous: 2e-4 } as const;
+/** Volts that the chip keeps for itself, and what stands at the control before anything turns. */
+const CHIP_DROP_V = 2;
+const CONTROL_BASE_V = 1;
+
+/** A sound rotor. */
+export const directDrive = (random: Random): DirectDrive => ({
+  k: within(random, 0.3, 0.03),
+  coilOhm: [within(random, 10, 0.02), within(random, 10, 0.02), within(random, 10, 0.02)],
+  coilStrength: [1, 1, 1],
+  plugOff: false,
+  stuck: [null, null, null],
+  hallWeak: false,
+  chipDead: false,
+  chipLeg: null,
+  chipWarm: 1,
+  fgLost: false,
+  fgGapMm: within(random, 0.4, 0.1),
+  fgScar: false,
+  unseated: false,
+  dragTimes: 1,
+  burnt: false,
+});
+
+const leg = (random: Random): 0 | 1 | 2 => Math.min(2, Math.floor(3 * random())) as 0 | 1 | 2;
+type Holding = { rotor: DirectDrive };
+const fault = <P extends Holding>(
+  id: string,
+  name: string,
+  share: number,
+  make: (rotor: DirectDrive, random: Random) => void,
+): MachineFault<P> => ({ id, name, share, make: ({ rotor }, random) => make(rotor, random) });
+
+/** What can go wrong with it. */
+export const directFaults = <P extends Holding>(): readonly MachineFault<P>[] => [
+  fault('coil-open', 'a coil of the stator open', 2, (r, random) => void (r.coilOhm[leg(random)] = Infinity)),
+  fault('coil-shorted', 'turns of a coil shorted', 1, (r, random) => {
+    const one = leg(random);
+    r.coilOhm[one] *= 0.35;
+    r.coilStrength[one] = 0;
+    r.burnt = random() < 0.4;
+  }),
+  fault('hall-dead', 'a Hall of the stator dead', 4, (r, random) => {
+    r.stuck[leg(random)] = random() < 0.5 ? 0 : 1;
+  }),
+  fault('hall-weak', 'a Hall that fails when warm', 2, (r) => void (r.hallWeak = true)),
+  fault('chip-dead', 'drive chip dead', 3, (r, random) => {
+    r.chipDead = true;
+    r.burnt = random() < 0.3;
+  }),
+  fault('chip-leg', 'an output of the drive chip dead', 3, (r, random) => void (r.chipLeg = leg(random))),
+  fault('chip-warm', 'drive chip gives way when warm', 4, (r, random) => void (r.chipWarm = 0.08 + 0.14 * random())),
+  fault('fg-lost', 'connection of the FG head lost', 3, (r) => void (r.fgLost = true)),
+  fault('fg-gap', 'gap of the FG head too wide', 3, (r, random) => void (r.fgGapMm = between(random, 1.1, 1.8))),
+  fault('unseated', 'rotor not down on its seat', 1, (r) => void (r.unseated = true)),
+  fault('bearing-dry', 'platter bearing dry', 4, (r, random) => void (r.dragTimes = between(random, 14, 22))),
+];
+
+/** What a head gives against a sound one: it falls off with its gap. */
+const fgOf = (r: DirectDrive): number => (r.fgLost ? 0 : (0.4 / r.fgGapMm) ** 2 * (r.fgScar ? 0.5 : 1));
+
+/**
+ * The loop: a speed wished for is held as long as there are volts and the head says how fast it goes. `wishRpm` 0 gives
+ * no control; `full` has the comparator at its rail.
+ */
+export function directQuantities(
+  r: DirectDrive,
+  of: { readonly supplyV: number; readonly wishRpm: number; readonly full: boolean; readonly wander: number },
+  c: Condition,
+  random: Random,
+): Quantities & { readonly 'platter.rpm': number } {
+  const warm = c.warm > 0.5;
+  const sunk = c.off.includes('sink');
+  const stuck = [...r.stuck] as DirectDrive['stuck'];
+  if (r.hallWeak && warm) stuck[1] = 1;
+  const chipGood = (one: number): SwitchState => (r.chipLeg === one ? 'open' : 'good');
+  const switches = [chipGood(0), chipGood(1), chipGood(2)];
+  const sound = Math.min(...r.coilOhm.filter(Number.isFinite), 10);
+  const torques = sectorTorques({
+    high: switches,
+    low: switches,
+    ohm: r.plugOff ? [Infinity, Infinity, Infinity] : r.coilOhm,
+    strength: r.coilStrength,
+    stuck,
+  });
+  const most = Math.max(0, of.supplyV - CHIP_DROP_V) * (warm && !sunk ? r.chipWarm : 1);
+  const going = goingOf(torques, 0.05);
+  const drag = r.dragTimes * (1 - 0.3 * c.warm);
+  const motor: DcMotor = { k: r.k, ohm: 2 * sound, friction: FRICTION.friction * drag, viscous: FRICTION.viscous * (drag > 2 ? 5 * drag : 1) };
+  const told = fgOf(r);
+  const wanted = (of.wishRpm / RPM) * (1 + (of.wander + (told < 0.5 ? 0.03 : 0)) * (2 * random() - 1));
+  const supplied = of.supplyV > 4 && !r.chipDead && of.wishRpm > 0;
+  // Without the head's pulses it takes the rotor for standing still, and asks for all there is.
+  const runaway = told < 0.05 || of.full;
+  const held = governed(motor, wanted, 0, most);
+  const quivers = going.kind !== 'runs' || r.unseated;
+  const speed = !supplied || quivers ? 0 : runaway ? settledSpeed(motor, most, 0) : held.speed;
+  const control =
+    of.supplyV < 4 || of.wishRpm <= 0
+      ? 0
+      : runaway || quivers || r.chipDead
+        ? of.supplyV - 1
+        : CONTROL_BASE_V + held.volts;
+  const pair = (a: 0 | 1 | 2, b: 0 | 1 | 2) => r.coilOhm[a] + r.coilOhm[b];
+  return {
+    'platter.rpm': speed * RPM,
+    'platter.quivers': supplied && quivers ? 1 : 0,
+    'control.V': Math.min(control, Math.max(0, of.supplyV - 1)),
+    'phases.V': supplied ? (runaway || quivers ? most : held.volts) : 0,
+    'phases.wanted.V':
+      of.supplyV > 4 && of.wishRpm > 0 ? (runaway || quivers ? Math.max(0, of.supplyV - CHIP_DROP_V) : held.volts) : 0,
+    'phases.full': supplied && (runaway || quivers) ? 1 : 0,
+    'phases.missing': r.chipLeg !== null || r.stuck.some((one) => one !== null) || (r.hallWeak && warm) ? 1 : 0,
+    'coil.1.ohm': pair(0, 1),
+    'coil.2.ohm': pair(1, 2),
+    'coil.3.ohm': pair(2, 0),
+    'coil.plug.off': r.plugOff ? 1 : 0,
+    'hall.stuck': r.stuck.some((one) => one !== null) ? 1 : 0,
+    'hall.weak': r.hallWeak ? 1 : 0,
+    'chip.dead': r.chipDead ? 1 : 0,
+    'chip.leg': r.chipLeg !== null ? 1 : 0,
+    'fg.part': told,
+    'fg.lost': r.fgLost ? 1 : 0,
+    'fg.gap.mm': r.fgGapMm,
+    'fg.scar': r.fgScar ? 1 : 0,
+    unseated: r.unseated ? 1 : 0,
+    'bearing.coast.s': 30 / r.dragTimes ** 0.6,
+    'rotor.burnt': r.burnt ? 1 : 0,
+  };
+}
