@@ -1,4 +1,5 @@
 import { brushlessTool } from './machines/brushlessTool.js';
+import { cassetteDeck } from './machines/cassetteDeck.js';
 import { cordlessTool } from './machines/cordlessTool.js';
 import { mixer } from './machines/mixer.js';
 import { rimDrive } from './machines/rimDrive.js';
@@ -17,7 +18,18 @@ export {
   type Quantities,
   type Seen,
 } from './machine.js';
-export { brushlessTool, cordlessTool, mixer, rimDrive, servoDeck, turntableAc, turntableDc, vacuum, washerTop };
+export {
+  brushlessTool,
+  cassetteDeck,
+  cordlessTool,
+  mixer,
+  rimDrive,
+  servoDeck,
+  turntableAc,
+  turntableDc,
+  vacuum,
+  washerTop,
+};
 
 /** All machines of the practice bench. */
 export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
@@ -30,4 +42,5 @@ export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
   brushlessTool,
   washerTop,
   servoDeck,
+  cassetteDeck,
 ];

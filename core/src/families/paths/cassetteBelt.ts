@@ -17,8 +17,10 @@ const SUPPLY = linearSupply({
 });
 const MOTOR = governedMotor({
   ...AT_BOARD,
-  origin: 'common practice: a 12 V motor may see 13 to 14 V',
-  bands: ['none * 0.5', 'low 0.5 9', 'right 9 14', 'high 14 17', 'full 17 24'],
+  // Behind its governor: the feed itself, of 13 to 14 V, is a reading of its own.
+  origin:
+    'common practice: behind the governor of a 12 V motor about half of its feed; all of it when the governor is through',
+  bands: ['none * 0.5', 'low 0.5 3.5', 'right 3.5 7', 'high 7 9.5', 'full 9.5 14'],
   beltLevel: 'cover',
 });
 

@@ -1,6 +1,7 @@
 /** Families that have a machine on the practice bench. */
 import type { FamilyMap } from '../family.js';
 import { brushlessToolMap } from './brushlessTool.js';
+import { cassetteDeckMap } from './cassetteDeck.js';
 import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
 import { rimDriveMap } from './rimDrive.js';
@@ -21,4 +22,5 @@ export const MAPS: readonly FamilyMap[] = [
   brushlessToolMap,
   washerTopMap,
   servoDeckMap,
+  cassetteDeckMap,
 ];

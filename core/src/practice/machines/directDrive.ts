@@ -116,7 +116,12 @@ export function directQuantities(
   const most = Math.max(0, of.supplyV - CHIP_DROP_V) * (warm && !sunk ? r.chipWarm : 1);
   const going = goingOf(torques, 0.05);
   const drag = r.dragTimes * (1 - 0.3 * c.warm);
-  const motor: DcMotor = { k: r.k, ohm: 2 * sound, friction: FRICTION.friction * drag, viscous: FRICTION.viscous * (drag > 2 ? 5 * drag : 1) };
+  const motor: DcMotor = {
+    k: r.k,
+    ohm: 2 * sound,
+    friction: FRICTION.friction * drag,
+    viscous: FRICTION.viscous * (drag > 2 ? 5 * drag : 1),
+  };
   const told = fgOf(r);
   const wanted = (of.wishRpm / RPM) * (1 + (of.wander + (told < 0.5 ? 0.03 : 0)) * (2 * random() - 1));
   const supplied = of.supplyV > 4 && !r.chipDead && of.wishRpm > 0;
