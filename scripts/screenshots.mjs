@@ -29,7 +29,7 @@ const VIEWS = [
   ['prove', '/job/#142/prove', { act: lookedAt }],
   ['day', '/day', { act: planned }],
   ['book', '/book'],
-  ['figures', '/book', { act: figures }],
+  ['practice', '/practice', { act: practised }],
   ['open-up', '/job/#148/open-up', { act: takeApart }],
   ['gate', '/job/#148/open-up', { act: beforePower, height: 1000 }],
   ['mend', '/job/#147/mend', { act: decideBelt }],
@@ -122,10 +122,17 @@ async function planned(page) {
   await page.waitForTimeout(2500);
 }
 
-/** The shop's figures with their chart. */
-async function figures(page) {
-  await page.getByRole('button', { name: 'Figures' }).click();
-  await page.waitForTimeout(2000);
+/** A lesson begun, the first look done: the practice bench at work. */
+async function practised(page) {
+  await page.getByRole('button', { name: 'Begin: The fuse is not the fault' }).click();
+  await page.waitForURL(/take-in/);
+  await page.goto(page.url().replace('take-in', 'find'));
+  await page.getByRole('button', { name: 'Do what is asked' }).waitFor();
+  await page.waitForTimeout(1500);
+  await page.getByRole('button', { name: 'Do what is asked' }).click();
+  await page.waitForTimeout(500);
+  await page.getByRole('button', { name: 'Instruments' }).click();
+  await page.waitForTimeout(500);
 }
 
 /** Two speeds read, the first nudge advised. */

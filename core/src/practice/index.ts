@@ -2,6 +2,7 @@ import { brushlessTool } from './machines/brushlessTool.js';
 import { cassetteDeck } from './machines/cassetteDeck.js';
 import { cordlessTool } from './machines/cordlessTool.js';
 import { mixer } from './machines/mixer.js';
+import { quartzDeck } from './machines/quartzDeck.js';
 import { rimDrive } from './machines/rimDrive.js';
 import { servoDeck } from './machines/servoDeck.js';
 import { turntableAc } from './machines/turntableAc.js';
@@ -23,6 +24,7 @@ export {
   cassetteDeck,
   cordlessTool,
   mixer,
+  quartzDeck,
   rimDrive,
   servoDeck,
   turntableAc,
@@ -43,4 +45,5 @@ export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
   washerTop,
   servoDeck,
   cassetteDeck,
+  quartzDeck,
 ];

@@ -241,6 +241,8 @@ export const directDriveQuartzPath: PathData = {
         row({ control: 'wandering' }, { platter: 'hunting' }),
         row({ torque: 'weak' }, { platter: 'slow' }),
         row({ control: 'off' }, { platter: 'slow' }),
+        // What drags holds at the lower speed and falls behind at the higher.
+        row({ drag: 'drags', '@speed': '45' }, { platter: 'slow' }),
         row({}, { platter: 'right' }),
       ],
       [

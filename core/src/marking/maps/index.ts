@@ -4,6 +4,7 @@ import { brushlessToolMap } from './brushlessTool.js';
 import { cassetteDeckMap } from './cassetteDeck.js';
 import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
+import { quartzDeckMap } from './quartzDeck.js';
 import { rimDriveMap } from './rimDrive.js';
 import { servoDeckMap } from './servoDeck.js';
 import { turntableAcMap } from './turntableAc.js';
@@ -23,4 +24,5 @@ export const MAPS: readonly FamilyMap[] = [
   washerTopMap,
   servoDeckMap,
   cassetteDeckMap,
+  quartzDeckMap,
 ];

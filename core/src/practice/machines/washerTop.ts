@@ -139,25 +139,30 @@ function solve(p: Washer, c: Condition, random: Random): Quantities {
     'pump.blocked': p.pumpBlocked ? 1 : 0,
     code,
     'bus.V': bus,
-    'cord.itself.ohm': p.cordOpen ? Infinity : 0.2,
-    'cord.leak.Mohm': p.cordLeakMohm,
-    'insulation.Mohm': 1 / (1 / p.cordLeakMohm + 1 / p.drive.caseMohm),
-    'lid.ohm': p.lidOpen ? Infinity : 0.2,
-    'console.ohm': p.consoleDead ? Infinity : 60,
-    'drive.fuse.ohm': p.driveFuseOpen ? Infinity : 0.1,
-    'drive.esr.ohm': p.driveEsr,
     'sensor.feed.V': rail ? 9.6 : 0,
     'sensor.toggles': p.sensorUnplugged ? 0 : alive ? senses(p, false) : 0,
-    'sensor.gap.mm': p.gapMm,
-    'sensor.pins.ohm': p.pinOhm,
-    'sensor.unplugged': p.sensorUnplugged ? 1 : 0,
     'sensor.half': rail && p.sensorDead ? 1 : 0,
-    'board.dead': p.boardDead ? 1 : 0,
-    'belt.there': p.beltOn ? 1 : 0,
-    'belt.slack': p.beltSlip,
-    tingles: Math.min(p.cordLeakMohm, p.drive.caseMohm) < 0.2 ? 1 : 0,
+    ...lyingDead(p),
   };
 }
+
+/** What is measured and seen of it lying dead. */
+const lyingDead = (p: Washer): Quantities => ({
+  'cord.itself.ohm': p.cordOpen ? Infinity : 0.2,
+  'cord.leak.Mohm': p.cordLeakMohm,
+  'insulation.Mohm': 1 / (1 / p.cordLeakMohm + 1 / p.drive.caseMohm),
+  'lid.ohm': p.lidOpen ? Infinity : 0.2,
+  'console.ohm': p.consoleDead ? Infinity : 60,
+  'drive.fuse.ohm': p.driveFuseOpen ? Infinity : 0.1,
+  'drive.esr.ohm': p.driveEsr,
+  'sensor.gap.mm': p.gapMm,
+  'sensor.pins.ohm': p.pinOhm,
+  'sensor.unplugged': p.sensorUnplugged ? 1 : 0,
+  'board.dead': p.boardDead ? 1 : 0,
+  'belt.there': p.beltOn ? 1 : 0,
+  'belt.slack': p.beltSlip,
+  tingles: Math.min(p.cordLeakMohm, p.drive.caseMohm) < 0.2 ? 1 : 0,
+});
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const spin = { mode: 'spin' } as const;
