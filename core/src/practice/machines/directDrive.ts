@@ -136,7 +136,6 @@ export function directQuantities(
       : runaway || quivers || r.chipDead
         ? of.supplyV - 1
         : CONTROL_BASE_V + held.volts;
-  const pair = (a: 0 | 1 | 2, b: 0 | 1 | 2) => r.coilOhm[a] + r.coilOhm[b];
   return {
     'platter.rpm': speed * RPM,
     'platter.quivers': supplied && quivers ? 1 : 0,
@@ -146,6 +145,14 @@ export function directQuantities(
       of.supplyV > 4 && of.wishRpm > 0 ? (runaway || quivers ? Math.max(0, of.supplyV - CHIP_DROP_V) : held.volts) : 0,
     'phases.full': supplied && (runaway || quivers) ? 1 : 0,
     'phases.missing': r.chipLeg !== null || r.stuck.some((one) => one !== null) || (r.hallWeak && warm) ? 1 : 0,
+    ...lyingDead(r),
+  };
+}
+
+/** What is measured and seen of it lying dead. */
+function lyingDead(r: DirectDrive): Quantities {
+  const pair = (a: 0 | 1 | 2, b: 0 | 1 | 2) => r.coilOhm[a] + r.coilOhm[b];
+  return {
     'coil.1.ohm': pair(0, 1),
     'coil.2.ohm': pair(1, 2),
     'coil.3.ohm': pair(2, 0),
@@ -154,7 +161,7 @@ export function directQuantities(
     'hall.weak': r.hallWeak ? 1 : 0,
     'chip.dead': r.chipDead ? 1 : 0,
     'chip.leg': r.chipLeg !== null ? 1 : 0,
-    'fg.part': told,
+    'fg.part': fgOf(r),
     'fg.lost': r.fgLost ? 1 : 0,
     'fg.gap.mm': r.fgGapMm,
     'fg.scar': r.fgScar ? 1 : 0,
