@@ -144,26 +144,31 @@ function solve(p: CassetteDeck, c: Condition, random: Random): Quantities {
     'reel.wind.part': reel > 0.35 ? reel : reel * (random() < 0.4 ? 1 : 0),
     'reel.take-up.part': reel * p.clutch,
     'stops.early': p.counterStill && board > 3 ? 1 : 0,
-    'mode.switch.dirty': p.modeSwitchDirty ? 1 : 0,
-    'mode.motor.gone': p.modeMotorGone ? 1 : 0,
-    'feeder.ohm': p.feederOpen ? Infinity : 100,
-    'feeder.weak': p.feederLossV > 2 ? 1 : 0,
-    'trim.wander': p.wiper * (2 * random() - 1),
-    'trim.at': p.trim,
-    'double.stuck': p.doubleStuck ? 1 : 0,
-    'double.open': p.doubleOpen ? 1 : 0,
-    'belt.tar': p.belt === 'tar' ? 1 : 0,
-    'belt.wound': p.belt === 'wound' ? 1 : 0,
-    'belt.slack': p.beltSlip,
-    'capstan.coast.s': 6 / (p.dragNm / DRAG_NM) ** 0.6,
-    'pinch.hard': p.pinchHard,
-    'pinch.oxide': p.oxide,
-    'pinch.off': p.armOff ? 1 : 0,
-    'idler.tyre': p.tyre,
-    'idler.clutch': p.clutch,
-    'counter.still': p.counterStill ? 1 : 0,
+    ...lookedAt(p, random),
   };
 }
+
+/** What is seen of it by looks and ohms. */
+const lookedAt = (p: CassetteDeck, random: Random): Quantities => ({
+  'mode.switch.dirty': p.modeSwitchDirty ? 1 : 0,
+  'mode.motor.gone': p.modeMotorGone ? 1 : 0,
+  'feeder.ohm': p.feederOpen ? Infinity : 100,
+  'feeder.weak': p.feederLossV > 2 ? 1 : 0,
+  'trim.wander': p.wiper * (2 * random() - 1),
+  'trim.at': p.trim,
+  'double.stuck': p.doubleStuck ? 1 : 0,
+  'double.open': p.doubleOpen ? 1 : 0,
+  'belt.tar': p.belt === 'tar' ? 1 : 0,
+  'belt.wound': p.belt === 'wound' ? 1 : 0,
+  'belt.slack': p.beltSlip,
+  'capstan.coast.s': 6 / (p.dragNm / DRAG_NM) ** 0.6,
+  'pinch.hard': p.pinchHard,
+  'pinch.oxide': p.oxide,
+  'pinch.off': p.armOff ? 1 : 0,
+  'idler.tyre': p.tyre,
+  'idler.clutch': p.clutch,
+  'counter.still': p.counterStill ? 1 : 0,
+});
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const tape = (more: Partial<Condition>) => at('tape.error.percent', more);
