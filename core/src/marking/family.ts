@@ -35,6 +35,7 @@ export const usualCondition = (context: Readonly<Record<string, string>>): Parti
   ...(context.mode === undefined ? {} : { mode: context.mode }),
   warm: context.heat === 'warm' || context.heat === 'hot' ? 1 : 0,
   tapped: context.tap === 'yes',
+  damp: context.air === 'damp',
   loaded: context.load !== undefined && context.load !== 'empty' && context.load !== 'free',
   off: context.belt === 'off' ? ['belt'] : [],
 });

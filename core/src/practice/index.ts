@@ -1,5 +1,6 @@
 import { brushlessTool } from './machines/brushlessTool.js';
 import { cassetteDeck } from './machines/cassetteDeck.js';
+import { cassetteDirect } from './machines/cassetteDirect.js';
 import { cordlessTool } from './machines/cordlessTool.js';
 import { mixer } from './machines/mixer.js';
 import { quartzDeck } from './machines/quartzDeck.js';
@@ -8,6 +9,7 @@ import { servoDeck } from './machines/servoDeck.js';
 import { turntableAc } from './machines/turntableAc.js';
 import { turntableDc } from './machines/turntableDc.js';
 import { vacuum } from './machines/vacuum.js';
+import { washerFront } from './machines/washerFront.js';
 import { washerTop } from './machines/washerTop.js';
 import type { PracticeMachine } from './machine.js';
 
@@ -22,6 +24,7 @@ export {
 export {
   brushlessTool,
   cassetteDeck,
+  cassetteDirect,
   cordlessTool,
   mixer,
   quartzDeck,
@@ -30,6 +33,7 @@ export {
   turntableAc,
   turntableDc,
   vacuum,
+  washerFront,
   washerTop,
 };
 
@@ -46,4 +50,6 @@ export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
   servoDeck,
   cassetteDeck,
   quartzDeck,
+  cassetteDirect,
+  washerFront,
 ];

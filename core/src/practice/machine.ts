@@ -14,12 +14,14 @@ export interface Condition {
   readonly warm: number;
   readonly tapped: boolean;
   readonly loaded: boolean;
+  /** Breathed at, or brought in from the cold. */
+  readonly damp: boolean;
   /** Parts taken out of the drive by hand: "belt". */
   readonly off: readonly string[];
 }
 
 /** Cold, untouched, at the machine's first setting. */
-const AT_REST: Condition = { setting: '', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
+const AT_REST: Condition = { setting: '', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };
 
 /** Physical quantities by name; the name carries the unit: "board.V", "platter.rpm". */
 export type Quantities = Readonly<Record<string, number>>;

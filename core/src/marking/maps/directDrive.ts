@@ -5,10 +5,10 @@ const pairs = (look: Look): number[] => [1, 2, 3].map((i) => look.see(`coil.${i}
 
 /** A speed error in percent, or the word for a rotor that quivers. */
 export const rotorSpeed =
-  (wanders: string) =>
+  (wanders: string, error = 'platter.error.percent') =>
   (look: Look): Answer | string => {
-    if (look.see('platter.quivers').mean > 0) return 'quivers';
-    const { mean, spread } = look.see('platter.error.percent');
+    if (look.see('rotor.quivers').mean > 0) return 'quivers';
+    const { mean, spread } = look.see(error);
     if (mean < -95) return 'still';
     if (spread > 0.5) return wanders;
     return { value: Math.min(999, mean), unit: '%' };

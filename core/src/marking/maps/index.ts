@@ -2,6 +2,7 @@
 import type { FamilyMap } from '../family.js';
 import { brushlessToolMap } from './brushlessTool.js';
 import { cassetteDeckMap } from './cassetteDeck.js';
+import { cassetteDirectMap } from './cassetteDirect.js';
 import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
 import { quartzDeckMap } from './quartzDeck.js';
@@ -10,6 +11,7 @@ import { servoDeckMap } from './servoDeck.js';
 import { turntableAcMap } from './turntableAc.js';
 import { turntableDcMap } from './turntableDc.js';
 import { vacuumMap } from './vacuum.js';
+import { washerFrontMap } from './washerFront.js';
 import { washerTopMap } from './washerTop.js';
 
 /** All maps, one a family. */
@@ -25,4 +27,6 @@ export const MAPS: readonly FamilyMap[] = [
   servoDeckMap,
   cassetteDeckMap,
   quartzDeckMap,
+  cassetteDirectMap,
+  washerFrontMap,
 ];

@@ -217,4 +217,4 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   },
 });
 
-const AT_WORK: Condition = { setting: '4.76', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
+const AT_WORK: Condition = { setting: '4.76', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };

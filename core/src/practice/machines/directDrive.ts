@@ -7,6 +7,9 @@ import { goingOf, sectorTorques, type SwitchState } from '../motors/threePhase.j
 /** Parameters of the rotor and what drives it. */
 export interface DirectDrive {
   k: number;
+  /** Friction of a bearing with oil in it at standstill and its rise with speed: N·m, N·m per rad/s. */
+  friction: number;
+  viscous: number;
   coilOhm: [number, number, number];
   coilStrength: [number, number, number];
   plugOff: boolean;
@@ -27,15 +30,17 @@ export interface DirectDrive {
   burnt: boolean;
 }
 
-/** N·m of a bearing with oil and a stylus on the record (common practice: a rotor of 2 kg coasts half a minute). */
-const FRICTION = { friction: 4e-3, viscous: 2e-4 } as const;
+/** V s per rad, and the friction of a bearing with oil and a stylus on the record (common practice: it coasts half a minute). */
+const PLATTER = { k: 0.3, friction: 4e-3, viscous: 2e-4 };
 /** Volts that the chip keeps for itself, and what stands at the control before anything turns. */
 const CHIP_DROP_V = 2;
 const CONTROL_BASE_V = 1;
 
-/** A sound rotor. */
-export const directDrive = (random: Random): DirectDrive => ({
-  k: within(random, 0.3, 0.03),
+/** A sound rotor: a platter unless it is told to be something smaller. */
+export const directDrive = (random: Random, of = PLATTER): DirectDrive => ({
+  k: within(random, of.k, 0.03),
+  friction: of.friction,
+  viscous: of.viscous,
   coilOhm: [within(random, 10, 0.02), within(random, 10, 0.02), within(random, 10, 0.02)],
   coilStrength: [1, 1, 1],
   plugOff: false,
@@ -83,7 +88,7 @@ export const directFaults = <P extends Holding>(): readonly MachineFault<P>[] =>
   fault('fg-lost', 'connection of the FG head lost', 3, (r) => void (r.fgLost = true)),
   fault('fg-gap', 'gap of the FG head too wide', 3, (r, random) => void (r.fgGapMm = between(random, 1.1, 1.8))),
   fault('unseated', 'rotor not down on its seat', 1, (r) => void (r.unseated = true)),
-  fault('bearing-dry', 'platter bearing dry', 4, (r, random) => void (r.dragTimes = between(random, 14, 22))),
+  fault('bearing-dry', 'bearing of the rotor dry', 4, (r, random) => void (r.dragTimes = between(random, 14, 22))),
 ];
 
 /** What a head gives against a sound one: it falls off with its gap. */
@@ -98,7 +103,7 @@ export function directQuantities(
   of: { readonly supplyV: number; readonly wishRpm: number; readonly full: boolean; readonly wander: number },
   c: Condition,
   random: Random,
-): Quantities & { readonly 'platter.rpm': number } {
+): Quantities & { readonly 'rotor.rpm': number } {
   const warm = c.warm > 0.5;
   const sunk = c.off.includes('sink');
   const stuck = [...r.stuck] as DirectDrive['stuck'];
@@ -119,8 +124,8 @@ export function directQuantities(
   const motor: DcMotor = {
     k: r.k,
     ohm: 2 * sound,
-    friction: FRICTION.friction * drag,
-    viscous: FRICTION.viscous * (drag > 2 ? 5 * drag : 1),
+    friction: r.friction * drag,
+    viscous: r.viscous * (drag > 2 ? 5 * drag : 1),
   };
   const told = fgOf(r);
   const wanted = (of.wishRpm / RPM) * (1 + (of.wander + (told < 0.5 ? 0.03 : 0)) * (2 * random() - 1));
@@ -137,8 +142,8 @@ export function directQuantities(
         ? of.supplyV - 1
         : CONTROL_BASE_V + held.volts;
   return {
-    'platter.rpm': speed * RPM,
-    'platter.quivers': supplied && quivers ? 1 : 0,
+    'rotor.rpm': speed * RPM,
+    'rotor.quivers': supplied && quivers ? 1 : 0,
     'control.V': Math.min(control, Math.max(0, of.supplyV - 1)),
     'phases.V': supplied ? (runaway || quivers ? most : held.volts) : 0,
     'phases.wanted.V':

@@ -124,7 +124,7 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
     c,
     random,
   );
-  const rpm = rotor['platter.rpm'];
+  const rpm = rotor['rotor.rpm'];
   const wished = NOMINAL[chosen];
   // Off its pitch the platter is judged by the pitch that was set: a switch that never opens holds the crystal's.
   const pitch = byCrystal && !atDetent ? 1 / (slow ? 0.94 : 0.98) : 1;
@@ -173,7 +173,7 @@ function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen
   ];
   if (at('tingles').mean > 0) return 'It tingles when I touch it.';
   const lit = at('lamp').mean > 0;
-  if (at('platter.quivers').mean > 0) return 'The platter quivers and does not start.';
+  if (at('rotor.quivers').mean > 0) return 'The platter quivers and does not start.';
   if (cold.mean < -90) return lit ? 'The light comes on, the platter stands still.' : 'It is dead.';
   if (cold.mean > 12) return 'It runs away.';
   if (error({ setting: '33', warm: 1 }).mean < -20) return 'It stops after a while.';
@@ -204,4 +204,12 @@ export const quartzDeck = practiceMachine<QuartzDeck>({
   ],
 });
 
-const AT_WORK: Condition = { setting: '33', mode: 'detent', warm: 0, tapped: false, loaded: false, off: [] };
+const AT_WORK: Condition = {
+  setting: '33',
+  mode: 'detent',
+  warm: 0,
+  tapped: false,
+  loaded: false,
+  damp: false,
+  off: [],
+};

@@ -88,7 +88,7 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
     burnt: Math.max(supply.burnt ?? 0, rotor['rotor.burnt'] ?? 0),
     lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
     'lamp.ohm': p.lampBurnt ? Infinity : 40,
-    'platter.error.percent': 100 * (rotor['platter.rpm'] / NOMINAL[chosen] - 1),
+    'platter.error.percent': 100 * (rotor['rotor.rpm'] / NOMINAL[chosen] - 1),
     'contact.33.ohm': wandering(p.contactOhm[33], random),
     'contact.45.ohm': wandering(p.contactOhm[45], random),
     'trim.33': p.trim[33],
@@ -113,7 +113,7 @@ function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen
   const [cold, warm, fast] = [error({ setting: '33' }), error({ setting: '33', warm: 1 }), error({ setting: '45' })];
   if (at('tingles').mean > 0) return 'It tingles when I touch it.';
   const lit = at('lamp').mean > 0;
-  if (at('platter.quivers').mean > 0) return 'The platter quivers and does not start.';
+  if (at('rotor.quivers').mean > 0) return 'The platter quivers and does not start.';
   if (cold.mean < -90) return lit ? 'The light comes on, the platter stands still.' : 'It is dead.';
   if (fast.mean < -90) return 'It does not play singles.';
   if (warm.mean < -90) return 'It stops after a while.';
@@ -146,4 +146,4 @@ export const servoDeck = practiceMachine<ServoDeck>({
   ],
 });
 
-const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
+const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };

@@ -292,4 +292,4 @@ export const turntableDc = practiceMachine<Deck>({
   harm: (p) => [...supplyHarm(p.supply), ...driveHarm(p.drive, supplyQuantities(p.supply, AT_WORK)['board.V'] > 3)],
 });
 
-const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, off: [] };
+const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };
