@@ -135,6 +135,16 @@ describe('the day plan', () => {
     expect(asGood / tried).toBeGreaterThan(0.95);
   });
 
+  it('leaves a place where no single move helps: two promises broken already, and waits to begin', () => {
+    const jobs = [
+      job([block(6, 60), block(98)]),
+      job([block(61)], { dueMin: NINE }),
+      job([block(5, 240), block(62)]),
+      job([block(113, 240), block(76)], { dueMin: NINE }),
+    ];
+    expect(planDay(jobs, bench).cost).toBe(best(jobs));
+  });
+
   it('keeps a promise before it is quick', () => {
     const promised = job([block(240)], { dueMin: NINE + 240 });
     const quick = job([block(30)], { takenMin: -9 });

@@ -3,7 +3,7 @@
  * down one after another, each at its earliest place (serial schedule generation); orders are searched from several
  * rules on, first-come among them, so that the plan is never worse than first-come.
  */
-import { seeded } from '../../numeric/index.js';
+import { seeded, type Random } from '../../numeric/index.js';
 import { afterOpen, fitOpen, type OpenDays } from './hours.js';
 
 /** What jobs share; hands are one pair. */
@@ -203,6 +203,30 @@ export interface DayPlan extends Schedule {
 const MOST_TRIES = 4000;
 const WORK = 400_000;
 
+/** Moves without a gain, a block, after which another beginning is tried (chosen). */
+const STALE = 12;
+
+/** The order with one block moved, or two changed over. */
+function moved(from: readonly string[], random: Random): string[] {
+  const order = [...from];
+  const [a, b] = [Math.floor(random() * order.length), Math.floor(random() * order.length)];
+  if (random() < 0.5) {
+    const [one] = order.splice(a, 1);
+    if (one !== undefined) order.splice(b, 0, one);
+  } else [order[a], order[b]] = [order[b] as string, order[a] as string];
+  return order;
+}
+
+/** The order in disorder. */
+function shuffled(from: readonly string[], random: Random): string[] {
+  const order = [...from];
+  for (let i = order.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [order[i], order[j]] = [order[j] as string, order[i] as string];
+  }
+  return order;
+}
+
 /** Searches an order; `pinned` jobs come first in their order, whatever it costs. */
 export function planDay(jobs: readonly ChainJob[], bench: Bench, pinned: readonly string[] = [], seed = 1): DayPlan {
   const chosen = pinned.filter((id) => jobs.some((job) => job.id === id));
@@ -225,15 +249,15 @@ export function planDay(jobs: readonly ChainJob[], bench: Bench, pinned: readonl
   const random = seeded(seed);
   const length = best.order.length;
   const tries = length < 2 ? 0 : Math.min(MOST_TRIES, Math.floor(WORK / (length * length)) + 50);
+  let [here, stale] = [best, 0];
   for (let i = 0; i < tries; i++) {
-    const order = [...best.order];
-    const [from, to] = [Math.floor(random() * length), Math.floor(random() * length)];
-    if (random() < 0.5) {
-      const [moved] = order.splice(from, 1);
-      if (moved !== undefined) order.splice(to, 0, moved);
-    } else [order[from], order[to]] = [order[to] as string, order[from] as string];
+    // Where no one move helps any more another place is begun at; the best found stays.
+    const fresh = stale > STALE * length;
+    const order = fresh ? shuffled(here.order, random) : moved(here.order, random);
     const made = lay(order);
-    if (made.cost <= best.made.cost) best = { order, made };
+    stale = fresh || made.cost < here.made.cost ? 0 : stale + 1;
+    if (fresh || made.cost <= here.made.cost) here = { order, made };
+    if (here.made.cost < best.made.cost) best = here;
   }
   const laid = [...best.made.laid].sort((a, b) => a.startMin - b.startMin);
   return {
