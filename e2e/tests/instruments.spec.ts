@@ -30,7 +30,7 @@ test('a meter is tried out and added in Set-up; F4 takes its reading to the prom
 }) => {
   await page.goto(`${demo.url}/set-up`);
   const part = page.getByLabel('Instruments', { exact: true });
-  await part.getByLabel('Name').fill('Bench meter');
+  await part.getByLabel('Called').fill('Bench meter');
   await part.getByLabel('Address, host and port').fill(address);
   await part.getByRole('button', { name: 'Try it' }).click();
   await expect(part.getByText('answers as AMBER GAUGE, STAND-IN METER, 0000')).toBeVisible();

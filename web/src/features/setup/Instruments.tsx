@@ -118,7 +118,7 @@ function AddInstrument({ busy, names, onAdd }: AddProps) {
   return (
     <div className="stack">
       <div className={classes.instrument}>
-        <Field label="Name" value={name} onChange={(event) => setName(event.target.value)} />
+        <Field label="Called" value={name} onChange={(event) => setName(event.target.value)} />
         <Field
           label="Address, host and port"
           placeholder="127.0.0.1:5025"
