@@ -65,9 +65,12 @@ export function toleranceOfUse(family: Family, use?: string): JobTolerance {
 /** "0147" as it stands on labels. */
 export const jobNumber = (number: number): string => String(number).padStart(4, '0');
 
-/** A job's number as it is shown: practice units have a series of their own, "P-0003". */
+/** "P-0003": practice units have a series of their own. */
+export const practiceNumber = (number: number): string => `P-${jobNumber(number)}`;
+
+/** A job's number as it is shown. */
 export const jobLabel = (job: Pick<JobFacts, 'number' | 'practice'>): string =>
-  job.practice ? `P-${jobNumber(job.number)}` : jobNumber(job.number);
+  job.practice ? practiceNumber(job.number) : jobNumber(job.number);
 
 /** What the unit is called in lists: make and model, or the family when neither was given. */
 export function unitName(job: Pick<JobFacts, 'make' | 'model' | 'familyId'>): string {

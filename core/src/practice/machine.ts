@@ -21,7 +21,15 @@ export interface Condition {
 }
 
 /** Cold, untouched, at the machine's first setting. */
-const AT_REST: Condition = { setting: '', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };
+export const AT_REST: Condition = {
+  setting: '',
+  mode: '',
+  warm: 0,
+  tapped: false,
+  loaded: false,
+  damp: false,
+  off: [],
+};
 
 /** Physical quantities by name; the name carries the unit: "board.V", "platter.rpm". */
 export type Quantities = Readonly<Record<string, number>>;
@@ -61,7 +69,8 @@ export interface MachineData<P> {
   readonly complain: (at: (quantity: string, condition?: Partial<Condition>) => Seen) => string | null;
   /** What switching it on as it is does to it or to whoever touches it; empty for nothing. */
   readonly harm: (p: P) => readonly string[];
-  /** A knob turned by so many turns, clockwise positive: what that changes. */
+  /** Its trims by name, and what a turn of one changes, clockwise positive. */
+  readonly trims?: readonly string[];
   readonly turn?: (p: P, trim: string, turns: number) => void;
   /** What is broken after a harm, as one of the faults: by the harm's words. Harm to a person alone breaks nothing. */
   readonly spoils?: Readonly<Record<string, string>>;
@@ -96,6 +105,8 @@ export interface PracticeMachine {
   readonly id: string;
   readonly name: string;
   readonly settings: readonly string[];
+  /** Trims that can be turned. */
+  readonly trims: readonly string[];
   readonly faults: readonly { readonly id: string; readonly name: string; readonly share: number }[];
   /** A machine with these faults and what they led to. @throws RangeError for a fault it does not know. */
   unit(faults: readonly string[], seed: number): PracticeUnit;
@@ -116,6 +127,7 @@ export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
     id: data.id,
     name: data.name,
     settings: data.settings,
+    trims: data.trims ?? [],
     faults: data.faults.map(({ id, name, share }) => ({ id, name, share })),
     unit: (faults, seed) => unitOf(data, known, faults, seed),
   };
@@ -181,6 +193,24 @@ function unitOf<P>(
 /** A value off by a tolerance, evenly between its limits. */
 export const within = (random: Random, nominal: number, part: number): number =>
   nominal * (1 + part * (2 * random() - 1));
+
+/** A value between two, evenly in its logarithm, of either sign. */
+export const either = (random: Random, low: number, high: number): number =>
+  (random() < 0.5 ? -1 : 1) * between(random, low, high);
+
+/** Ω of a contact at a moment: its least, or anything up to its most where it wanders. */
+export const contactAt = ([least, most]: readonly [number, number], random: Random): number =>
+  Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
+
+/** Writes faults of a part that a machine holds under `key`. */
+export const faultsOf =
+  <K extends string, D>(key: K) =>
+  <P extends Readonly<Record<K, D>>>(
+    id: string,
+    name: string,
+    share: number,
+    make: (part: D, random: Random) => void,
+  ): MachineFault<P> => ({ id, name, share, make: (p, random) => make(p[key], random) });
 
 /** A value between two, evenly in its logarithm. */
 export const between = (random: Random, low: number, high: number): number =>

@@ -9,10 +9,10 @@ import {
   type PracticeEndBody,
 } from '../bench/index.js';
 import { engineOf, play } from '../diagnosis/index.js';
-import { answered, bestOrder, markedUnit, type FamilyMap } from '../marking/index.js';
+import { answered, bestOrder, markedUnit } from '../marking/index.js';
 import { seeded } from '../numeric/index.js';
 import { withUnit } from '../quantity/index.js';
-import { faultWords, modesOf, practiceVisit, type Visit } from './visit.js';
+import { faultWords, modesOf, practiceCourse, practiceVisit, type Visit } from './visit.js';
 
 /** One line of the replay. */
 export interface ReplayStep {
@@ -58,12 +58,15 @@ export const endBody = ({ own, advice, bestMinutes, found, left, spoiled }: Debr
   live: own.live,
   parts: own.parts,
   wrongParts: own.wrongParts,
-  harm: [...own.harm],
-  found: [...found],
-  left: [...new Set([...left, ...spoiled])],
+  harm: fewWords(own.harm),
+  found: fewWords(found),
+  left: fewWords([...left, ...spoiled]),
   adviceMinutes: advice.minutes,
   bestMinutes,
 });
+
+/** Each once, and no more than a line of the log holds. */
+const fewWords = (words: readonly string[]): string[] => [...new Set(words)].slice(0, 20);
 
 /** Marks a practice unit; null for a job that is none. Plays the advice on the same unit: takes seconds. */
 export function debriefOf(job: JobFacts, events: readonly BenchEvent[]): Debrief | null {
@@ -98,22 +101,34 @@ const TOLD = new Set(['practice-act', 'answer', 'reading', 'speed', 'mended', 'p
 /** Kinds that move the suspects. */
 const MOVES = new Set(['answer', 'reading', 'speed', 'mended']);
 
+/** Lines played back at most, the last ones: each is reckoned through the whole path (chosen: seconds). */
+const MOST_REPLAYED = 200;
+
 function replayOf(job: JobFacts, events: readonly BenchEvent[], faults: readonly string[]): ReplayStep[] {
   const lines = inReceipt(events);
-  const steps: ReplayStep[] = [];
-  const first = practiceVisit(job, []);
-  if (!first) return [];
-  const blocks = new Set(
-    faults.flatMap((fault) => modesOf(first.map, fault).map((ref) => ref.slice(0, ref.indexOf('.')))),
+  const course = practiceCourse(job, events);
+  if (!course) return [];
+  const { map } = course.visit();
+  const blocks = new Set(faults.flatMap((fault) => modesOf(map, fault).map((ref) => ref.slice(0, ref.indexOf('.')))));
+  // What was looked at and then answered is told with its answer.
+  const answeredAt = new Map(
+    lines.flatMap(({ body }, i) => (body.kind === 'answer' ? [[body.testId, i] as const] : [])),
   );
-  let standing = truthIn(findAnswer(job, []), blocks);
+  const told = lines.flatMap(({ key, body }, i) => {
+    const below = body.kind === 'practice-act' && body.testId !== null && (answeredAt.get(body.testId) ?? -1) > i;
+    return TOLD.has(body.kind) && !below ? [key] : [];
+  });
+  const shown = new Set(told.slice(-MOST_REPLAYED));
+  const steps: ReplayStep[] = [];
+  let standing: ReturnType<typeof truthIn> | null = null;
   lines.forEach((line, i) => {
-    if (!TOLD.has(line.body.kind) || toldBelow(line, lines.slice(i + 1))) return;
-    const upTo = lines.slice(0, i + 1);
-    const before = practiceVisit(job, lines.slice(0, i));
-    const after = practiceVisit(job, upTo);
-    if (!before || !after) return;
-    const now = MOVES.has(line.body.kind) ? truthIn(findAnswer(job, upTo), blocks) : null;
+    const before = shown.has(line.key) ? course.visit() : null;
+    const missed = before && missedBy(before, line, lines.slice(0, i));
+    course.take(line);
+    if (!before) return;
+    standing ??= truthIn(findAnswer(job, lines.slice(0, i)), blocks);
+    const now = MOVES.has(line.body.kind) ? truthIn(findAnswer(job, lines.slice(0, i + 1)), blocks) : null;
+    const after = course.visit();
     steps.push({
       key: line.key,
       words: eventWords(line.body),
@@ -121,19 +136,13 @@ function replayOf(job: JobFacts, events: readonly BenchEvent[], faults: readonly
       share: now?.share ?? null,
       moved: now === null ? null : now.share - standing.share,
       rank: now?.rank ?? null,
-      missed: missedBy(before, line, lines.slice(0, i)),
+      missed,
       harm: after.harm.filter(({ key }) => key === line.key).map(({ words }) => words),
     });
-    if (now) standing = now;
+    standing = now ?? standing;
   });
   return steps;
 }
-
-/** What was looked at and then answered is told with its answer. */
-const toldBelow = ({ body }: BenchEvent, rest: readonly BenchEvent[]): boolean =>
-  body.kind === 'practice-act' &&
-  body.testId !== null &&
-  rest.some((one) => one.body.kind === 'answer' && one.body.testId === body.testId);
 
 function truthIn(answer: FindAnswer | null, blocks: ReadonlySet<string>): { share: number; rank: number | null } {
   const suspects = answer?.suspects ?? [];
@@ -153,7 +162,7 @@ function missedBy(before: Visit, { body }: BenchEvent, lines: readonly BenchEven
   const test = before.path.tests.find(({ id }) => id === body.testId);
   if (!test) return null;
   const looked = lines.some(({ body: did }) => did.kind === 'practice-act' && did.testId === test.id);
-  const made = answered(before.map as FamilyMap, before.unit, test, seeded(before.acts + 1));
+  const made = answered(before.map, before.unit, test, seeded(before.acts + 1));
   if ('outcome' in made) {
     if (body.outcome === null || body.outcome === made.outcome) return looked ? null : 'answered without looking';
     const words = test.outcomes.find(({ id }) => id === made.outcome)?.words ?? made.outcome;

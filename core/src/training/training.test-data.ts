@@ -1,30 +1,11 @@
 /** Jobs and lines of practice units for the tests. */
 import type { BenchEvent, EventBody, JobFacts } from '../bench/index.js';
-import { toleranceOfUse } from '../bench/index.js';
-import { familyOf } from '../families/index.js';
+import { testJob } from '../bench/job.test-data.js';
 import { practiceVisit, type Visit } from './index.js';
 
-/**
- *
- */
-export function jobWith(familyId: string, machine: string, faults: readonly string[], seed = 5): JobFacts {
-  const family = familyOf(familyId);
-  return {
-    number: 3,
-    familyId,
-    make: '',
-    model: '',
-    serial: '',
-    customer: '',
-    powerKind: family.supply === 'pack' ? 'pack' : 'mains',
-    ratedVolts: null,
-    speedIds: [...family.usualSpeeds],
-    complaint: '',
-    tried: '',
-    tolerance: toleranceOfUse(family),
-    practice: { machine, faults, seed, lesson: null },
-  };
-}
+/** A unit of this machine with these faults. */
+export const jobWith = (familyId: string, machine: string, faults: readonly string[], seed = 5): JobFacts =>
+  testJob(familyId, { practice: { machine, faults, seed, lesson: null } });
 
 let count = 0;
 export const line = (body: EventBody): BenchEvent => {

@@ -185,6 +185,35 @@ describe('the end', () => {
     expect(debriefOf(job, [right])?.left).toHaveLength(1);
   });
 
+  it('a practice unit that was ended by mistake goes on when that line is struck out', () => {
+    const job = deck('lamp');
+    const marked = debriefOf(job, []);
+    if (!marked) throw new Error('nothing marked');
+    const end = line(endBody(marked));
+    expect(visit(job, end).ended).toBe(true);
+    expect(visit(job, end, line({ kind: 'strike', target: end.key, reason: 'not yet' })).ended).toBe(false);
+  });
+
+  it('the line of the end holds what the log can hold, however often something was broken', () => {
+    const job = deck('lamp');
+    const act = (harm: string) =>
+      line({ kind: 'practice-act', testId: null, name: 'Ohms', words: 'nothing', minutes: 1, harm });
+    const often = Array.from({ length: 60 }, (_, i) => act(`harm ${i % 30}`));
+    const marked = debriefOf(job, often);
+    expect(marked?.own.harm).toHaveLength(60);
+    const { harm } = endBody(marked as NonNullable<typeof marked>);
+    expect(harm).toHaveLength(20);
+    expect(new Set(harm).size).toBe(20);
+  });
+
+  it('a long log is played back by its last two hundred told lines', () => {
+    const job = deck('lamp');
+    const on = Array.from({ length: 260 }, (_, i) => (i % 2 ? OFF() : ON()));
+    const replay = debriefOf(job, on)?.replay ?? [];
+    expect(replay).toHaveLength(200);
+    expect(replay.at(-1)?.key).toBe(on.at(-1)?.key);
+  });
+
   it('is nothing for a real job', () => {
     const { practice: _practice, ...real } = deck();
     expect(debriefOf(real, [])).toBeNull();

@@ -10,6 +10,8 @@ import {
   toneOf,
   type Visit,
 } from './index.js';
+import { familyOf } from '../families/index.js';
+import { MAPS } from '../marking/index.js';
 import { deck, jobWith, ON, visit } from './training.test-data.js';
 
 describe('units', () => {
@@ -57,6 +59,34 @@ function FILE(more: Record<string, unknown>): string {
     ...more,
   });
 }
+
+describe('machines', () => {
+  it('a trim that is named moves the speed; what has none names none', () => {
+    for (const { machine, tone } of MAPS) {
+      for (const trim of machine.trims) {
+        const unit = machine.unit([], 8);
+        const before = unit.see(tone?.error ?? '').mean;
+        unit.turn(trim, 0.05);
+        const moved = unit.see(tone?.error ?? '', { setting: machine.settings.includes(trim) ? trim : '' }).mean;
+        expect(Math.abs(moved - before), `${machine.id} ${trim}`).toBeGreaterThan(0.5);
+      }
+    }
+    expect(
+      MAPS.filter(({ machine }) => machine.trims.length > 0)
+        .map(({ machine }) => machine.id)
+        .sort(),
+    ).toEqual(['cassette-deck', 'cassette-direct', 'servo-deck', 'turntable-dc'].sort());
+  });
+
+  it('what carries a test record or tape gives its tone', () => {
+    const toned = MAPS.filter(({ tone }) => tone).map(({ family }) => family);
+    expect(toned).toEqual(
+      MAPS.filter(({ family }) => familyOf(family).testTone !== 'none').map(({ family }) => family),
+    );
+    for (const { machine, tone } of MAPS.filter((one) => one.tone))
+      expect(Math.abs(machine.unit([], 3).see(tone?.error ?? '').mean), machine.id).toBeLessThan(2);
+  });
+});
 
 describe('lessons', () => {
   it('are of units whose owner notices something, and keep their names', () => {

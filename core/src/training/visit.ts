@@ -40,17 +40,21 @@ export interface Visit {
 
 /** The unit after all these lines; null for a job that is none of the practice bench, or of a machine unknown here. */
 export function practiceVisit(job: JobFacts, events: readonly BenchEvent[]): Visit | null {
-  const map = mapOf(job.familyId);
-  if (!job.practice || map?.machine.id !== job.practice.machine) return null;
-  const course = new Course(map, map.machine.unit(job.practice.faults, job.practice.seed));
-  // What power did stays done, whether or not its line was struck out; a mend that was struck was none.
-  const struck = struckKeys(events);
-  for (const line of inReceipt(events)) {
-    if (line.body.kind === 'mended' && struck.has(line.key)) continue;
-    course.take(line.key, line.body);
-  }
+  const course = practiceCourse(job, events);
+  if (!course) return null;
+  for (const line of inReceipt(events)) course.take(line);
   return course.visit();
 }
+
+/** The unit as it came, to be led through these lines one by one; null as {@link practiceVisit}. */
+export function practiceCourse(job: JobFacts, events: readonly BenchEvent[]): Course | null {
+  const map = mapOf(job.familyId);
+  if (!job.practice || map?.machine.id !== job.practice.machine) return null;
+  return new Course(map, map.machine.unit(job.practice.faults, job.practice.seed), struckKeys(events));
+}
+
+/** Lines that count no more when they were struck out; what power did stays done. */
+const TAKEN_BACK: ReadonlySet<EventBody['kind']> = new Set(['mended', 'practice-end']);
 
 class Course {
   private readonly path: DrivePath;
@@ -70,13 +74,15 @@ class Course {
   constructor(
     private readonly map: FamilyMap,
     private readonly unit: PracticeUnit,
+    private readonly struck: ReadonlySet<string>,
   ) {
     this.path = pathFor(map);
     this.before = new Set(unit.faults);
     this.level = this.path.levels[0]?.id ?? '';
   }
 
-  take(key: string, body: EventBody): void {
+  take({ key, body }: BenchEvent): void {
+    if (this.struck.has(key) && TAKEN_BACK.has(body.kind)) return;
     if (body.kind === 'practice-act') this.acted(key, body);
     if (body.kind === 'practice-turn') this.unit.turn(body.trim, body.turns);
     if (body.kind === 'mended') this.mend(body.repairId);

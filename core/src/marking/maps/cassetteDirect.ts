@@ -2,7 +2,7 @@
 import { cassetteDirect } from '../../practice/index.js';
 import { usualCondition, type FamilyMap } from '../family.js';
 import { firstOf, type Look } from '../look.js';
-import { ROTOR_FAULTS, ROTOR_TESTS, rotorSpeed } from './directDrive.js';
+import { ROTOR_FAULTS, ROTOR_TESTS, rotorSpeed, sinkHelps } from './directDrive.js';
 import { FIRST_TESTS, SUPPLY_FAULTS, SUPPLY_TESTS } from './shared.js';
 
 const { unseated: _unseated, ...CAPSTAN_FAULTS } = ROTOR_FAULTS;
@@ -83,9 +83,6 @@ export const cassetteDirectMap: FamilyMap = {
       ['a-spot-on-the-ring', (look) => look.see('fg.scar').mean > 0],
       ['low-or-far', (look) => look.eye('fg.gap.mm') > 0.8],
     ),
-    sink: (look) => {
-      const { mean, spread } = look.see('capstan.error.percent');
-      return Math.abs(mean) < 1.5 && spread < 0.6 ? 'comes-right' : 'still-wrong';
-    },
+    sink: sinkHelps('capstan.error.percent'),
   },
 };

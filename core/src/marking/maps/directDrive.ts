@@ -14,6 +14,14 @@ export const rotorSpeed =
     return { value: Math.min(999, mean), unit: '%' };
   };
 
+/** A sink pressed on the chip: does it come right? */
+export const sinkHelps =
+  (error: string) =>
+  (look: Look): string => {
+    const { mean, spread } = look.see(error);
+    return Math.abs(mean) < 1.2 && spread < 0.5 ? 'comes-right' : 'still-wrong';
+  };
+
 /** Stator, Halls, chip, FG head, bearing. */
 export const ROTOR_TESTS: TestMap = {
   'fg-scope': (look) => {

@@ -2,7 +2,7 @@
 import { quartzDeck } from '../../practice/index.js';
 import { usualCondition, type FamilyMap } from '../family.js';
 import { firstOf, volts, type Look } from '../look.js';
-import { ROTOR_FAULTS, ROTOR_TESTS, rotorSpeed } from './directDrive.js';
+import { ROTOR_FAULTS, ROTOR_TESTS, rotorSpeed, sinkHelps } from './directDrive.js';
 import { FIRST_TESTS, SUPPLY_FAULTS, SUPPLY_TESTS } from './shared.js';
 
 /** A frequency against what it should be: none, off by more than half a percent, right. */
@@ -93,9 +93,6 @@ export const quartzDeckMap: FamilyMap = {
       if (mean > 8) return 'full';
       return Math.abs(look.see('platter.error.percent').mean) > 3 ? 'off' : 'right';
     },
-    sink: (look) => {
-      const { mean, spread } = look.see('platter.error.percent');
-      return Math.abs(mean) < 1.2 && spread < 0.5 ? 'comes-right' : 'still-wrong';
-    },
+    sink: sinkHelps('platter.error.percent'),
   },
 };

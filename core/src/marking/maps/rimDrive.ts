@@ -11,6 +11,7 @@ export const rimDriveMap: FamilyMap = {
   machine: rimDrive,
   // A shaded-pole motor has no trims.
   absent: ['trims'],
+  tone: { error: 'platter.error.percent', lines: () => [] },
   condition: (context) => ({ ...usualCondition(context), off: context.idler === 'off' ? ['idler'] : [] }),
   faults: {
     'cord-open': 'plug.open',

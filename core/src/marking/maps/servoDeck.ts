@@ -2,7 +2,7 @@
 import { servoDeck } from '../../practice/index.js';
 import { usualCondition, type FamilyMap } from '../family.js';
 import { firstOf, volts, type Look } from '../look.js';
-import { ROTOR_FAULTS, ROTOR_TESTS, rotorSpeed } from './directDrive.js';
+import { ROTOR_FAULTS, ROTOR_TESTS, rotorSpeed, sinkHelps } from './directDrive.js';
 import { FIRST_TESTS, SUPPLY_FAULTS, SUPPLY_TESTS } from './shared.js';
 
 /** So far a trim brings the speed, as a part: with more it stands at its end. */
@@ -79,9 +79,6 @@ export const servoDeckMap: FamilyMap = {
       ['gives-nothing', (look) => look.see('comparator.dead').mean > 0],
       ['at-its-rail', (look) => look.see('comparator.full').mean > 0],
     ),
-    sink: (look) => {
-      const { mean, spread } = look.see('platter.error.percent');
-      return Math.abs(mean) < 1.2 && spread < 0.5 ? 'comes-right' : 'still-wrong';
-    },
+    sink: sinkHelps('platter.error.percent'),
   },
 };

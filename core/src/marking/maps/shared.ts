@@ -13,6 +13,16 @@ export const FIRST_TESTS: TestMap = {
   insulation: (look) => (look.meter('insulation.Mohm') < 1 ? 'poor' : 'good'),
 };
 
+/** A mains cord without a fuse behind it. */
+export const CORD_TEST: TestMap = {
+  cord: firstOf(
+    'through',
+    // With the switch off it is the cord alone that is measured.
+    ['a-lead-reaches-the-frame', (look) => look.see('cord.leak.Mohm').mean < 0.5],
+    ['open', (look) => !Number.isFinite(look.see('cord.itself.ohm').mean)],
+  ),
+};
+
 /** Cord to regulator. */
 export const SUPPLY_TESTS: TestMap = {
   cord: firstOf(

@@ -21,6 +21,11 @@ const hum = (look: Look): string => {
 export const turntableAcMap: FamilyMap = {
   family: 'belt-turntable-ac',
   machine: turntableAc,
+  tone: {
+    error: 'platter.error.percent',
+    // A belt is a little longer than the rim it runs on.
+    lines: (at) => [{ percent: at['wow.belt.percent'] ?? 0, hz: (0.9 * (at['platter.rpm'] ?? 0)) / 60 }],
+  },
   condition: (context) => ({
     ...usualCondition(context),
     mode: context.switch === 'off' ? 'off' : context.held === 'soft cradle' ? 'cradle' : '',

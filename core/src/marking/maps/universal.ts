@@ -1,5 +1,6 @@
 /** How the tests of a universal motor with its control are made on a machine. */
 import { firstOf, volts, type Look, type TestMap } from '../look.js';
+import { CORD_TEST } from './shared.js';
 
 /** Still, weak, slow or fast, beside what a sound machine of the kind does on high and on low, turns a minute. */
 export const strength =
@@ -21,12 +22,7 @@ export const strength =
 
 /** Tests of cord, control and motor. */
 export const UNIVERSAL_TESTS: TestMap = {
-  cord: firstOf(
-    'through',
-    // With the switch off it is the cord alone that is measured.
-    ['a-lead-reaches-the-frame', (look) => look.see('cord.leak.Mohm').mean < 0.5],
-    ['open', (look) => !Number.isFinite(look.see('cord.itself.ohm').mean)],
-  ),
+  ...CORD_TEST,
   'feed-high': volts('motor.V'),
   'feed-low': volts('motor.V'),
   sparks: (look) => (look.eye('sparks') > 0.4 ? 'many' : 'few-or-none'),

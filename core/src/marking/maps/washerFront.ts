@@ -3,7 +3,7 @@ import { washerFront } from '../../practice/index.js';
 import { usualCondition, type FamilyMap } from '../family.js';
 import { firstOf, volts, type Look } from '../look.js';
 import { BRIDGE_FAULTS, BRIDGE_TESTS } from './bridge.js';
-import { FIRST_TESTS } from './shared.js';
+import { CORD_TEST, FIRST_TESTS } from './shared.js';
 
 const CODES = ['none', 'motor', 'door', 'water'] as const;
 
@@ -71,11 +71,7 @@ export const washerFrontMap: FamilyMap = {
       ['lifts-or-rattles', (look) => look.eye('drum.play.mm') > 1.2],
       ['stiff', (look) => look.see('drum.object').mean > 0],
     ),
-    cord: firstOf(
-      'through',
-      ['a-lead-reaches-the-frame', (look) => look.see('cord.leak.Mohm').mean < 0.5],
-      ['open', (look) => !Number.isFinite(look.see('cord.itself.ohm').mean)],
-    ),
+    ...CORD_TEST,
     'door-ohms': (look) => (Number.isFinite(look.see('door.ohm').mean) ? 'closes' : 'stays-open'),
     'valve-look': (look) => (look.see('valve.shut').mean > 0 ? 'blocked-or-open' : 'sound'),
     'pressure-blow': firstOf(

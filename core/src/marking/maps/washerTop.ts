@@ -3,7 +3,7 @@ import { washerTop } from '../../practice/index.js';
 import { usualCondition, type FamilyMap } from '../family.js';
 import { firstOf, volts } from '../look.js';
 import { BRIDGE_FAULTS, BRIDGE_TESTS } from './bridge.js';
-import { FIRST_TESTS } from './shared.js';
+import { CORD_TEST, FIRST_TESTS } from './shared.js';
 
 /** Turns of the basket of a sound one in the spin, a minute. */
 const BASKET_RPM = 650;
@@ -87,10 +87,6 @@ export const washerTopMap: FamilyMap = {
     // A board that is known to be good, put in for once.
     'board-command': (look) => (look.see('board.dead').mean > 0 ? 'cured' : 'the-same'),
     'rod-look': (look) => (look.see('basket.tilts').mean > 0 ? 'worn-or-off' : 'sound'),
-    cord: firstOf(
-      'through',
-      ['a-lead-reaches-the-frame', (look) => look.see('cord.leak.Mohm').mean < 0.5],
-      ['open', (look) => !Number.isFinite(look.see('cord.itself.ohm').mean)],
-    ),
+    ...CORD_TEST,
   },
 };

@@ -1,8 +1,8 @@
 /** Bridge, harness and motor of a three-phase drive, with what each does when it fails. */
 import type { Random } from '../../numeric/index.js';
-import { within, type MachineFault, type Quantities } from '../machine.js';
+import { within, faultsOf, type MachineFault, type Quantities } from '../machine.js';
 import { RPM, settledSpeed } from '../motors/dcMotor.js';
-import { goingOf, sectorTorques, type SwitchState } from '../motors/threePhase.js';
+import { anyPhase, goingOf, sectorTorques, type Phase, type SwitchState } from '../motors/threePhase.js';
 
 /** Parameters of the drive. */
 export interface BridgeDrive {
@@ -45,29 +45,22 @@ export function bridgeDrive(random: Random, of: { ohm: number; k: number; fricti
   };
 }
 
-const leg = (random: Random): 0 | 1 | 2 => Math.min(2, Math.floor(3 * random())) as 0 | 1 | 2;
-
 type Holding = { drive: BridgeDrive };
-const fault = <P extends Holding>(
-  id: string,
-  name: string,
-  share: number,
-  make: (drive: BridgeDrive, random: Random) => void,
-): MachineFault<P> => ({ id, name, share, make: ({ drive }, random) => make(drive, random) });
+const fault = faultsOf<'drive', BridgeDrive>('drive');
 
 /** What can go wrong from the bridge to the windings. */
 export const bridgeFaults = <P extends Holding>(): readonly MachineFault<P>[] => [
   fault('switch-shorted', 'a switch of the bridge shorted', 5, (d, random) => {
-    (random() < 0.5 ? d.high : d.low)[leg(random)] = 'short';
+    (random() < 0.5 ? d.high : d.low)[anyPhase(random)] = 'short';
     d.blew = random() < 0.6;
     d.burnt = random() < 0.3;
   }),
   fault('switch-open', 'a switch of the bridge open', 4, (d, random) => {
-    (random() < 0.5 ? d.high : d.low)[leg(random)] = 'open';
+    (random() < 0.5 ? d.high : d.low)[anyPhase(random)] = 'open';
   }),
-  fault('winding-open', 'a winding open', 2, (d, random) => void (d.windingOhm[leg(random)] = Infinity)),
+  fault('winding-open', 'a winding open', 2, (d, random) => void (d.windingOhm[anyPhase(random)] = Infinity)),
   fault('winding-shorted', 'turns of a winding shorted', 2, (d, random) => {
-    const one = leg(random);
+    const one = anyPhase(random);
     d.windingOhm[one] *= 0.45;
     d.strength[one] = 0.1;
     d.burnt = random() < 0.5;
@@ -76,7 +69,7 @@ export const bridgeFaults = <P extends Holding>(): readonly MachineFault<P>[] =>
     d.caseMohm = 1e-4 + 0.05 * random();
     d.blew = random() < 0.2;
   }),
-  fault('wire-broken', 'a wire of the harness broken', 6, (d, random) => void (d.wireOhm[leg(random)] = Infinity)),
+  fault('wire-broken', 'a wire of the harness broken', 6, (d, random) => void (d.wireOhm[anyPhase(random)] = Infinity)),
   fault('bearing-worn', 'motor bearings worn', 6, (d) => void (d.rough = 1)),
 ];
 
@@ -119,7 +112,7 @@ export function bridgeQuantities(
           of.loadNm,
         ) * (d.magnetLoose ? 0.6 : 1)
       : 0;
-  const pair = (a: 0 | 1 | 2, b: 0 | 1 | 2) => d.windingOhm[a] + d.windingOhm[b];
+  const pair = (a: Phase, b: Phase) => d.windingOhm[a] + d.windingOhm[b];
   const diode = (state: SwitchState) => (state === 'short' ? 0.02 : state === 'open' ? Infinity : 0.5);
   return {
     'motor.rpm': speed * RPM,

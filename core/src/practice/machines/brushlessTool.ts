@@ -1,6 +1,7 @@
 /** A cordless blower: pack of ten cells, controller with its reference and trigger pot, bridge, motor, fan. */
 import type { Random } from '../../numeric/index.js';
 import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
+import { anyPhase } from '../motors/threePhase.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
 
 interface Blower {
@@ -65,7 +66,7 @@ const OWN = [
   fault('pot-open', 'wiper of the trigger pot open', 5, (p) => void (p.potOpen = true)),
   fault('pot-worn', 'track of the trigger pot worn', 5, (p) => void (p.potWorn = true)),
   fault('hall-dead', 'a Hall of the motor dead', 5, ({ drive }, random) => {
-    drive.stuck[Math.min(2, Math.floor(3 * random()))] = random() < 0.5 ? 0 : 1;
+    drive.stuck[anyPhase(random)] = random() < 0.5 ? 0 : 1;
   }),
   fault('magnet-loose', 'a magnet of the rotor loose', 2, ({ drive }) => void (drive.magnetLoose = true)),
   fault('jammed', 'fan jammed', 7, (p) => void (p.jammed = true)),

@@ -1,7 +1,7 @@
 /** A cassette deck with two speeds: 12 V supply, control with a mode switch, motor transistor, governed motor, belt, capstan, pinch roller, idler. */
 import type { Random } from '../../numeric/index.js';
 import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
-import { between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
+import { AT_REST, between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
 import { driveFaults, driveHarm, driveQuantities, governedDrive, type GovernedDrive } from './governedDrive.js';
 
 interface CassetteDeck {
@@ -200,6 +200,7 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   faults: [...supplyFaults<CassetteDeck>(), ...driveFaults<CassetteDeck>(), ...OWN],
   solve,
   complain,
+  trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),
   spoils: {
     'the winding burns': 'winding-open',
@@ -208,7 +209,7 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   },
   harm: (p) => {
     const supplied =
-      supplyQuantities(p.supply, AT_WORK)['board.V'] > 3 && !p.feederOpen && !p.modeSwitchDirty && !p.modeMotorGone;
+      supplyQuantities(p.supply, AT_REST)['board.V'] > 3 && !p.feederOpen && !p.modeSwitchDirty && !p.modeMotorGone;
     return [
       ...supplyHarm(p.supply),
       ...driveHarm(p.drive, supplied),
@@ -216,5 +217,3 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
     ];
   },
 });
-
-const AT_WORK: Condition = { setting: '4.76', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };

@@ -1,8 +1,15 @@
 /** A cassette deck with a direct-drive capstan: supply, servo board whose small capacitors leak, stator, FG, pinch roller, reels. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
-import { between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
-import { directDrive, directFaults, directQuantities, type DirectDrive } from './directDrive.js';
+import { smallSupply, supplyFaults, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import { between, either, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
+import {
+  DIRECT_SPOILS,
+  directDrive,
+  directFaults,
+  directHarm,
+  directQuantities,
+  type DirectDrive,
+} from './directDrive.js';
 
 interface Deck {
   supply: SmallSupply;
@@ -45,7 +52,6 @@ const build = (random: Random): Deck => ({
   recapped: false,
 });
 
-const either = (random: Random, low: number, high: number) => (random() < 0.5 ? -1 : 1) * between(random, low, high);
 const fault = faultOf<Deck>();
 const OWN = [
   fault('display-dead', 'display dead', 2, (p) => void (p.displayDead = true)),
@@ -140,22 +146,8 @@ export const cassetteDirect = practiceMachine<Deck>({
   faults: [...supplyFaults<Deck>(), ...directFaults<Deck>().filter(({ id }) => id !== 'unseated'), ...OWN],
   solve,
   complain,
+  trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),
-  spoils: { 'the transformer cooks': 'turns-shorted', 'the drive chip burns': 'chip-dead' },
-  harm: (p) => [
-    ...supplyHarm(p.supply),
-    ...(Math.min(...p.rotor.coilOhm) < 5 && !p.rotor.chipDead && supplyQuantities(p.supply, AT_WORK)['board.V'] > 4
-      ? ['the drive chip burns']
-      : []),
-  ],
+  spoils: DIRECT_SPOILS,
+  harm: directHarm,
 });
-
-const AT_WORK: Condition = {
-  setting: '4.76',
-  mode: '',
-  warm: 0,
-  tapped: false,
-  loaded: false,
-  damp: false,
-  off: [],
-};

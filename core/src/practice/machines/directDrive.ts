@@ -1,8 +1,9 @@
 /** The platter as rotor: stator with three coils, Halls, drive chip, frequency generator, bearing. */
 import type { Random } from '../../numeric/index.js';
-import { between, within, type Condition, type MachineFault, type Quantities } from '../machine.js';
+import { supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import { AT_REST, between, within, type Condition, faultsOf, type MachineFault, type Quantities } from '../machine.js';
 import { governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
-import { goingOf, sectorTorques, type SwitchState } from '../motors/threePhase.js';
+import { anyPhase, goingOf, sectorTorques, type Phase, type SwitchState } from '../motors/threePhase.js';
 
 /** Parameters of the rotor and what drives it. */
 export interface DirectDrive {
@@ -17,7 +18,7 @@ export interface DirectDrive {
   /** A Hall whose output falls off with warmth. */
   hallWeak: boolean;
   chipDead: boolean;
-  chipLeg: 0 | 1 | 2 | null;
+  chipLeg: Phase | null;
   /** What the chip gives warm, against cold: a sink pressed on it holds it. */
   chipWarm: number;
   fgLost: boolean;
@@ -57,33 +58,27 @@ export const directDrive = (random: Random, of = PLATTER): DirectDrive => ({
   burnt: false,
 });
 
-const leg = (random: Random): 0 | 1 | 2 => Math.min(2, Math.floor(3 * random())) as 0 | 1 | 2;
 type Holding = { rotor: DirectDrive };
-const fault = <P extends Holding>(
-  id: string,
-  name: string,
-  share: number,
-  make: (rotor: DirectDrive, random: Random) => void,
-): MachineFault<P> => ({ id, name, share, make: ({ rotor }, random) => make(rotor, random) });
+const fault = faultsOf<'rotor', DirectDrive>('rotor');
 
 /** What can go wrong with it. */
 export const directFaults = <P extends Holding>(): readonly MachineFault<P>[] => [
-  fault('coil-open', 'a coil of the stator open', 2, (r, random) => void (r.coilOhm[leg(random)] = Infinity)),
+  fault('coil-open', 'a coil of the stator open', 2, (r, random) => void (r.coilOhm[anyPhase(random)] = Infinity)),
   fault('coil-shorted', 'turns of a coil shorted', 1, (r, random) => {
-    const one = leg(random);
+    const one = anyPhase(random);
     r.coilOhm[one] *= 0.35;
     r.coilStrength[one] = 0;
     r.burnt = random() < 0.4;
   }),
   fault('hall-dead', 'a Hall of the stator dead', 4, (r, random) => {
-    r.stuck[leg(random)] = random() < 0.5 ? 0 : 1;
+    r.stuck[anyPhase(random)] = random() < 0.5 ? 0 : 1;
   }),
   fault('hall-weak', 'a Hall that fails when warm', 2, (r) => void (r.hallWeak = true)),
   fault('chip-dead', 'drive chip dead', 3, (r, random) => {
     r.chipDead = true;
     r.burnt = random() < 0.3;
   }),
-  fault('chip-leg', 'an output of the drive chip dead', 3, (r, random) => void (r.chipLeg = leg(random))),
+  fault('chip-leg', 'an output of the drive chip dead', 3, (r, random) => void (r.chipLeg = anyPhase(random))),
   fault('chip-warm', 'drive chip gives way when warm', 4, (r, random) => void (r.chipWarm = 0.08 + 0.14 * random())),
   fault('fg-lost', 'connection of the FG head lost', 3, (r) => void (r.fgLost = true)),
   fault('fg-gap', 'gap of the FG head too wide', 3, (r, random) => void (r.fgGapMm = between(random, 1.1, 1.8))),
@@ -156,7 +151,7 @@ export function directQuantities(
 
 /** What is measured and seen of it lying dead. */
 function lyingDead(r: DirectDrive): Quantities {
-  const pair = (a: 0 | 1 | 2, b: 0 | 1 | 2) => r.coilOhm[a] + r.coilOhm[b];
+  const pair = (a: Phase, b: Phase) => r.coilOhm[a] + r.coilOhm[b];
   return {
     'coil.1.ohm': pair(0, 1),
     'coil.2.ohm': pair(1, 2),
@@ -175,3 +170,20 @@ function lyingDead(r: DirectDrive): Quantities {
     'rotor.burnt': r.burnt ? 1 : 0,
   };
 }
+
+/** What is broken after what power did to a deck with such a rotor. */
+export const DIRECT_SPOILS = { 'the transformer cooks': 'turns-shorted', 'the drive chip burns': 'chip-dead' } as const;
+
+/** What power does to it: a shorted coil takes the chip along, where it has its supply. */
+export const directHarm = ({
+  supply,
+  rotor,
+}: {
+  readonly supply: SmallSupply;
+  readonly rotor: DirectDrive;
+}): string[] => [
+  ...supplyHarm(supply),
+  ...(Math.min(...rotor.coilOhm) < 5 && !rotor.chipDead && supplyQuantities(supply, AT_REST)['board.V'] > 4
+    ? ['the drive chip burns']
+    : []),
+];

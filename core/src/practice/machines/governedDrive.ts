@@ -1,6 +1,6 @@
 /** A small d.c. motor that its governor holds on speed by a ring magnet and a Hall chip. */
 import type { Random } from '../../numeric/index.js';
-import { between, within, type Condition, type MachineFault, type Quantities } from '../machine.js';
+import { between, within, type Condition, faultsOf, type MachineFault, type Quantities } from '../machine.js';
 import { current, governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 
 /** Parameters of motor and governor. */
@@ -61,12 +61,7 @@ export function governedDrive(random: Random, of: { volts: number; rpm: number }
 }
 
 type Holding = { drive: GovernedDrive };
-const fault = <P extends Holding>(
-  id: string,
-  name: string,
-  share: number,
-  make: (drive: GovernedDrive, random: Random) => void,
-): MachineFault<P> => ({ id, name, share, make: ({ drive }, random) => make(drive, random) });
+const fault = faultsOf<'drive', GovernedDrive>('drive');
 
 /** What can go wrong with motor and governor. */
 export const driveFaults = <P extends Holding>(): readonly MachineFault<P>[] => [

@@ -1,8 +1,24 @@
 /** A direct-drive turntable locked to a crystal: divider, pitch oscillator on a zener, detent switch, phase lock, stator, FG ring. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
-import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
-import { directDrive, directFaults, directQuantities, type DirectDrive } from './directDrive.js';
+import { smallSupply, supplyFaults, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import {
+  between,
+  either,
+  faultOf,
+  practiceMachine,
+  within,
+  type Condition,
+  type Quantities,
+  type Seen,
+} from '../machine.js';
+import {
+  DIRECT_SPOILS,
+  directDrive,
+  directFaults,
+  directHarm,
+  directQuantities,
+  type DirectDrive,
+} from './directDrive.js';
 
 interface QuartzDeck {
   supply: SmallSupply;
@@ -52,7 +68,6 @@ const build = (random: Random): QuartzDeck => ({
   openLoop: false,
 });
 
-const either = (random: Random, low: number, high: number) => (random() < 0.5 ? -1 : 1) * between(random, low, high);
 const fault = faultOf<QuartzDeck>();
 const OWN = [
   fault('lamp', 'rim lamp dead', 3, (p) => void (p.lampBurnt = true)),
@@ -195,21 +210,6 @@ export const quartzDeck = practiceMachine<QuartzDeck>({
   faults: [...supplyFaults<QuartzDeck>(), ...directFaults<QuartzDeck>(), ...OWN],
   solve,
   complain,
-  spoils: { 'the transformer cooks': 'turns-shorted', 'the drive chip burns': 'chip-dead' },
-  harm: (p) => [
-    ...supplyHarm(p.supply),
-    ...(Math.min(...p.rotor.coilOhm) < 5 && !p.rotor.chipDead && supplyQuantities(p.supply, AT_WORK)['board.V'] > 4
-      ? ['the drive chip burns']
-      : []),
-  ],
+  spoils: DIRECT_SPOILS,
+  harm: directHarm,
 });
-
-const AT_WORK: Condition = {
-  setting: '33',
-  mode: 'detent',
-  warm: 0,
-  tapped: false,
-  loaded: false,
-  damp: false,
-  off: [],
-};

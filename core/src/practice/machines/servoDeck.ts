@@ -1,8 +1,24 @@
 /** A direct-drive turntable with a servo: 12 V board, timing with a trim for each speed, pitch pot, comparator, stator, FG ring. */
 import type { Random } from '../../numeric/index.js';
-import { supplyFaults, supplyHarm, supplyQuantities, smallSupply, type SmallSupply } from '../electric/supply.js';
-import { between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
-import { directDrive, directFaults, directQuantities, type DirectDrive } from './directDrive.js';
+import { supplyFaults, supplyQuantities, smallSupply, type SmallSupply } from '../electric/supply.js';
+import {
+  between,
+  contactAt,
+  either,
+  faultOf,
+  practiceMachine,
+  type Condition,
+  type Quantities,
+  type Seen,
+} from '../machine.js';
+import {
+  DIRECT_SPOILS,
+  directDrive,
+  directFaults,
+  directHarm,
+  directQuantities,
+  type DirectDrive,
+} from './directDrive.js';
 
 interface ServoDeck {
   supply: SmallSupply;
@@ -37,7 +53,6 @@ const build = (random: Random): ServoDeck => ({
   comparatorFull: false,
 });
 
-const either = (random: Random, low: number, high: number) => (random() < 0.5 ? -1 : 1) * between(random, low, high);
 const fault = faultOf<ServoDeck>();
 const OWN = [
   fault('lamp', 'rim lamp dead', 3, (p) => void (p.lampBurnt = true)),
@@ -64,8 +79,7 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
   const chosen = c.setting === '45' ? '45' : '33';
   const supply = supplyQuantities(p.supply, c);
   const board = supply['board.V'];
-  const [least, most] = p.contactOhm[chosen];
-  const contact = Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
+  const contact = contactAt(p.contactOhm[chosen], random);
   // Ohms in series with some 40 kΩ of timing: 1 kΩ costs 1.2 % (two halves share it).
   const byContact = Number.isFinite(contact) ? -contact / 80_000 : 0;
   const timed = Number.isFinite(contact) && !p.pitchOpen && !p.comparatorDead;
@@ -89,8 +103,8 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
     lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
     'lamp.ohm': p.lampBurnt ? Infinity : 40,
     'platter.error.percent': 100 * (rotor['rotor.rpm'] / NOMINAL[chosen] - 1),
-    'contact.33.ohm': wandering(p.contactOhm[33], random),
-    'contact.45.ohm': wandering(p.contactOhm[45], random),
+    'contact.33.ohm': contactAt(p.contactOhm[33], random),
+    'contact.45.ohm': contactAt(p.contactOhm[45], random),
     'trim.33': p.trim[33],
     'trim.45': p.trim[45],
     'trim.wander': p.trimWiper * (2 * random() - 1),
@@ -104,9 +118,6 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
     'fg.volts.V': board > 4 ? 2 * (rotor['fg.part'] ?? 0) : 0,
   };
 }
-
-const wandering = ([least, most]: readonly [number, number], random: Random): number =>
-  Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const error = (condition: Partial<Condition>) => at('platter.error.percent', condition);
@@ -134,16 +145,10 @@ export const servoDeck = practiceMachine<ServoDeck>({
   faults: [...supplyFaults<ServoDeck>(), ...directFaults<ServoDeck>(), ...OWN],
   solve,
   complain,
+  trims: ['33', '45'],
   turn: (p, trim, turns) => {
     if (trim === '33' || trim === '45') p.trim = { ...p.trim, [trim]: p.trim[trim] + 0.19 * turns };
   },
-  spoils: { 'the transformer cooks': 'turns-shorted', 'the drive chip burns': 'chip-dead' },
-  harm: (p) => [
-    ...supplyHarm(p.supply),
-    ...(Math.min(...p.rotor.coilOhm) < 5 && !p.rotor.chipDead && supplyQuantities(p.supply, AT_WORK)['board.V'] > 4
-      ? ['the drive chip burns']
-      : []),
-  ],
+  spoils: DIRECT_SPOILS,
+  harm: directHarm,
 });
-
-const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };

@@ -1,7 +1,16 @@
 /** A belt turntable with a governed 12 V d.c. motor, two trims and a pitch control. */
 import type { Random } from '../../numeric/index.js';
 import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
-import { between, practiceMachine, type Condition, type MachineFault, type Quantities, type Seen } from '../machine.js';
+import {
+  AT_REST,
+  contactAt,
+  between,
+  practiceMachine,
+  type Condition,
+  type MachineFault,
+  type Quantities,
+  type Seen,
+} from '../machine.js';
 import { driveFaults, driveHarm, driveQuantities, governedDrive, type GovernedDrive } from './governedDrive.js';
 
 const MOTOR_RPM = { 33: 2000, 45: 2700 } as const;
@@ -188,8 +197,8 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
   const chosen = c.setting === '45' ? '45' : '33';
   const supply = supplyQuantities(p.supply, c);
   const gated = p.tripped ? 0 : supply['board.V'];
-  const [least, most] = p.contactOhm[chosen];
-  const contact = Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
+  const [, most] = p.contactOhm[chosen];
+  const contact = contactAt(p.contactOhm[chosen], random);
   // A contact in series with some 40 kΩ that set the speed; 1 kΩ costs 1.2 %.
   const byContact = Number.isFinite(contact)
     ? -contact / 80_000 - (c.tapped && most > 100 ? 0.08 * random() : 0)
@@ -236,8 +245,8 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'pulley.turns.on.shaft': p.pulleySlip > 0.02 ? 1 : 0,
     'pulley.runout': p.pulleyWobble,
     'platter.runout.mm': p.platterRunout,
-    'contact.33.ohm': wandering(p.contactOhm[33], random),
-    'contact.45.ohm': wandering(p.contactOhm[45], random),
+    'contact.33.ohm': contactAt(p.contactOhm[33], random),
+    'contact.45.ohm': contactAt(p.contactOhm[45], random),
     'trim.wander': p.wiper * (2 * random() - 1),
     'trim.33': p.trim[33],
     'trim.45': p.trim[45],
@@ -246,9 +255,6 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'return.tripped': p.tripped ? 1 : 0,
   };
 }
-
-const wandering = ([least, most]: readonly [number, number], random: Random): number =>
-  Number.isFinite(most) ? (most > least ? between(random, least, most) : least) : Infinity;
 
 /** What its owner notices first. */
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
@@ -279,6 +285,7 @@ export const turntableDc = practiceMachine<Deck>({
   solve,
   complain,
   // Three quarters of a turn go over some 14 %; the trim of 45 adds to what that of 33 sets (chosen).
+  trims: ['33', '45'],
   turn: (p, trim, turns) => {
     const by = 0.19 * turns;
     if (trim === '33') p.trim = { 33: p.trim[33] + by, 45: p.trim[45] + by };
@@ -289,7 +296,5 @@ export const turntableDc = practiceMachine<Deck>({
     'the governor dies': 'governor-dead',
     'the transformer cooks': 'turns-shorted',
   },
-  harm: (p) => [...supplyHarm(p.supply), ...driveHarm(p.drive, supplyQuantities(p.supply, AT_WORK)['board.V'] > 3)],
+  harm: (p) => [...supplyHarm(p.supply), ...driveHarm(p.drive, supplyQuantities(p.supply, AT_REST)['board.V'] > 3)],
 });
-
-const AT_WORK: Condition = { setting: '33', mode: '', warm: 0, tapped: false, loaded: false, damp: false, off: [] };

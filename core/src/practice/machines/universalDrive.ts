@@ -1,6 +1,6 @@
 /** Cord, phase control and universal motor of a household machine. */
 import type { Random } from '../../numeric/index.js';
-import { between, within, type Condition, type MachineFault, type Quantities } from '../machine.js';
+import { between, within, type Condition, faultsOf, type MachineFault, type Quantities } from '../machine.js';
 import { firedPart, seriesCurrent, universalSpeed, type ShaftLoad, type UniversalMotor } from '../motors/universal.js';
 
 /** Parameters; ohms, volts, millimetres. */
@@ -65,12 +65,7 @@ export function universalDrive(random: Random, of: { load: ShaftLoad; k: number;
 }
 
 type Holding = { drive: UniversalDrive };
-const fault = <P extends Holding>(
-  id: string,
-  name: string,
-  share: number,
-  make: (drive: UniversalDrive, random: Random) => void,
-): MachineFault<P> => ({ id, name, share, make: ({ drive }, random) => make(drive, random) });
+const fault = faultsOf<'drive', UniversalDrive>('drive');
 
 /** What can go wrong from the plug to the shaft. */
 export const universalFaults = <P extends Holding>(): readonly MachineFault<P>[] => [

@@ -2,9 +2,16 @@
  * Three windings in a star on a bridge of six switches, told by three Halls which pair to feed: six sectors of sixty
  * electrical degrees, two phases at a time.
  */
+import type { Random } from '../../numeric/index.js';
 
 /** A switch of the bridge. */
 export type SwitchState = 'good' | 'open' | 'short';
+
+/** A phase. */
+export type Phase = 0 | 1 | 2;
+
+/** One of the three, by chance. */
+export const anyPhase = (random: Random): Phase => Math.min(2, Math.floor(3 * random())) as Phase;
 
 /** Bridge, windings and Halls, phase 0, 1, 2. */
 export interface ThreePhase {

@@ -1,6 +1,6 @@
 /** Practice units begun so far, with how each ended. */
 import type { PracticeRow } from '@amber-gauge/contract';
-import { jobNumber } from '@amber-gauge/core/bench';
+import { practiceNumber } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import { Link } from 'react-router';
@@ -29,7 +29,7 @@ export function Begun({ units }: { readonly units: readonly PracticeRow[] | null
             {units.map((unit) => (
               <tr key={unit.id}>
                 <td>
-                  <Link to={`/job/${unit.id}`}>P-{jobNumber(unit.number)}</Link> {familyOf(unit.familyId).name}
+                  <Link to={`/job/${unit.id}`}>{practiceNumber(unit.number)}</Link> {familyOf(unit.familyId).name}
                 </td>
                 <td>{unit.complaint}</td>
                 <td>{when(unit.createdAt)}</td>

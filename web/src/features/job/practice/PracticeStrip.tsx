@@ -88,7 +88,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
           <SetTo settings={visit.map.machine.settings} stands={stands} onStands={setStands} />
           <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
           <Instruments visit={visit} stands={stands} seed={spec.seed} onDone={keep} />
-          {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} />}
+          {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} trims={visit.map.machine.trims} />}
         </div>
       )}
     </section>
@@ -101,7 +101,7 @@ const NO_SETTINGS: readonly string[] = [];
 function useStands(settings: readonly string[], speedId: string): [Stands, (to: Stands) => void] {
   const [kept, setKept] = useState<{ readonly speedId: string; readonly stands: Stands }>({
     speedId: '',
-    stands: { setting: '', warm: 0, tapped: false, loaded: false },
+    stands: { setting: '', warm: 0, tapped: false, loaded: false, damp: false },
   });
   const follows =
     kept.speedId === speedId ? kept.stands.setting : settings.includes(speedId) ? speedId : kept.stands.setting;

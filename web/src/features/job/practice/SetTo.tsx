@@ -9,6 +9,7 @@ export interface Stands {
   readonly warm: number;
   readonly tapped: boolean;
   readonly loaded: boolean;
+  readonly damp: boolean;
 }
 
 interface Props {
@@ -18,7 +19,12 @@ interface Props {
 }
 
 export function SetTo({ settings, stands, onStands }: Props) {
-  const held = [stands.warm > 0 && 'warm', stands.tapped && 'tapped', stands.loaded && 'loaded'].filter(Boolean);
+  const held = [
+    stands.warm > 0 && 'warm',
+    stands.tapped && 'tapped',
+    stands.loaded && 'loaded',
+    stands.damp && 'damp',
+  ].filter(Boolean);
   return (
     <>
       {settings.length > 1 && (
@@ -45,11 +51,12 @@ export function SetTo({ settings, stands, onStands }: Props) {
             warm: now.includes('warm') ? 1 : 0,
             tapped: now.includes('tapped'),
             loaded: now.includes('loaded'),
+            damp: now.includes('damp'),
           })
         }
         aria-label="How it stands"
       >
-        {['warm', 'tapped', 'loaded'].map((one) => (
+        {['warm', 'tapped', 'loaded', 'damp'].map((one) => (
           <ToggleButton key={one} value={one}>
             {one}
           </ToggleButton>

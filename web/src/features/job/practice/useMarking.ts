@@ -1,5 +1,5 @@
 /** Marks the practice unit in a worker, and ends it with a line of its figures. */
-import type { StageId } from '@amber-gauge/core/bench';
+import { struckKeys, type StageId } from '@amber-gauge/core/bench';
 import { endBody, type Debrief } from '@amber-gauge/core/training';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
@@ -33,7 +33,8 @@ export function useMarking(view: JobView, stage: StageId) {
 /** The marked unit once it has ended; null before, and while it is being marked. */
 export function useDebrief(view: JobView): { readonly ended: boolean; readonly debrief: Debrief | null } {
   const lines = useMemo(() => counted(view), [view]);
-  const at = lines.findIndex(({ body }) => body.kind === 'practice-end');
+  const struck = struckKeys(lines);
+  const at = lines.findIndex(({ key, body }) => body.kind === 'practice-end' && !struck.has(key));
   const key = at < 0 ? null : (lines[at]?.key ?? null);
   const [marked, setMarked] = useState<{ readonly key: string; readonly debrief: Debrief | null } | null>(null);
   useEffect(() => {
