@@ -17,6 +17,7 @@ const short = z.string().max(400);
 const text = z.string().max(4000);
 const finite = z.number().refine(Number.isFinite);
 const nullable = finite.nullable();
+const instrumentName = z.string().min(1).max(60);
 const condition = z.enum(['cold', 'warm']).nullable();
 
 /** A speed reading; errors and uncertainties in percent. */
@@ -51,6 +52,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
     speedId: short.nullable(),
     condition,
     holdKey: key.nullable(),
+    instrument: instrumentName.optional(),
   }),
   z.object({ kind: z.literal('note'), text: text.min(1) }),
   speedBodySchema,

@@ -132,6 +132,7 @@ const findSchemas = [
     words: short,
     value: nullable,
     unit: z.string().max(12).nullable(),
+    instrument: z.string().min(1).max(60).optional(),
   }),
   z.object({
     kind: z.literal('mended'),

@@ -7,6 +7,7 @@ export const LIMITS = `
   reading.unit: 0 to 12
   reading.place: 0 to 400
   reading.speedId: 0 to 400
+  reading.instrument: 1 to 60
   note.text: 1 to 4000
   speed.text: 0 to 400
   speed.speedId: 1 to 400
@@ -88,6 +89,7 @@ export const LIMITS = `
   answer.outcome: 1 to 64
   answer.words: 0 to 400
   answer.unit: 0 to 12
+  answer.instrument: 1 to 60
   mended.repairId: 1 to 64
   mended.name: 1 to 400
   mended.rank: from 1, to 500

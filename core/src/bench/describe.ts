@@ -65,11 +65,15 @@ export function speedWords(speed: {
 export const lineWords = (body: EventBody, find: (key: string) => EventBody | undefined): string =>
   ledgerWordsAbout(body, find) ?? eventWords(body);
 
+/** ", by Bench meter"; nothing for what was typed. */
+const byWords = ({ instrument }: { readonly instrument?: string | undefined }): string =>
+  instrument === undefined ? '' : `, by ${instrument}`;
+
 /** One log line in words, without its time. */
 export function eventWords(body: EventBody): string {
   switch (body.kind) {
     case 'reading':
-      return `${valueWords(body)}, ${whereWords(body)}`;
+      return `${valueWords(body)}, ${whereWords(body)}${byWords(body)}`;
     case 'note':
       return body.text;
     case 'speed':

@@ -74,7 +74,7 @@ export function ledgerWords(body: LaterBody): string {
     case 'photo':
       return body.caption ? `photo: ${body.caption}` : 'photo';
     case 'answer':
-      return `${body.name}: ${body.value === null ? body.words : withUnit(body.value, body.unit ?? '')}`;
+      return `${body.name}: ${body.value === null ? body.words : withUnit(body.value, body.unit ?? '')}${body.instrument === undefined ? '' : `, by ${body.instrument}`}`;
     case 'mended':
       return `mended: ${body.name}`;
     case 'suspect':

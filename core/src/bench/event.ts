@@ -76,10 +76,9 @@ export const WORK_WORDS: Readonly<Record<WorkAction, string>> = {
   repair: 'repaired',
 };
 
-/** A reading: values in `unit`, as typed in `text`. */
+/** A reading: values in `unit`, as it was typed in `text`. */
 export interface ReadingBody {
   readonly kind: 'reading';
-  /** As it was typed. */
   readonly text: string;
   readonly values: readonly number[];
   readonly unit: string | null;
@@ -90,6 +89,8 @@ export interface ReadingBody {
   readonly condition: 'cold' | 'warm' | null;
   /** The stamp this value was typed onto. */
   readonly holdKey: string | null;
+  /** The instrument that gave it over the line; absent for one that was typed. */
+  readonly instrument?: string | undefined;
 }
 
 /** Words that mean nothing to the reckoning. */

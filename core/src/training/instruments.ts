@@ -4,6 +4,7 @@ import { answered, type FamilyMap } from '../marking/index.js';
 import type { Condition } from '../practice/index.js';
 import { gaussian, seeded, type Random } from '../numeric/index.js';
 import { withUnit } from '../quantity/index.js';
+import { ringBars } from '../speed/index.js';
 import { minutesOf, notNow, type Visit } from './visit.js';
 
 /** What was done: to be logged as a line, and what the entry line would take. */
@@ -108,6 +109,37 @@ export function readAt(
   const said = shown(Math.abs(value) < NOISE.digit ? 0 : value, of);
   const wanders = Number.isFinite(spread) && visit.on && spread > 0.03 * Math.abs(mean) + NOISE.digit;
   return { ...base, ...said, words: wanders ? `${said.words}, and it wanders` : said.words, harm: null };
+}
+
+/** A drift of more bars in ten seconds cannot be counted by eye (common practice). */
+const MOST_BARS = 60;
+const WATCHED_S = 10;
+
+/**
+ * The ring of bars under a mains lamp, watched for ten seconds at the edge near the eye; null where there is none, or
+ * nothing turns. Clockwise seen from above the near edge goes to the left: what is fast drifts that way.
+ */
+export function strobeAt(
+  visit: Visit,
+  condition: Partial<Condition>,
+  speed: { readonly id: string; readonly nominalRpm: number },
+  mainsHz: number,
+): Done | null {
+  const tone = toneOf(visit, condition);
+  if (!tone) return null;
+  const flashHz = 2 * mainsHz;
+  const rpm = speed.nominalRpm * (1 + tone.errorPercent / 100);
+  const drift = WATCHED_S * ((ringBars(flashHz, speed.nominalRpm) * rpm) / 60 - flashHz);
+  const bars = Math.round(2 * Math.abs(drift)) / 2;
+  const base = { testId: null, name: `Strobe ring at ${speed.id}`, minutes: PROBE_MIN, harm: null, outcome: null };
+  if (bars > MOST_BARS) return { ...base, words: 'the bars run too fast to be counted', typed: null };
+  if (bars === 0) return { ...base, words: 'the bars stand still', typed: `${speed.id}: still` };
+  const way = drift > 0 ? 'left' : 'right';
+  return {
+    ...base,
+    words: `${bars} bars to the ${way} at the near edge in ${WATCHED_S} s`,
+    typed: `${speed.id}: ${bars} bars ${way} near in ${WATCHED_S} s`,
+  };
 }
 
 /** What the tone of a test record, or a strobe, shows at one setting; null while it is off or stands still. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { EventBody } from '../bench/index.js';
-import { debriefOf, doTest, endBody, placesOf, practiceVisit, readAt, toneOf, type Visit } from './index.js';
+import { parseEntry, typedStrobe, type EventBody } from '../bench/index.js';
+import { debriefOf, doTest, endBody, placesOf, practiceVisit, readAt, strobeAt, toneOf, type Visit } from './index.js';
 import { deck, line, mend, OFF, ON, repairOf, testOf, visit } from './training.test-data.js';
 
 describe('a practice unit follows its log', () => {
@@ -114,6 +114,21 @@ describe('instruments', () => {
     expect(Math.abs(a)).toBeGreaterThan(1.2);
     expect(Math.abs(a - b)).toBeLessThan(0.5);
     expect(toneOf(visit(deck('pitch-off')), {})).toBeNull();
+  });
+
+  it('the strobe ring shows what its bars do by their number: 180 under 100 flashes, one bar a second is a hundredth', () => {
+    const on = visit(deck('pitch-off'), ON());
+    const error = toneOf(on, { setting: '33' })?.errorPercent ?? NaN;
+    const seen = strobeAt(on, { setting: '33' }, { id: '33', nominalRpm: 100 / 3 }, 50);
+    // 100 flashes a second: one percent is one bar a second, ten in ten seconds.
+    const bars = Number(/^33: ([\d.]+) bars/.exec(seen?.typed ?? '')?.[1]);
+    expect(Math.abs(bars - 10 * Math.abs(error))).toBeLessThan(0.6);
+    // Clockwise from above the near edge goes left; slow bars fall back against that.
+    expect(seen?.typed).toContain(error < 0 ? 'right near' : 'left near');
+    const read = parseEntry(seen?.typed ?? '', { speedIds: ['33', '45'] });
+    const measured = read.kind === 'strobe' && typedStrobe(read, { mainsHz: 50, nominalRpm: 100 / 3, clockwise: true });
+    expect(measured && Math.abs(measured.errorPercent - error)).toBeLessThan(0.06);
+    expect(strobeAt(visit(deck()), {}, { id: '33', nominalRpm: 100 / 3 }, 50)).toBeNull();
   });
 
   it('a turn of the trim that serves both moves both; the trim of 45 moves 45 alone', () => {

@@ -11,6 +11,8 @@ export interface AnswerBody {
   readonly words: string;
   readonly value: number | null;
   readonly unit: string | null;
+  /** The instrument that gave the value over the line; absent for one that was typed. */
+  readonly instrument?: string | undefined;
 }
 
 /** A repair of the family's path was done: it opens a new epoch. */

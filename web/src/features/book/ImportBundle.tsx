@@ -1,6 +1,6 @@
 /** A job from another bench, as a file: put in without doubling. */
-import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { PickFile } from '../../shared/ui/PickFile.js';
 import { BUNDLE_MOST_BYTES, bundleProblem } from '@amber-gauge/contract';
 import { jobNumber } from '@amber-gauge/core/bench';
 import { ApiError } from '../../shared/api/client.js';
@@ -8,7 +8,6 @@ import { useImport } from './useBook.js';
 
 export function ImportBundle() {
   const put = useImport();
-  const field = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState('');
   const read = async (file: File) => {
     setSaid('');
@@ -29,20 +28,12 @@ export function ImportBundle() {
   };
   return (
     <>
-      <Button variant="outlined" disabled={put.isPending} onClick={() => field.current?.click()}>
-        Put a job in
-      </Button>
-      <input
-        ref={field}
-        type="file"
+      <PickFile
+        words="Put a job in"
+        label="Job bundle"
         accept="application/json,.json"
-        hidden
-        aria-label="Job bundle"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file) void read(file);
-        }}
+        disabled={put.isPending}
+        onFile={(file) => void read(file)}
       />
       {said && <span role="status">{said}</span>}
     </>

@@ -5,6 +5,7 @@ import { familyOf } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import { Link } from 'react-router';
 import { when } from '../../shared/ui/when.js';
+import table from '../../shared/ui/Table.module.css';
 import classes from './PracticeScreen.module.css';
 
 export function Begun({ units }: { readonly units: readonly PracticeRow[] | null }) {
@@ -15,7 +16,7 @@ export function Begun({ units }: { readonly units: readonly PracticeRow[] | null
       {units.length === 0 ? (
         <p>None yet. Take one from above: its clock counts minutes of practice, not yours.</p>
       ) : (
-        <table className={classes.begun}>
+        <table className={`${table.table} ${classes.begun}`}>
           <thead>
             <tr>
               {['Unit', 'What the owner says', 'Begun', 'Minutes', 'The advice', 'How it ended'].map((head) => (

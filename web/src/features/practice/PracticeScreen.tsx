@@ -12,7 +12,8 @@ import {
 } from '@amber-gauge/core/training';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
+import { PickFile } from '../../shared/ui/PickFile.js';
 import { useBegin, usePractice } from './usePractice.js';
 import { Begun } from './Begun.js';
 import classes from './PracticeScreen.module.css';
@@ -117,7 +118,6 @@ interface FileProps {
 }
 
 function FromFile({ onUnit, onProblem }: FileProps) {
-  const field = useRef<HTMLInputElement>(null);
   const read = async (file: File) => {
     // A file far over the limit is not read to find that out.
     if (file.size > 4 * PRACTICE_FILE_LIMIT) return onProblem('The file is far too long for a practice unit.');
@@ -127,22 +127,12 @@ function FromFile({ onUnit, onProblem }: FileProps) {
     onUnit(found.unit);
   };
   return (
-    <>
-      <Button className={classes.file ?? ''} onClick={() => field.current?.click()}>
-        Open a unit’s file
-      </Button>
-      <input
-        ref={field}
-        type="file"
-        accept="application/json,.json"
-        hidden
-        aria-label="Practice unit"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file) void read(file);
-        }}
-      />
-    </>
+    <PickFile
+      words="Open a unit’s file"
+      label="Practice unit"
+      accept="application/json,.json"
+      variant="text"
+      onFile={(file) => void read(file)}
+    />
   );
 }

@@ -110,8 +110,8 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
         {!view.job.practice && (
           <TakeReading
             prompt={prompt}
-            onTaken={(reading) => {
-              const bodies = keepText(reading);
+            onTaken={(reading, by) => {
+              const bodies = keepText(reading, by);
               return bodies ? note(bodies) : change(reading);
             }}
           />

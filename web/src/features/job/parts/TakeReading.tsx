@@ -16,7 +16,7 @@ const TAKE_KEY = 'F4';
 
 interface Props {
   readonly prompt: PromptAsked | null;
-  readonly onTaken: (text: string) => void;
+  readonly onTaken: (text: string, instrument: string) => void;
 }
 
 export function TakeReading(props: Props) {
@@ -68,7 +68,7 @@ function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: 
 }
 
 /** One reading at a time; what goes wrong is said, and what is typed stays. */
-function useTaking(id: string, prompt: PromptAsked | null, onTaken: (text: string) => void) {
+function useTaking(id: string, prompt: PromptAsked | null, onTaken: Props['onTaken']) {
   const [state, setState] = useState<'reading' | 'armed' | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const running = useRef<AbortController | null>(null);
@@ -85,7 +85,7 @@ function useTaking(id: string, prompt: PromptAsked | null, onTaken: (text: strin
       body: { id, wanted, trigger },
       signal: mine.signal,
     })
-      .then((taken) => onTaken(typedReading(taken.function, taken.value)))
+      .then((taken) => onTaken(typedReading(taken.function, taken.value), taken.name))
       .catch((error: unknown) => {
         if (!mine.signal.aborted) setProblem(wordsOf(error));
       })

@@ -30,7 +30,7 @@ export interface EntryUse {
   /** Keeps the line; null when it cannot be kept as it stands. */
   keep(entry?: Entry): readonly EventBody[] | null;
   /** Keeps a reading that was not typed; null when it says more or less than one. */
-  keepText(reading: string): readonly EventBody[] | null;
+  keepText(reading: string, instrument: string): readonly EventBody[] | null;
   /** Keeps the line as a note, whatever it may mean. */
   keepAsNote(): readonly EventBody[] | null;
   readonly places: readonly string[];
@@ -75,10 +75,11 @@ export function useEntry(
     const bodies = linesFromEntry(chosen, text.trim(), context);
     return bodies.length === 0 ? null : submit(bodies);
   };
-  const keepText = (reading: string) => {
+  const keepText = (reading: string, instrument: string) => {
     const read = parseEntry(reading, known);
     const bodies = read.kind === 'reading' ? linesFromEntry(read, reading, context) : [];
-    return bodies.length === 0 ? null : submit(bodies);
+    const told = bodies.map(givenBy(instrument));
+    return told.length === 0 ? null : submit(told);
   };
   const preview = refusal ? `${refusal.reason} ${refusal.instead}` : entryPreview(entry, text.trim(), context);
   const keepAsNote = () => (text.trim() === '' ? null : submit([{ kind: 'note', text: text.trim() }]));
@@ -94,6 +95,12 @@ export function useEntry(
     ),
   };
 }
+
+/** With the instrument that gave it. */
+const givenBy =
+  (instrument: string) =>
+  (body: EventBody): EventBody =>
+    body.kind === 'reading' || body.kind === 'answer' ? { ...body, instrument } : body;
 
 /** What a line may name: speeds, places of the path as this model has it, what is open, and the prompt. */
 function useKnown({ job, state }: JobView, prompt: PromptAsked | null, open: ReturnType<typeof openEnds>) {

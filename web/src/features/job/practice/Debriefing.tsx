@@ -7,6 +7,7 @@ import { download } from '../../../shared/ui/download.js';
 import { percent } from '../find/useFind.js';
 import type { JobView } from '../useJobView.js';
 import { useDebrief } from './useMarking.js';
+import table from '../../../shared/ui/Table.module.css';
 import classes from './Practice.module.css';
 
 export function Debriefing({ view }: { readonly view: JobView }) {
@@ -63,7 +64,7 @@ function Beside({ debrief: { own, advice, bestMinutes } }: { readonly debrief: D
     ['danger', own.harm.join(', ') || 'none', advice.harm.join(', ') || 'none', 'none'],
   ];
   return (
-    <table className={classes.beside}>
+    <table className={table.table}>
       <thead>
         <tr>
           <th />

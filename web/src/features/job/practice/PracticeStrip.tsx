@@ -10,6 +10,7 @@ import { useTypeAgain } from '../parts/typeAgain.js';
 import type { JobView } from '../useJobView.js';
 import { Checks } from './Checks.js';
 import { Instruments } from './Instruments.js';
+import { Strobe } from './Strobe.js';
 import { SetTo, type Stands } from './SetTo.js';
 import { TrimKnobs } from './TrimKnobs.js';
 import { useMarking } from './useMarking.js';
@@ -88,6 +89,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
           <SetTo settings={visit.map.machine.settings} stands={stands} onStands={setStands} />
           <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
           <Instruments visit={visit} stands={stands} seed={spec.seed} onDone={keep} />
+          <Strobe visit={visit} view={view} stands={stands} speedId={speedId} onDone={keep} />
           {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} trims={visit.map.machine.trims} />}
         </div>
       )}

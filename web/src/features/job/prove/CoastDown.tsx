@@ -7,6 +7,7 @@ import { useRef, useState } from 'react';
 import { inWorker } from '../../../workers/speedClient.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
+import { PickFile } from '../../../shared/ui/PickFile.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import type { JobView } from '../useJobView.js';
@@ -122,7 +123,6 @@ interface LogProps {
 /** The run down read out of a log: a gyroscope on the platter, or pulses of a shaft. */
 function CoastLog({ rpm, onTime }: LogProps) {
   const [perTurn, setPerTurn] = useState('1');
-  const log = useRef<HTMLInputElement>(null);
   const turns = numberIn(perTurn);
   const good = turns !== null && Number.isInteger(turns) && turns > 0 && turns <= MOST_PER_TURN;
   const readLog = async (file: File) => {
@@ -137,9 +137,13 @@ function CoastLog({ rpm, onTime }: LogProps) {
   };
   return (
     <div className={classes.readings}>
-      <Button variant="outlined" disabled={!good} onClick={() => log.current?.click()}>
-        From a log
-      </Button>
+      <PickFile
+        words="From a log"
+        label="Log of the run down"
+        accept=".csv,.txt,text/csv"
+        disabled={!good}
+        onFile={(file) => void readLog(file)}
+      />
       <Field
         label="Pulses a turn in it"
         value={perTurn}
@@ -148,18 +152,6 @@ function CoastLog({ rpm, onTime }: LogProps) {
         sx={{ width: 190 }}
       />
       <span className="quiet">A phone’s gyroscope on the platter, or pulses of a shaft, as CSV.</span>
-      <input
-        ref={log}
-        type="file"
-        accept=".csv,.txt,text/csv"
-        hidden
-        aria-label="Log of the run down"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = '';
-          if (chosen) void readLog(chosen);
-        }}
-      />
     </div>
   );
 }
