@@ -31,5 +31,6 @@ export const BRIDGE_FAULTS: Readonly<Record<string, string>> = {
   'winding-shorted': 'winding.shorted',
   'winding-case': 'winding.case',
   'wire-broken': 'harness.one',
+  'plug-off': 'harness.off',
   'bearing-worn': 'motor.bearing',
 };

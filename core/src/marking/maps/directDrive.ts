@@ -72,6 +72,8 @@ export const ROTOR_FAULTS: Readonly<Record<string, string>> = {
   'chip-warm': 'driver.warm',
   'fg-lost': 'fg.lost',
   'fg-gap': 'fg.weak',
+  'fg-scar': 'fg.scar',
+  'coil-plug': 'coils.unplugged',
   unseated: 'platter.seat',
   'bearing-dry': 'bearing.dry',
 };

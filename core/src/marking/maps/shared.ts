@@ -125,5 +125,7 @@ export const DRIVE_FAULTS: Readonly<Record<string, string>> = {
   'bearing-noisy': 'motor.noisy',
   retainer: 'motor.retainer',
   'winding-open': 'motor.open',
+  'leads-crossed': 'motor.reversed',
+  'hall-unplugged': 'tacho.unplugged',
   jammed: 'motor.jammed',
 };

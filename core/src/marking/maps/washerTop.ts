@@ -36,6 +36,7 @@ export const washerTopMap: FamilyMap = {
     'sensor-pins': 'sensor.plug',
     'sensor-dead': 'sensor.dead',
     'sensor-weak': 'sensor.weak',
+    'sensor-unplugged': 'sensor.unplugged',
     'belt-slips': 'belt.slips',
     'belt-off': 'belt.off',
   },

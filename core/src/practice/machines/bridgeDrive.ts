@@ -70,6 +70,8 @@ export const bridgeFaults = <P extends Holding>(): readonly MachineFault<P>[] =>
     d.blew = random() < 0.2;
   }),
   fault('wire-broken', 'a wire of the harness broken', 6, (d, random) => void (d.wireOhm[anyPhase(random)] = Infinity)),
+  // Left by whoever had it before.
+  fault('plug-off', 'motor plug left off', 0.3, (d) => void (d.plugOff = true)),
   fault('bearing-worn', 'motor bearings worn', 6, (d) => void (d.rough = 1)),
 ];
 

@@ -82,6 +82,8 @@ export const directFaults = <P extends Holding>(): readonly MachineFault<P>[] =>
   fault('chip-warm', 'drive chip gives way when warm', 4, (r, random) => void (r.chipWarm = 0.08 + 0.14 * random())),
   fault('fg-lost', 'connection of the FG head lost', 3, (r) => void (r.fgLost = true)),
   fault('fg-gap', 'gap of the FG head too wide', 3, (r, random) => void (r.fgGapMm = between(random, 1.1, 1.8))),
+  fault('fg-scar', 'ring of the FG erased at a spot', 0.3, (r) => void (r.fgScar = true)),
+  fault('coil-plug', 'plug of the coils left off', 0.3, (r) => void (r.plugOff = true)),
   fault('unseated', 'rotor not down on its seat', 1, (r) => void (r.unseated = true)),
   fault('bearing-dry', 'bearing of the rotor dry', 4, (r, random) => void (r.dragTimes = between(random, 14, 22))),
 ];

@@ -102,6 +102,9 @@ export const driveFaults = <P extends Holding>(): readonly MachineFault<P>[] => 
   fault('bearing-noisy', 'motor bearing worn, noisy', 2, (d) => void (d.rough = 1)),
   fault('retainer', 'magnet retainer in the motor broken', 2, (d) => void (d.click = true)),
   fault('winding-open', 'winding open', 2, (d) => void (d.windingOpen = true)),
+  // Left by whoever had it before.
+  fault('leads-crossed', 'leads of the motor crossed', 0.3, (d) => void (d.crossed = true)),
+  fault('hall-unplugged', 'plug of the Hall chip left off', 0.3, (d) => void (d.hallUnplugged = true)),
   fault('jammed', 'motor jammed', 1, (d) => void (d.jammed = true)),
 ];
 

@@ -75,6 +75,7 @@ const OWN = [
   fault('sensor-pins', 'pins of the sensor corroded', 7, (p, random) => void (p.pinOhm = between(random, 400, 3000))),
   fault('sensor-dead', 'sensor dead', 8, (p) => void (p.sensorDead = true)),
   fault('sensor-weak', 'magnet of the sensor weak', 3, (p, random) => void (p.sensorField = 0.4 + 0.12 * random())),
+  fault('sensor-unplugged', 'plug of the sensor left off', 0.3, (p) => void (p.sensorUnplugged = true)),
   fault('belt-slips', 'belt slack', 8, (p, random) => void (p.beltSlip = between(random, 0.25, 0.6))),
   fault('belt-off', 'belt off', 5, (p) => void (p.beltOn = false)),
 ];
