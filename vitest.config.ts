@@ -9,6 +9,8 @@ export default defineConfig({
   test: {
     // Both cores: on a machine of two the default is one worker.
     maxWorkers: 2,
+    // One reading of the modules serves every file of a worker: no test may leave anything behind in them.
+    isolate: false,
     reporters: ['default', './scripts/reporters/vitest-counts.ts'],
     projects: [
       node('core', ['core/src/**/*.test.ts', 'core/published/**/*.test.ts'], { testTimeout: 30000 }),

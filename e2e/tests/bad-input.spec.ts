@@ -65,10 +65,14 @@ test('a line that cannot be read stays, with the part marked, and 1,500 is asked
 });
 
 test('a result that cannot be stored waits on the page until it can', async ({ page, demo }) => {
+  const measuring = page.waitForEvent('worker');
   await page.goto(`${demo.url}/speed`);
-  await page.waitForTimeout(900);
+  const choose = page.getByLabel('Recording of the test tone');
+  await expect(choose).toBeAttached();
+  // All that the page needs has come, the worker's program as well.
+  await (await measuring).evaluate(() => 1);
   await demo.kill();
-  await page.getByLabel('Recording of the test tone').setInputFiles(recording('later.wav', { errorPercent: 0.5 }));
+  await choose.setInputFiles(recording('later.wav', { errorPercent: 0.5 }));
   await expect(page.getByRole('alert')).toContainText('Measured, but not stored yet');
   await demo.start();
   await page.getByRole('button', { name: 'Store it now' }).click();

@@ -32,3 +32,18 @@ export function openly(command, args, options = {}) {
     child.on('exit', (code, signal) => resolve(code ?? (signal ? 1 : 0)));
   });
 }
+
+/** Runs to the end with output kept back and shown in one piece; resolves with the exit code. */
+export function inOnePiece(command, args, options = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { cwd: ROOT, ...options, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    child.stdout.on('data', (bytes) => said.push(bytes));
+    child.stderr.on('data', (bytes) => said.push(bytes));
+    child.on('error', reject);
+    child.on('close', (code, signal) => {
+      process.stdout.write(Buffer.concat(said));
+      resolve(code ?? (signal ? 1 : 0));
+    });
+  });
+}

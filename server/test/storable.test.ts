@@ -16,7 +16,7 @@ import {
 import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { z } from 'zod';
 import { arbitraryOf } from './arbitrary.js';
 import { harness, line, newJob, note, type Harness } from './harness.js';
@@ -25,6 +25,9 @@ let h: Harness;
 let jobId: string;
 beforeAll(async () => {
   h = await harness();
+});
+/** A job of its own each, so that no log grows long. */
+beforeEach(async () => {
   const wish = newJob();
   jobId = wish.id;
   await request(h.app).post('/api/v1/jobs').send(wish);

@@ -1,4 +1,4 @@
-export { instrumentAddress } from './address.js';
+export { instrumentAddress, type InstrumentAddress } from './address.js';
 export { connectInstrument } from './connect.js';
 export { functionFor, METER_FUNCTIONS, typedReading, type MeterFunctionId } from './functions.js';
 export { greet, measure, takePresent, takeTriggered, type MeterReading } from './meter.js';

@@ -22,10 +22,11 @@ export function writeWav(
   const out = new Uint8Array(44 + dataBytes);
   const data = new DataView(out.buffer);
   writeHeader(data, { sampleRate, channels: channels.length, bits: BITS[coding], float: coding[0] === 'f', dataBytes });
+  const put = putOf(coding);
   let at = 44;
   for (let i = 0; i < frames; i++) {
     for (const channel of channels) {
-      put(data, at, channel[i] as number, coding);
+      put(data, at, channel[i] as number);
       at += width;
     }
   }
@@ -59,16 +60,20 @@ function writeHeader(data: DataView, facts: HeaderFacts): void {
   data.setUint32(40, facts.dataBytes, true);
 }
 
-function put(data: DataView, at: number, sample: number, coding: SampleCoding): void {
-  if (coding === 'f32') return data.setFloat32(at, sample, true);
-  if (coding === 'f64') return data.setFloat64(at, sample, true);
+type Put = (data: DataView, at: number, sample: number) => void;
+
+/** How one sample is written: chosen once a file, for there are millions of them. */
+function putOf(coding: SampleCoding): Put {
+  if (coding === 'f32') return (data, at, sample) => data.setFloat32(at, sample, true);
+  if (coding === 'f64') return (data, at, sample) => data.setFloat64(at, sample, true);
   const full = 2 ** (BITS[coding] - 1);
-  const value = Math.max(-full, Math.min(full - 1, Math.round(sample * full)));
-  if (coding === 'u8') data.setUint8(at, value + 128);
-  else if (coding === 's16') data.setInt16(at, value, true);
-  else if (coding === 's32') data.setInt32(at, value, true);
-  else {
+  const whole = (sample: number) => Math.max(-full, Math.min(full - 1, Math.round(sample * full)));
+  if (coding === 'u8') return (data, at, sample) => data.setUint8(at, whole(sample) + 128);
+  if (coding === 's16') return (data, at, sample) => data.setInt16(at, whole(sample), true);
+  if (coding === 's32') return (data, at, sample) => data.setInt32(at, whole(sample), true);
+  return (data, at, sample) => {
+    const value = whole(sample);
     data.setUint16(at, value & 0xffff, true);
     data.setInt8(at + 2, value >> 16);
-  }
+  };
 }

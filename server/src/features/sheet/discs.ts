@@ -1,13 +1,10 @@
 /** Strobe discs and strips as a PDF at true size. */
-import { PAPERS, POINTS_PER_MM, traceDrawing, type Drawing } from '@amber-gauge/core/formats';
+import { PAPERS } from '@amber-gauge/core/formats';
 import { discProblems, drawDisc } from '@amber-gauge/core/speed';
 import type { Router } from 'express';
-import PDFDocument from 'pdfkit';
 import { z } from 'zod';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter } from '../../http/wire.js';
-import { registerFonts } from './fonts.js';
-import { bytesOf } from './pen.js';
 
 const size = z.coerce.number().min(0).max(10_000);
 /** The wish as a link carries it; what numbers may be is said by the core. */
@@ -38,24 +35,13 @@ export function discRoutes(): Router {
     if (!read.success) throw new HttpError('BAD_REQUEST', { fields: { disc: 'The link names no disc that can be.' } });
     const [problem] = discProblems(read.data);
     if (problem) throw new HttpError('BAD_REQUEST', { fields: { [problem.field]: problem.message } });
-    const pdf = await pdfOf(drawDisc(read.data));
+    // The writer of PDFs comes when there is something to write: the server starts without it.
+    const { drawingPdf } = await import('./drawingPdf.js');
+    const pdf = await drawingPdf(drawDisc(read.data));
     res
       .attachment(read.data.stripMm === null ? 'strobe-disc.pdf' : 'strobe-strip.pdf')
       .type('application/pdf')
       .send(pdf);
   });
   return router;
-}
-
-function pdfOf(pages: readonly Drawing[]): Promise<Buffer> {
-  const doc = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: pages[0]?.title ?? '' } });
-  registerFonts(doc);
-  const done = bytesOf(doc);
-  for (const page of pages) {
-    doc.addPage({ size: [page.widthMm * POINTS_PER_MM, page.heightMm * POINTS_PER_MM], margin: 0 });
-    doc.font('text');
-    traceDrawing(page, doc);
-  }
-  doc.end();
-  return done;
 }

@@ -7,12 +7,15 @@ import { jobDetail, type Services } from '../jobs/service.js';
 import { pictureOf } from '../photos/repository.js';
 import { presentSettings } from '../settings/repository.js';
 import { shelfLines } from '../shelf/repository.js';
-import printed, { type Printer, type SheetJob } from './printed.js';
+import type { Printer, SheetJob } from './printed.js';
 
 const NAMES: Readonly<Record<SheetJob['paper'], string>> = { owner: 'job', bench: 'bench-sheet', sticker: 'sticker' };
 
+/** In this thread; the writer of PDFs comes when there is something to write. */
+const here: Printer = async (wanted) => (await import('./printed.js')).default(wanted);
+
 /** @param print where a paper is drawn; in this thread when nothing is given. */
-export function sheetRoutes({ print = printed, ...services }: Services & { readonly print?: Printer }): Router {
+export function sheetRoutes({ print = here, ...services }: Services & { readonly print?: Printer }): Router {
   const router = apiRouter();
   const send = async (req: Request, paper: SheetJob['paper']) => {
     const { db } = services;
