@@ -5,6 +5,7 @@ import { firedPart, seriesCurrent, seriesTorque, universalSpeed } from '../src/p
 import { inductionSpeed, inductionTorque, startPart } from '../src/practice/motors/induction.js';
 import { balancing, fieldOf, inStep } from '../src/practice/motors/splitPhase.js';
 import { goingOf, hallsAt, sectorTorques, type ThreePhase } from '../src/practice/motors/threePhase.js';
+import { reelDeck, videoRecorder } from '../src/practice/index.js';
 import { current, governed, settledSpeed, voltsFor, type DcMotor } from '../src/practice/motors/dcMotor.js';
 
 const bridge: RectifierLoad = {
@@ -273,5 +274,55 @@ describe('three phases on a bridge, told by three Halls', () => {
     const { torque } = sectorTorques({ ...sound, ohm: [1, 1, 3] });
     // Sectors with the third phase have four ohms where two are usual.
     expect(torque.map((one) => Number(one.toFixed(6)))).toEqual([1, 0.5, 0.5, 1, 0.5, 0.5]);
+  });
+});
+
+describe('an open-reel deck', () => {
+  const holdback = (faults: readonly string[], mode: string) =>
+    reelDeck.unit(faults, 8).see('holdback.gram', { mode }).mean;
+
+  it('pulls at the tape by torque over radius: 90 mm against 57 mm (lever)', () => {
+    expect(holdback([], 'end') / holdback([], '')).toBeCloseTo(90 / 57, 6);
+  });
+
+  it('has half the speed with twice the poles; a relay that does not change over leaves it twice too fast (120 f/p)', () => {
+    const error = (faults: readonly string[]) =>
+      reelDeck.unit(faults, 8).see('motor.error.percent', { setting: '9.5', warm: 1 }).mean;
+    expect(error([])).toBeCloseTo(0, 9);
+    expect(error(['pole-stuck'])).toBeCloseTo(100, 9);
+  });
+
+  it('with too much holdback is right in the middle of the reel and slow at its end (common practice)', () => {
+    const error = (mode: string) =>
+      reelDeck.unit(['holdback-high'], 6).see('tape.error.percent', { mode, warm: 1 }).mean;
+    expect(Math.abs(error(''))).toBeLessThan(1);
+    expect(error('end')).toBeLessThan(-1);
+  });
+});
+
+describe('a video recorder', () => {
+  const good = (faults: readonly string[], mode: string) =>
+    videoRecorder.unit(faults, 8).see('picture.dB', { mode }).mean > 35;
+  const shown = (...faults: string[]) => ['play', 'still', 'search'].filter((mode) => good(faults, mode));
+
+  it('shows in search and in still and not in play what the heads give, when the capstan’s own pulses are lost (common practice)', () => {
+    expect(shown()).toEqual(['play', 'still', 'search']);
+    expect(shown('fg-track')).toEqual(['still', 'search']);
+    expect(shown('control-dirty')).toEqual(['still', 'search']);
+    expect(shown('heads-dirty')).toEqual([]);
+    expect(shown('coil-open')).toEqual(['still']);
+  });
+
+  it('races with its FG lost and quivers with one Hall or one coil gone (common practice)', () => {
+    const at = (fault: string, quantity: string) => videoRecorder.unit([fault], 8).see(quantity, { mode: 'play' }).mean;
+    expect(at('fg-track', 'tape.error.percent')).toBeGreaterThan(100);
+    expect(at('hall-dead', 'capstan.quivers')).toBe(1);
+    expect(at('coil-open', 'capstan.quivers')).toBe(1);
+  });
+
+  it('has noise fall off with the level of its heads: a tenth of it is 20 dB (definition)', () => {
+    const level = videoRecorder.unit(['heads-dirty'], 8);
+    const loss = videoRecorder.unit([], 8).see('picture.dB').mean - level.see('picture.dB').mean;
+    expect(loss).toBeCloseTo(-20 * Math.log10(level.see('heads.dirt').mean), 6);
   });
 });

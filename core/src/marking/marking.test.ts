@@ -67,13 +67,13 @@ describe('the score on machines', () => {
   });
 
   it('is the same for the same seed, and counts every unit once', () => {
-    const score = scorePractice(map, 4, 3);
-    expect(score.units + score.soundUnits).toBe(4);
-    expect(scorePractice(map, 4, 3)).toEqual(score);
+    const score = scorePractice(map, 3, 3);
+    expect(score.units + score.soundUnits).toBe(3);
+    expect(scorePractice(map, 3, 3)).toEqual(score);
     for (const way of PRACTICE_WAYS) {
       expect(score.ways[way].found).toBeGreaterThanOrEqual(0);
       expect(score.ways[way].found).toBeLessThanOrEqual(1);
       expect(score.ways[way].minutes).toBeGreaterThanOrEqual(0);
     }
-  });
+  }, 120_000);
 });

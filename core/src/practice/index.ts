@@ -4,11 +4,13 @@ import { cassetteDirect } from './machines/cassetteDirect.js';
 import { cordlessTool } from './machines/cordlessTool.js';
 import { mixer } from './machines/mixer.js';
 import { quartzDeck } from './machines/quartzDeck.js';
+import { reelDeck } from './machines/reelDeck.js';
 import { rimDrive } from './machines/rimDrive.js';
 import { servoDeck } from './machines/servoDeck.js';
 import { turntableAc } from './machines/turntableAc.js';
 import { turntableDc } from './machines/turntableDc.js';
 import { vacuum } from './machines/vacuum.js';
+import { videoRecorder } from './machines/videoRecorder.js';
 import { washerFront } from './machines/washerFront.js';
 import { washerTop } from './machines/washerTop.js';
 import type { PracticeMachine } from './machine.js';
@@ -28,11 +30,13 @@ export {
   cordlessTool,
   mixer,
   quartzDeck,
+  reelDeck,
   rimDrive,
   servoDeck,
   turntableAc,
   turntableDc,
   vacuum,
+  videoRecorder,
   washerFront,
   washerTop,
 };
@@ -52,4 +56,6 @@ export const PRACTICE_MACHINES: readonly PracticeMachine[] = [
   quartzDeck,
   cassetteDirect,
   washerFront,
+  reelDeck,
+  videoRecorder,
 ];

@@ -118,6 +118,53 @@ export const LESSONS: readonly Lesson[] = [
     after:
       'Volts before the switch and none behind it, with the trigger pulled: the switch, whatever the motor looks like.',
   },
+  {
+    id: 'shorted-leg',
+    theme: 'A shorted leg',
+    title: 'Kicks once and stops',
+    familyId: 'cordless-brushless',
+    faults: ['switch-shorted'],
+    seed: 3,
+    before:
+      'Pack out, capacitor measured empty. Motor leads off, then each phase to each rail on the diode range: six readings, and five of them agree.',
+    after:
+      'The reading near nought names the leg and the side. Both switches of that leg go together, with what drives them; the first power after it is through a limit and without the motor.',
+  },
+  {
+    id: 'backfeed',
+    theme: 'Backfeed',
+    title: 'Full volts, and no motor',
+    familyId: 'washer-front',
+    faults: ['backfeed'],
+    seed: 5,
+    before:
+      'Unplugged to clip on and to take off. Volts on a wire do not say which end they come from: lift the wire at one end and measure both.',
+    after:
+      'With the wire lifted the volts stayed on the board’s side, and a meter that loads them did not pull them down: the board fed the wire, not the switch.',
+  },
+  {
+    id: 'end-of-reel',
+    theme: 'Speed along the reel',
+    title: 'It gets slower towards the end',
+    familyId: 'open-reel',
+    faults: ['holdback-high'],
+    seed: 6,
+    before:
+      'Measure the same tone at the start, in the middle and at the end: what changes along the reel is a pull, not a speed.',
+    after:
+      'The same torque pulls harder on a small radius. Right in the middle and slow at the end was the holdback; the capstan never changed.',
+  },
+  {
+    id: 'mode-by-mode',
+    theme: 'Function by function',
+    title: 'Noise in play, good in search and still',
+    familyId: 'video-recorder',
+    faults: ['control-dirty'],
+    seed: 4,
+    before: 'Play, still, search, wind: try each before the cover comes off. What works clears all that it uses.',
+    after:
+      'A good still clears the heads and the drum, a good search the capstan: only play needs the control track, and its head was dirty.',
+  },
 ];
 
 /** The unit of a lesson. @throws RangeError for a family without a machine. */

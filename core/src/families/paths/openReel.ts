@@ -26,7 +26,7 @@ export const openReelPath: PathData = {
       id: 'capstan',
       name: 'capstan',
       choices: [
-        { name: 'a.c. synchronous, run capacitor', absent: ['servo', 'fg'] },
+        { name: 'a.c. synchronous, run capacitor', absent: ['servo', 'fg', 'control-volts'] },
         { name: 'd.c. servo', absent: ['run'] },
       ],
     },
@@ -55,6 +55,7 @@ export const openReelPath: PathData = {
     signal('capstan', 'capstan', SPEED, 'still'),
     signal('tape', 'tape in play', SPEED, 'still'),
     signal('warble', 'warble', ['none', 'warbles'], 'none'),
+    signal('home', 'pinch roller in play', ['away', 'pressed'], 'away'),
     signal(
       'holdback',
       'holdback tension',
@@ -228,12 +229,12 @@ export const openReelPath: PathData = {
       'pinch roller',
       'mechanical',
       ['capstan', 'order', 'holdback'],
-      ['tape', 'warble'],
+      ['tape', 'warble', 'home'],
       [
-        row({ order: 'none' }, { tape: 'still', warble: 'none' }),
+        row({ order: 'none' }, { tape: 'still', warble: 'none', home: 'away' }),
         row({ holdback: 'high', capstan: 'right', '@place': 'end' }, { tape: 'slow', warble: 'none' }),
         row({ capstan: 'hunting' }, { warble: 'warbles' }),
-        row({}, { tape: '=capstan', warble: 'none' }),
+        row({}, { tape: '=capstan', warble: 'none', home: 'pressed' }),
       ],
       [
         mode('hard', 'pinch roller hard or glazed', 0.1, [
@@ -242,7 +243,7 @@ export const openReelPath: PathData = {
             { tape: { slow: 0.5, right: 0.5 }, warble: 'warbles' },
           ),
         ]),
-        mode('solenoid', 'pinch solenoid does not pull home', 0.05, [row({}, { tape: 'still' })]),
+        mode('solenoid', 'pinch solenoid does not pull home', 0.05, [row({}, { tape: 'still', home: 'away' })]),
       ],
     ),
     block(
@@ -252,7 +253,8 @@ export const openReelPath: PathData = {
       ['order', 'drag'],
       ['holdback', 'rewind'],
       [
-        row({ order: 'none' }, { rewind: 'none' }),
+        // Without an order nothing pulls at the tape.
+        row({ order: 'none' }, { rewind: 'none', holdback: 'low' }),
         row({ drag: ['one drags', 'both drag'] }, { holdback: 'high', rewind: 'weak' }),
         row({}, { holdback: 'right', rewind: 'pulls' }),
       ],
@@ -407,10 +409,18 @@ export const openReelPath: PathData = {
     looks(
       'pinch-look',
       'Pinch roller',
-      'Unplugged: shine, cracks; a nail pressed in springs back. Then, in play and hands off: does the solenoid pull it home?',
+      'Unplugged: shine, cracks; a nail pressed in springs back.',
       'pinch',
-      ['soft, pulled home: healthy', 'hard or glazed: hard', 'not pulled home: solenoid'],
-      { level: 'head', power: 'powered', probe: true, riskMin: 0.5, handsMin: 2, reliability: 0.93 },
+      ['soft: healthy, solenoid', 'hard or glazed: hard'],
+      { level: 'head', handsMin: 1.2, reliability: 0.93 },
+    ),
+    reads(
+      'pinch-home',
+      'Pinch roller in play',
+      'In play, hands off: is the roller pulled home against the capstan?',
+      'home',
+      ['pulled home: pressed', 'stays away: away'],
+      { level: 'head', power: 'powered', probe: true, riskMin: 0.5, handsMin: 0.7 },
     ),
     looks(
       'tape-end',

@@ -6,11 +6,13 @@ import { cassetteDirectMap } from './cassetteDirect.js';
 import { cordlessToolMap } from './cordlessTool.js';
 import { mixerMap } from './mixer.js';
 import { quartzDeckMap } from './quartzDeck.js';
+import { reelDeckMap } from './reelDeck.js';
 import { rimDriveMap } from './rimDrive.js';
 import { servoDeckMap } from './servoDeck.js';
 import { turntableAcMap } from './turntableAc.js';
 import { turntableDcMap } from './turntableDc.js';
 import { vacuumMap } from './vacuum.js';
+import { videoRecorderMap } from './videoRecorder.js';
 import { washerFrontMap } from './washerFront.js';
 import { washerTopMap } from './washerTop.js';
 
@@ -29,4 +31,6 @@ export const MAPS: readonly FamilyMap[] = [
   quartzDeckMap,
   cassetteDirectMap,
   washerFrontMap,
+  reelDeckMap,
+  videoRecorderMap,
 ];
