@@ -17,6 +17,8 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   'advice-score': async () => (await import('./adviceScore.js')).adviceScoreCommand,
   'coach-score': async () => (await import('./coachScore.js')).coachScoreCommand,
   meter: async () => (await import('./meter.js')).meterCommand,
+  supply: async () => (await import('./supply.js')).supplyCommand,
+  scope: async () => (await import('./scope.js')).scopeCommand,
   'stand-in': async () => (await import('./standIn.js')).standInCommand,
   disc: async () => (await import('./disc.js')).discCommand,
   'family-pages': async () => (await import('./familyPages.js')).familyPagesCommand,

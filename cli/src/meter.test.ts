@@ -1,5 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 
@@ -28,13 +30,17 @@ async function standIn(...more: string[]): Promise<string> {
   return `127.0.0.1:${port}`;
 }
 
-function meter(...args: string[]) {
-  const { status, stdout } = spawnSync(process.execPath, [GAUGE, 'meter', ...args, '--json'], { encoding: 'utf8' });
-  return {
-    status,
-    json: JSON.parse(stdout) as { value: number; function: string; error?: { code: string; message: string } },
-  };
+function gauge(...args: string[]) {
+  const { status, stdout } = spawnSync(process.execPath, [GAUGE, ...args, '--json'], { encoding: 'utf8' });
+  return { status, json: JSON.parse(stdout) as Said };
 }
+interface Said {
+  readonly value: number;
+  readonly function: string;
+  readonly error?: { readonly code: string; readonly message: string };
+  readonly [more: string]: unknown;
+}
+const meter = (...args: string[]) => gauge('meter', ...args);
 
 describe('gauge meter', () => {
   it('reads a stand-in at a sound machine, set to a function or as it stands', async () => {
@@ -69,5 +75,40 @@ describe('gauge meter', () => {
     expect(meter('--at', 'nonsense').json.error?.code).toBe('BAD_ADDRESS');
     expect(meter('--at', `127.0.0.1:${await freePort()}`).json.error?.code).toBe('NO_INSTRUMENT');
     expect(meter('--at', '127.0.0.1:5025', '--read', 'weight').json.error?.code).toBe('USAGE');
+  });
+});
+
+describe('other instruments', () => {
+  it('a counter at the motor of a turntable gives its turns a second', async () => {
+    const at = await standIn('--kind', 'counter', '--at', 'motor.rpm');
+    const tacho = await standIn('--at', 'motor.rpm');
+    const turns = meter('--at', tacho, '--read', 'volts-dc').json.value;
+    expect(meter('--at', at).json).toMatchObject({ function: 'frequency', unit: 'Hz' });
+    expect(Math.abs(meter('--at', at, '--read', 'frequency').json.value / (turns / 60) - 1)).toBeLessThan(0.01);
+  });
+
+  it('a supply is set with its output off, on for the time said alone, and its limit holds a winding of some ohms', async () => {
+    const at = await standIn('--kind', 'supply');
+    const wish = ['--volts', '5', '--limit', '0.05'];
+    expect(gauge('supply', '--at', at, ...wish).json).toMatchObject({ volts: 0, amps: 0, output: 'off' });
+    const run = gauge('supply', '--at', at, ...wish, '--on', '0.2').json;
+    expect(run).toMatchObject({ amps: 0.05, limited: true, output: 'off' });
+    const ohm = meter('--at', await standIn('--at', 'motor.ohm'), '--read', 'ohms').json.value;
+    expect(Math.abs((run.volts as number) / (0.05 * ohm) - 1)).toBeLessThan(0.02);
+    expect(gauge('supply', '--at', at, '--on', '1').json.error?.code).toBe('USAGE');
+    expect(gauge('supply', '--at', at, ...wish, '--on', '900').json.error?.code).toBe('USAGE');
+    expect(gauge('supply', '--at', at, '--volts', '400', '--limit', '1').json.error?.code).toBe('BAD_COMMAND');
+  });
+
+  it('a trace of a pulse a turn is written as a table that the pulses are read from again', async () => {
+    const dir = mkdtempSync(join(tmpdir(), 'gauge-'));
+    const file = join(dir, 'trace.csv');
+    const at = await standIn('--kind', 'scope', '--at', 'motor.rpm');
+    expect(gauge('scope', '--at', at, '--out', file).json).toMatchObject({ points: 5000, peak_to_peak_V: 5 });
+    const turns = meter('--at', await standIn('--at', 'motor.rpm'), '--read', 'volts-dc').json.value;
+    const { status, json } = gauge('pulses', file, '--nominal-rpm', String(Math.round(turns)), '--per-turn', '1');
+    expect(status, JSON.stringify(json)).toBe(0);
+    expect(Math.abs((json.mean_rpm as number) / turns - 1)).toBeLessThan(0.01);
+    expect(gauge('scope', '--at', at, '--out', join(dir, 'no', 'where.csv')).json.error?.code).toBe('CANNOT_WRITE');
   });
 });

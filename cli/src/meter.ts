@@ -1,8 +1,5 @@
 /** `meter --at HOST:PORT [--read FUNCTION|present|trigger] [--wait S] [--allow-remote]`: one reading of a bench meter that speaks SCPI over TCP. */
 import {
-  connectInstrument,
-  greet,
-  InstrumentProblem,
   measure,
   METER_FUNCTIONS,
   SESSION_LIMITS,
@@ -10,18 +7,13 @@ import {
   takeTriggered,
   type MeterFunctionId,
 } from '@amber-gauge/core/instruments';
-import { connect } from 'node:net';
 import { addressOf } from './address.js';
 import type { CommandAnswer } from './answer.js';
 import { positive, readOptions } from './options.js';
 import { CliRefusal } from './refusal.js';
+import { talk } from './talk.js';
 
 const USAGE = 'meter --at HOST:PORT [--read FUNCTION|present|trigger] [--wait SECONDS] [--allow-remote]';
-
-function refuse(error: unknown): never {
-  if (error instanceof InstrumentProblem) throw new CliRefusal(error.code, error.message);
-  throw error;
-}
 
 export async function meterCommand(args: readonly string[]): Promise<CommandAnswer> {
   const { values, flags } = readOptions(['-', ...args], ['at', 'read', 'wait'], USAGE, ['allow-remote']);
@@ -33,9 +25,7 @@ export async function meterCommand(args: readonly string[]): Promise<CommandAnsw
       `A meter is not asked for “${wanted}”. There are: present, trigger, ${Object.keys(METER_FUNCTIONS).join(', ')}.`,
     );
   const waitS = positive(values.wait ?? String(SESSION_LIMITS.answerMs / 1000), 'wait');
-  const session = await connectInstrument(connect, address, waitS * 1000).catch(refuse);
-  try {
-    const identity = await greet(session);
+  return talk(address, waitS * 1000, async (session, identity) => {
     const reading =
       wanted === 'present'
         ? await takePresent(session, null)
@@ -53,9 +43,5 @@ export async function meterCommand(args: readonly string[]): Promise<CommandAnsw
       },
       words: `${reading.over ? 'beyond its range' : `${reading.value} ${reading.unit}`}, ${words}, ${identity.model}`,
     };
-  } catch (error) {
-    return refuse(error);
-  } finally {
-    session.close();
-  }
+  });
 }

@@ -36,3 +36,8 @@ export const identitySchema = z.object({
 
 /** A meter's own trigger is waited for so long, milliseconds. */
 export const TRIGGER_WAIT_MS = 60_000;
+
+/** A trace that is asked for of a scope. */
+export const askTraceSchema = z.object({ id: keySchema });
+/** The trace as a table of seconds and volts. */
+export const traceSchema = z.object({ name: z.string(), csv: z.string() });

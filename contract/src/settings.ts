@@ -1,6 +1,6 @@
 /** Set-up: the shop, its mains, the capture key, the sound card; and the test tapes and records. */
 import type { SafetyLimits } from '@amber-gauge/core/bench';
-import { instrumentAddress } from '@amber-gauge/core/instruments';
+import { INSTRUMENT_KINDS, instrumentAddress, type InstrumentKind } from '@amber-gauge/core/instruments';
 import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
 import { keySchema, wholeSchema } from './stored.js';
@@ -36,20 +36,32 @@ export const hoursSchema = z
   })
   .refine(({ from, to }) => from < to, 'It opens before it closes');
 
-/** An instrument on the network, by its address. */
+const KINDS = Object.keys(INSTRUMENT_KINDS) as [InstrumentKind, ...InstrumentKind[]];
+/** A meter on a serial line of the device that reads it: "serial:9600", its rate in baud. */
+const SERIAL = /^serial:(300|600|1200|2400|4800|9600|19200|38400|57600|115200)$/;
+
+/** The rate of an instrument on a serial line, baud; null for one on the network. */
+export const serialBaud = (address: string): number | null => {
+  const found = SERIAL.exec(address)?.[1];
+  return found === undefined ? null : Number(found);
+};
+
+/** An instrument by its address: on the network, or on a serial line of the device that reads it. */
 export const instrumentSchema = z.object({
   id: keySchema,
+  kind: z.enum(KINDS),
   name: z.string().trim().min(1, 'Give the instrument a name').max(60),
   address: z
     .string()
     .trim()
     .max(120)
-    .refine(isAddress, 'Name it as HOST:PORT, as in 127.0.0.1:5025; ports begin at 1024'),
+    .refine(isAddress, 'Name it as HOST:PORT, as in 127.0.0.1:5025 (ports begin at 1024), or serial:9600'),
 });
 /** See {@link instrumentSchema}. */
 export type Instrument = z.infer<typeof instrumentSchema>;
 
 function isAddress(text: string): boolean {
+  if (/^serial:/i.test(text)) return serialBaud(text) !== null;
   try {
     instrumentAddress(text, true);
     return true;

@@ -2,7 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { standInMeter, type StandInFault } from '@amber-gauge/core/instruments';
+import {
+  standInMeter,
+  standInScope,
+  standInSupply,
+  type StandIn,
+  type StandInFault,
+} from '@amber-gauge/core/instruments';
 import { harness, type Harness } from './harness.js';
 
 let h: Harness;
@@ -15,17 +21,17 @@ afterAll(async () => {
   await h.close();
 });
 
-/** A meter with 5.02 V at its probes, and 47 Ω; its address and all that was ever said to it. */
-async function meterAt(fault: StandInFault = 'none'): Promise<{ address: string; said: string[] }> {
+/** What listens there, and all that was ever said to it. */
+async function listening(make: () => StandIn): Promise<{ address: string; said: string[] }> {
   const said: string[] = [];
   const server = createServer((socket) => {
-    const meter = standInMeter((of) => (of === 'ohms' ? 47 : of === 'volts-dc' ? 5.02 : null), fault);
+    const made = make();
     socket.setEncoding('latin1');
     socket.on('error', () => undefined);
     socket.on('data', (data) => {
       for (const line of String(data).split('\n').filter(Boolean)) {
         said.push(line);
-        const answer = meter(line);
+        const answer = made(line);
         if (!answer) continue;
         setTimeout(() => (answer.close ? socket.end(answer.text) : socket.write(answer.text)), answer.afterMs).unref();
       }
@@ -36,14 +42,20 @@ async function meterAt(fault: StandInFault = 'none'): Promise<{ address: string;
   return { address: `127.0.0.1:${(server.address() as AddressInfo).port}`, said };
 }
 
+/** A meter with 5.02 V at its probes, and 47 Ω. */
+const meterAt = (fault: StandInFault = 'none') =>
+  listening(() => standInMeter((of) => (of === 'ohms' ? 47 : of === 'volts-dc' ? 5.02 : null), fault));
+
 async function setUp(fields: object) {
   const { version } = (await request(h.app).get('/api/v1/settings').expect(200)).body;
   return request(h.app).patch('/api/v1/settings').send({ version, fields });
 }
 
-async function instrument(address: string): Promise<string> {
+async function instrument(address: string, more: object = {}): Promise<string> {
   const id = randomUUID();
-  await setUp({ instruments: [{ id, name: 'Bench meter', address }] }).then(({ status }) => expect(status).toBe(200));
+  await setUp({ instruments: [{ id, kind: 'meter', name: 'Bench meter', address, ...more }] }).then(({ status }) =>
+    expect(status).toBe(200),
+  );
   return id;
 }
 
@@ -135,5 +147,47 @@ describe('instruments on the network', () => {
   ])('%s is no address, neither tried nor kept', async (_what, address) => {
     await request(h.app).post('/api/v1/instruments/try').send({ address }).expect(422);
     expect((await setUp({ instruments: [{ id: randomUUID(), name: 'X', address }] })).status).toBe(400);
+  });
+});
+
+describe('other kinds', () => {
+  it('a supply gives what is at its terminals, is never set or switched from here, and reads no ohms', async () => {
+    const { address, said } = await listening(() => standInSupply(() => 10));
+    const id = await instrument(address, { kind: 'supply' });
+    expect((await read(id).expect(200)).body).toMatchObject({ function: 'volts-dc', value: 0 });
+    expect((await read(id, { wanted: 'amps-dc' }).expect(200)).body).toMatchObject({ unit: 'A', value: 0 });
+    const refused = await read(id, { wanted: 'ohms' }).expect(422);
+    expect(refused.body.error.fields.instrument).toBe('A bench supply does not read ohms. Nothing was taken.');
+    expect(said.filter((line) => /OUTP|^VOLT|^CURR/.test(line))).toEqual([]);
+  });
+
+  it('a scope gives peak to peak where a prompt is read by scope, and its trace as a table; a meter has none', async () => {
+    const volts = [0, 0.25, 0.5, 0.25, 0, -0.1];
+    const { address } = await listening(() => standInScope(() => ({ intervalS: 0.001, volts })));
+    const id = await instrument(address, { kind: 'scope' });
+    expect((await read(id, { wanted: 'volts-pp' }).expect(200)).body).toMatchObject({ unit: 'V', value: 0.6 });
+    expect((await read(id).expect(422)).body.error.fields.instrument).toContain('does not read d.c. volts');
+    const trace = await request(h.app).post('/api/v1/instruments/trace').send({ id }).expect(200);
+    expect(trace.body).toEqual({
+      name: 'Bench meter',
+      csv: 'time_s,volts\n0,0\n0.001,0.25\n0.002,0.5\n0.003,0.25\n0.004,0\n0.005,-0.1\n',
+    });
+    const { address: other } = await meterAt();
+    const none = await request(h.app)
+      .post('/api/v1/instruments/trace')
+      .send({ id: await instrument(other) });
+    expect([none.status, none.body.error.fields.instrument]).toEqual([
+      422,
+      'Bench meter is no scope: it shows no trace.',
+    ]);
+  });
+
+  it('one on a serial line is not spoken to from the server; one kept before there were kinds is a meter', async () => {
+    const id = await instrument('serial:9600');
+    expect((await read(id).expect(422)).body.error.fields.instrument).toContain('on a serial line');
+    expect((await setUp({ instruments: [{ id: randomUUID(), kind: 'meter', name: 'X', address: 'serial:9601' }] })).status).toBe(400);
+    await h.db('setting').update({ instruments: JSON.stringify([{ id, name: 'Old', address: '127.0.0.1:5025' }]) });
+    const { body } = await request(h.app).get('/api/v1/settings').expect(200);
+    expect(body.instruments).toEqual([{ id, kind: 'meter', name: 'Old', address: '127.0.0.1:5025' }]);
   });
 });

@@ -12,6 +12,7 @@ export interface MeterFunction {
 /** Functions by name. */
 export const METER_FUNCTIONS = {
   'volts-dc': { header: 'VOLT:DC', unit: 'V', words: 'd.c. volts' },
+  'volts-pp': { header: 'VOLT:PTP', unit: 'V', words: 'volts peak to peak' },
   'volts-ac': { header: 'VOLT:AC', unit: 'V', words: 'a.c. volts' },
   'amps-dc': { header: 'CURR:DC', unit: 'A', words: 'd.c. amperes' },
   'amps-ac': { header: 'CURR:AC', unit: 'A', words: 'a.c. amperes' },
@@ -26,6 +27,22 @@ export const METER_FUNCTIONS = {
 /** Names of the functions. */
 export type MeterFunctionId = keyof typeof METER_FUNCTIONS;
 
+/** What stands on the line, and the functions that it reads (a meter all but the scope's). */
+export const INSTRUMENT_KINDS = {
+  meter: { words: 'meter', reads: null },
+  counter: { words: 'counter', reads: ['frequency', 'period'] },
+  supply: { words: 'bench supply', reads: ['volts-dc', 'amps-dc'] },
+  scope: { words: 'scope', reads: ['volts-pp'] },
+} as const satisfies Readonly<Record<string, { words: string; reads: readonly MeterFunctionId[] | null }>>;
+/** Names of the kinds. */
+export type InstrumentKind = keyof typeof INSTRUMENT_KINDS;
+
+/** Does this kind of instrument read that? */
+export function kindReads(kind: InstrumentKind, wanted: MeterFunctionId): boolean {
+  const reads: readonly MeterFunctionId[] | null = INSTRUMENT_KINDS[kind].reads;
+  return reads === null ? wanted !== 'volts-pp' : reads.includes(wanted);
+}
+
 /** Long and short spellings of a part of a header: a meter may answer either. */
 const SPELLINGS: Readonly<Record<string, string>> = {
   VOLTAGE: 'VOLT',
@@ -37,6 +54,7 @@ const SPELLINGS: Readonly<Record<string, string>> = {
   CAPACITANCE: 'CAP',
   DIODE: 'DIOD',
   CONTINUITY: 'CONT',
+  PTPEAK: 'PTP',
 };
 
 /** The function that an answer of CONF? or FUNC? names: `"VOLT +1.000000E+01,+1.000000E-06"`; null for one not known here. */
@@ -63,7 +81,8 @@ const BY_UNIT: Readonly<Record<string, MeterFunctionId>> = {
 
 /** The function of a meter that answers a prompt in this unit; null where no meter does. */
 export function functionFor(unit: string | null, by: 'volts-ac' | 'scope' | null): MeterFunctionId | null {
-  if (by === 'scope' || unit === null) return null;
+  if (unit === null) return null;
+  if (by === 'scope') return unit === 'V' ? 'volts-pp' : null;
   return by ?? ownEntry(BY_UNIT, unit) ?? null;
 }
 

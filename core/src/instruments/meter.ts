@@ -1,6 +1,13 @@
 /** Readings of a bench meter, with its function checked against what is asked. */
 import { InstrumentProblem } from './problem.js';
-import { functionNamed, METER_FUNCTIONS, type MeterFunctionId } from './functions.js';
+import {
+  functionNamed,
+  INSTRUMENT_KINDS,
+  kindReads,
+  METER_FUNCTIONS,
+  type InstrumentKind,
+  type MeterFunctionId,
+} from './functions.js';
 import { readError, readIdentity, readNumber, type Identity, type MeterValue } from './replies.js';
 import type { Session } from './session.js';
 
@@ -68,11 +75,24 @@ async function standsOn(session: Session, wanted: MeterFunctionId | null): Promi
   return stands;
 }
 
-async function refuseErrors(session: Session): Promise<void> {
+/** @throws InstrumentProblem REFUSED with the oldest error of its queue. */
+export async function refuseErrors(session: Session): Promise<void> {
   const error = readError(await session.ask('SYST:ERR?'));
   if (error)
     throw new InstrumentProblem(
       'REFUSED',
       `The instrument reports an error (${error.code}, ${error.words.slice(0, 60)}). Nothing was taken.`,
+    );
+}
+
+/**
+ * Refuses what an instrument of that kind never reads, before it is spoken to.
+ * @throws InstrumentProblem WRONG_FUNCTION: "A bench supply does not read ohms."
+ */
+export function refuseUnread(kind: InstrumentKind, wanted: MeterFunctionId | null): void {
+  if (wanted !== null && !kindReads(kind, wanted))
+    throw new InstrumentProblem(
+      'WRONG_FUNCTION',
+      `A ${INSTRUMENT_KINDS[kind].words} does not read ${METER_FUNCTIONS[wanted].words}. Nothing was taken.`,
     );
 }

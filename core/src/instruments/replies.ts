@@ -20,7 +20,9 @@ export function readNumber(reply: string): MeterValue {
   if (!NUMBER.test(text))
     throw new InstrumentProblem(
       'BAD_REPLY',
-      `The instrument answered “${shown(text)}”, which is no number. Nothing was taken.`,
+      text === ''
+        ? 'The instrument answered with nothing. Nothing was taken.'
+        : `The instrument answered “${shown(text)}”, which is no number. Nothing was taken.`,
     );
   const value = Number(text);
   if (Math.abs(value) >= NOT_A_NUMBER * 0.9999)
@@ -32,6 +34,25 @@ export function readNumber(reply: string): MeterValue {
       `The instrument answered ${shown(text)}, which cannot be. Nothing was taken.`,
     );
   return { over: false, value };
+}
+
+/**
+ * Numbers parted by commas, as an array is sent; each as {@link readNumber}.
+ * @throws InstrumentProblem BAD_REPLY also for more than `most`, or for one that is over the range.
+ */
+export function readNumbers(reply: string, most: number): Float64Array {
+  const parts = reply.trim().split(',');
+  if (parts.length > most)
+    throw new InstrumentProblem('BAD_REPLY', `The instrument sent more than ${most} points. Nothing was taken.`);
+  return Float64Array.from(parts, (part) => {
+    const read = readNumber(part);
+    if (read.over)
+      throw new InstrumentProblem(
+        'BAD_REPLY',
+        'Part of the trace is beyond the screen: turn its range up. Nothing was taken.',
+      );
+    return read.value;
+  });
 }
 
 /** Who an instrument says it is: the four fields of *IDN? (IEEE 488.2). */

@@ -23,7 +23,7 @@ const SAYABLE = /^[A-Z0-9:*?,.;+\- ]{1,120}$/;
 /** Asks and tells. */
 export interface Session {
   /** @throws InstrumentProblem NO_ANSWER, TOO_MUCH, CUT_OFF, BUSY in plain words. */
-  ask(question: string, answerMs?: number): Promise<string>;
+  ask(question: string, answerMs?: number, mostCharacters?: number): Promise<string>;
   tell(command: string): void;
   close(): void;
 }
@@ -45,6 +45,7 @@ export const openSession = (line: Line, later: Later, limits: Limits = SESSION_L
 
 class Talk implements Session {
   private heard = '';
+  private most = 0;
   private waiting: Waiting | null = null;
   private closed = false;
 
@@ -63,13 +64,14 @@ class Talk implements Session {
     });
   }
 
-  ask(question: string, answerMs = this.limits.answerMs): Promise<string> {
+  ask(question: string, answerMs = this.limits.answerMs, mostCharacters = this.limits.mostCharacters): Promise<string> {
     if (this.waiting)
       return Promise.reject(new InstrumentProblem('BUSY', 'The instrument is still busy with the last question.'));
     return new Promise((resolve, reject) => {
       const seconds = answerMs / 1000;
       const late = `The instrument did not answer within ${seconds} s. Is it on, and the address right?`;
       const takeBack = this.later(() => this.fail('NO_ANSWER', late), answerMs);
+      this.most = mostCharacters;
       this.waiting = {
         done: (answer) => (takeBack(), resolve(answer)),
         failed: (error) => (takeBack(), reject(error)),
@@ -98,7 +100,7 @@ class Talk implements Session {
   private hear(text: string): void {
     if (!this.waiting) return;
     this.heard += text;
-    if (this.heard.length > this.limits.mostCharacters) {
+    if (this.heard.length > this.most) {
       this.fail('TOO_MUCH', 'The instrument sends without end: the line was closed. The last reading stands.');
       return this.close();
     }

@@ -1,5 +1,5 @@
 /**
- * A meter that is none: it speaks the same commands on loopback, reads a machine of the practice bench, and can be
+ * Instruments that are none: they speak the same commands on loopback, read a machine of the practice bench, and can be
  * made to misbehave. For trying the line without a bench, and for the tests.
  */
 import { ownEntry } from '../quantity/index.js';
@@ -11,7 +11,7 @@ export const STAND_IN_FAULTS = ['none', 'slow', 'garbled', 'cut', 'flood', 'unit
 export type StandInFault = (typeof STAND_IN_FAULTS)[number];
 
 /** What it sends: text, or that it closes. */
-export type StandInAnswer = { readonly text: string; readonly afterMs: number; readonly close: boolean } | null;
+type StandInAnswer = { readonly text: string; readonly afterMs: number; readonly close: boolean } | null;
 
 /** The value at its probes by function, in that function's unit; null for no reading: an open range. */
 export type ProbeValue = (of: MeterFunctionId) => number | null;
@@ -20,52 +20,121 @@ const NO_ERROR = '+0,"No error"';
 const OPEN = '+9.90000000E+37';
 const SLOW_MS = 60_000;
 
-/** Makes one; each line that it gets goes in, and what it answers comes out. */
-export function standInMeter(probe: ProbeValue, fault: StandInFault = 'none'): (line: string) => StandInAnswer {
-  let stands: MeterFunctionId = 'volts-dc';
-  let errors: string[] = [];
-  const shown = (): string => {
-    const value = probe(stands);
-    return value === null ? OPEN : exponent(value);
-  };
-  const answers: Readonly<Record<string, () => string | null>> = {
-    '*IDN?': () => 'AMBER GAUGE,STAND-IN METER,0000,1.0',
-    '*RST': () => ((stands = 'volts-dc'), null),
-    '*CLS': () => ((errors = []), null),
+/** A made instrument: each line that it gets goes in, and what it answers comes out. */
+export type StandIn = (line: string) => StandInAnswer;
+type Answers = Readonly<Record<string, (given: string) => string | null>>;
+
+/** Commands that every instrument knows (IEEE 488.2, SCPI's error queue). */
+function common(called: string, reset: () => void, errors: string[]): Answers {
+  return {
+    '*IDN?': () => `AMBER GAUGE,STAND-IN ${called},0000,1.0`,
+    '*RST': () => (reset(), null),
+    '*CLS': () => ((errors.length = 0), null),
     '*OPC?': () => '1',
     '*WAI': () => null,
     '*TST?': () => '0',
     '*STB?': () => '0',
     '*ESR?': () => '0',
     'SYST:ERR?': () => errors.shift() ?? NO_ERROR,
-    'CONF?': () => {
-      const other = fault === 'wrong-function' ? (stands === 'ohms' ? 'volts-dc' : 'ohms') : stands;
-      return `"${METER_FUNCTIONS[other].header} +1.00000000E+01,+1.00000000E-05"`;
-    },
+  };
+}
+
+/** Answers by whole lines, or by what stands before a blank; what it does not know becomes an error. */
+function standIn(answers: Answers, errors: string[], readings: RegExp, fault: StandInFault): StandIn {
+  return (raw) => {
+    const line = raw.trim().toUpperCase();
+    const [head = '', ...given] = line.split(' ');
+    const own = ownEntry(answers, line) ?? ownEntry(answers, `${head} `);
+    if (!own) {
+      errors.push('-113,"Undefined header"');
+      return null;
+    }
+    const answer = own(given.join(' '));
+    return answer === null ? null : misbehaved(answer, readings.test(line) ? fault : 'none');
+  };
+}
+
+/** A meter; `knows` narrows it to some functions. */
+export function standInMeter(
+  probe: ProbeValue,
+  fault: StandInFault = 'none',
+  { called = 'METER', knows = Object.keys(METER_FUNCTIONS) as readonly MeterFunctionId[] } = {},
+): StandIn {
+  const first = knows[0] ?? 'volts-dc';
+  let stands = first;
+  const errors: string[] = [];
+  const shown = (): string => {
+    const value = probe(stands);
+    return value === null ? OPEN : exponent(value);
+  };
+  const other = () => (stands === 'ohms' ? 'volts-dc' : 'ohms');
+  const answers: Answers = {
+    ...common(called, () => (stands = first), errors),
+    'CONF?': () =>
+      `"${METER_FUNCTIONS[fault === 'wrong-function' ? other() : stands].header} +1.00000000E+01,+1.00000000E-05"`,
     'TRIG:SOUR EXT': () => null,
     'TRIG:SOUR IMM': () => null,
     INIT: () => null,
     'READ?': shown,
     'FETC?': shown,
+    ...Object.fromEntries(
+      knows.flatMap((id) => {
+        const set = () => void (stands = functionNamed(METER_FUNCTIONS[id].header) ?? id);
+        const { header } = METER_FUNCTIONS[id];
+        return [
+          [`CONF:${header}`, () => (set(), null)],
+          [`MEAS:${header}?`, () => (set(), shown())],
+        ] as const;
+      }),
+    ),
   };
-  const said = (line: string): string | null => {
-    const own = ownEntry(answers, line);
-    if (own) return own();
-    const command = /^(MEAS|CONF):([A-Z:]+?)(\?)?$/.exec(line);
-    const wanted = command?.[2] === undefined ? null : functionNamed(command[2]);
-    if (!command || wanted === null || (command[1] === 'MEAS') !== (command[3] === '?')) {
-      errors.push('-113,"Undefined header"');
-      return null;
-    }
-    stands = wanted;
-    return command[1] === 'MEAS' ? shown() : null;
+  return standIn(answers, errors, /^(MEAS|READ\?|FETC\?)/, fault);
+}
+
+/** A counter: a meter of frequency and period alone. */
+export const standInCounter = (hz: () => number | null, fault: StandInFault = 'none'): StandIn =>
+  standInMeter(
+    (of) => {
+      const value = hz();
+      return value === null || value <= 0 ? null : of === 'period' ? 1 / value : value;
+    },
+    fault,
+    { called: 'COUNTER', knows: ['frequency', 'period'] },
+  );
+
+/** A bench supply with `ohm` at its terminals; its output is off until it is told. */
+export function standInSupply(ohm: () => number, fault: StandInFault = 'none'): StandIn {
+  const errors: string[] = [];
+  let [volts, limit, on] = [0, 0.1, false];
+  const load = () => Math.max(1e-3, ohm());
+  const given = () => (on ? Math.min(volts, limit * load()) : 0);
+  const answers: Answers = {
+    ...common('SUPPLY', () => ([volts, limit, on] = [0, 0.1, false]), errors),
+    'OUTP ': (wish) => ((on = wish === 'ON' || wish === '1'), null),
+    'OUTP?': () => (on ? '1' : '0'),
+    'VOLT ': (wish) => ((volts = Number(wish)), null),
+    'VOLT?': () => exponent(volts),
+    'CURR ': (wish) => ((limit = Number(wish)), null),
+    'CURR?': () => exponent(limit),
+    'MEAS:VOLT?': () => exponent(given()),
+    'MEAS:CURR?': () => exponent(given() / load()),
   };
-  return (raw) => {
-    const line = raw.trim().toUpperCase();
-    const answer = said(line);
-    if (answer === null) return null;
-    return misbehaved(answer, line.startsWith('MEAS') || line === 'READ?' || line === 'FETC?' ? fault : 'none');
+  return standIn(answers, errors, /^MEAS/, fault);
+}
+
+/** A scope with a trace on its first channel: volts, and the seconds between two of them. */
+export function standInScope(
+  trace: () => { readonly intervalS: number; readonly volts: ArrayLike<number> },
+  fault: StandInFault = 'none',
+): StandIn {
+  const errors: string[] = [];
+  const answers: Answers = {
+    ...common('SCOPE', () => undefined, errors),
+    'FORM ASC': () => null,
+    'SWE:TINT?': () => exponent(trace().intervalS),
+    'TRAC? CH1': () => Array.from(trace().volts, exponent).join(','),
   };
+  return standIn(answers, errors, /^TRAC/, fault);
 }
 
 function misbehaved(answer: string, fault: StandInFault): StandInAnswer {

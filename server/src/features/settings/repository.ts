@@ -38,7 +38,8 @@ export async function presentSettings(db: Db): Promise<Settings> {
     hourMoney: row.hour_money,
     safety: row.safety,
     hours: row.hours,
-    instruments: row.instruments,
+    // Kept before there was anything but meters.
+    instruments: row.instruments.map((one) => ({ ...one, kind: one.kind ?? 'meter' })),
     remoteInstruments: row.remote_instruments,
     version: row.version,
     demoShown: row.demo_shown,

@@ -1,8 +1,10 @@
 /** Instruments on the network: name and address, tried out before they are kept. */
-import { identitySchema, type Instrument, type Settings } from '@amber-gauge/contract';
+import { identitySchema, serialBaud, type Instrument, type Settings } from '@amber-gauge/contract';
+import { INSTRUMENT_KINDS, type InstrumentKind } from '@amber-gauge/core/instruments';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ApiError, call } from '../../shared/api/client.js';
@@ -19,8 +21,10 @@ export function Instruments({ settings }: { readonly settings: Settings }) {
     <div className="stack">
       {instruments.length === 0 && (
         <p>
-          None yet. A bench meter that speaks SCPI over the network lays its reading where the prompt asks, with one key
-          (F4). To try it without one: <span className="mono">gauge stand-in --port 5025</span>.
+          None yet. A meter, counter, supply or scope that speaks SCPI over the network lays its reading where the
+          prompt asks, with one key (F4); a meter on a serial line is read by the device it is plugged into
+          (serial:9600). A supply is read and never switched. To try it without one:{' '}
+          <span className="mono">gauge stand-in --port 5025</span>.
         </p>
       )}
       {instruments.map((one) => (
@@ -81,15 +85,23 @@ function Tried({ tried }: { readonly tried: ReturnType<typeof useTry> }) {
 
 function Row({ instrument, onForget }: { readonly instrument: Instrument; readonly onForget: () => void }) {
   const tried = useTry();
+  const { words } = INSTRUMENT_KINDS[instrument.kind];
   return (
-    <div className={classes.source}>
-      <span>{instrument.name}</span>
+    <div className={classes.instrumentRow}>
+      <span>
+        {instrument.name}
+        {!instrument.name.toLowerCase().includes(words) && <span className="quiet">, {words}</span>}
+      </span>
       <span className="mono">{instrument.address}</span>
-      <Tried tried={tried} />
+      <span>
+        <Tried tried={tried} />
+      </span>
       <span className="row">
-        <Button variant="outlined" disabled={tried.isPending} onClick={() => tried.mutate(instrument.address)}>
-          Try it
-        </Button>
+        {serialBaud(instrument.address) === null && (
+          <Button variant="outlined" disabled={tried.isPending} onClick={() => tried.mutate(instrument.address)}>
+            Try it
+          </Button>
+        )}
         <Button onClick={onForget} aria-label={`Take ${instrument.name} out of the list`}>
           Take out
         </Button>
@@ -107,10 +119,11 @@ interface AddProps {
 function AddInstrument({ busy, names, onAdd }: AddProps) {
   const [name, setName] = useState('');
   const [address, setAddress] = useState('');
+  const [kind, setKind] = useState<InstrumentKind>('meter');
   const tried = useTry();
   const doubled = names.includes(name.trim());
   const add = () =>
-    onAdd({ id: crypto.randomUUID(), name: name.trim(), address: address.trim() }, () => {
+    onAdd({ id: crypto.randomUUID(), kind, name: name.trim(), address: address.trim() }, () => {
       setName('');
       setAddress('');
       tried.reset();
@@ -119,6 +132,13 @@ function AddInstrument({ busy, names, onAdd }: AddProps) {
     <div className="stack">
       <div className={classes.instrument}>
         <Field label="Called" value={name} onChange={(event) => setName(event.target.value)} />
+        <Field select label="It is a" value={kind} onChange={(event) => setKind(event.target.value as InstrumentKind)}>
+          {Object.entries(INSTRUMENT_KINDS).map(([id, { words }]) => (
+            <MenuItem key={id} value={id}>
+              {words}
+            </MenuItem>
+          ))}
+        </Field>
         <Field
           label="Address, host and port"
           placeholder="127.0.0.1:5025"
@@ -127,7 +147,7 @@ function AddInstrument({ busy, names, onAdd }: AddProps) {
         />
         <Button
           variant="outlined"
-          disabled={address.trim() === '' || tried.isPending}
+          disabled={address.trim() === '' || serialBaud(address.trim()) !== null || tried.isPending}
           onClick={() => tried.mutate(address.trim())}
         >
           Try it

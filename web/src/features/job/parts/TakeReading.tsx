@@ -1,5 +1,5 @@
 /** One key takes what stands on the bench meter, or waits for the meter's own trigger, and hands it to the line. */
-import { takenSchema, type Instrument } from '@amber-gauge/contract';
+import { serialBaud, takenSchema, TRIGGER_WAIT_MS, type Instrument } from '@amber-gauge/contract';
 import { functionFor, typedReading } from '@amber-gauge/core/instruments';
 import type { PromptAsked } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
@@ -27,7 +27,7 @@ export function TakeReading(props: Props) {
 function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: readonly Instrument[] }) {
   const [chosen, setChosen] = useStored('amber-gauge-instrument', '');
   const one = instruments.find(({ id }) => id === chosen) ?? (instruments[0] as Instrument);
-  const { state, problem, take, stop } = useTaking(one.id, prompt, onTaken);
+  const { state, problem, take, stop } = useTaking(one, prompt, onTaken);
   useTakeKey(state === null ? () => take(false) : stop);
   return (
     <div className={classes.take} role="group" aria-label="Instrument">
@@ -51,7 +51,9 @@ function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: 
           <Button variant="outlined" onClick={() => take(false)} title={`Key ${TAKE_KEY}`}>
             Take from {one.name}
           </Button>
-          <Button onClick={() => take(true)}>On its trigger</Button>
+          {(one.kind === 'meter' || one.kind === 'counter') && (
+            <Button onClick={() => take(true)}>On its trigger</Button>
+          )}
         </>
       ) : (
         <Button variant="outlined" onClick={stop}>
@@ -68,7 +70,7 @@ function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: 
 }
 
 /** One reading at a time; what goes wrong is said, and what is typed stays. */
-function useTaking(id: string, prompt: PromptAsked | null, onTaken: Props['onTaken']) {
+function useTaking(instrument: Instrument, prompt: PromptAsked | null, onTaken: Props['onTaken']) {
   const [state, setState] = useState<'reading' | 'armed' | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const running = useRef<AbortController | null>(null);
@@ -80,12 +82,8 @@ function useTaking(id: string, prompt: PromptAsked | null, onTaken: Props['onTak
     running.current = mine;
     setState(trigger ? 'armed' : 'reading');
     setProblem(null);
-    call('/instruments/reading', takenSchema, {
-      method: 'POST',
-      body: { id, wanted, trigger },
-      signal: mine.signal,
-    })
-      .then((taken) => onTaken(typedReading(taken.function, taken.value), taken.name))
+    taken(instrument, wanted, trigger, mine.signal)
+      .then((text) => mine.signal.aborted || onTaken(text, instrument.name))
       .catch((error: unknown) => {
         if (!mine.signal.aborted) setProblem(wordsOf(error));
       })
@@ -94,10 +92,31 @@ function useTaking(id: string, prompt: PromptAsked | null, onTaken: Props['onTak
   return { state, problem, take, stop };
 }
 
-const wordsOf = (error: unknown): string =>
-  error instanceof ApiError
-    ? (Object.values(error.wire.fields ?? {})[0] ?? error.message)
-    : 'The server is not answering: nothing was taken.';
+/** Through the server, or over this device's own serial line. */
+async function taken(
+  { id, kind, address }: Instrument,
+  wanted: ReturnType<typeof functionFor>,
+  trigger: boolean,
+  signal: AbortSignal,
+): Promise<string> {
+  const baud = serialBaud(address);
+  if (baud !== null) {
+    const { takeSerial } = await import('./serial.js');
+    return takeSerial({ baud, kind, wanted, triggerMs: trigger ? TRIGGER_WAIT_MS : null }, signal);
+  }
+  const read = await call('/instruments/reading', takenSchema, {
+    method: 'POST',
+    body: { id, wanted, trigger },
+    signal,
+  });
+  return typedReading(read.function, read.value);
+}
+
+function wordsOf(error: unknown): string {
+  if (error instanceof ApiError) return Object.values(error.wire.fields ?? {})[0] ?? error.message;
+  if (error instanceof TypeError) return 'The server is not answering: nothing was taken.';
+  return error instanceof Error ? error.message : 'Nothing was taken.';
+}
 
 function useTakeKey(run: () => void) {
   const latest = useRef(run);

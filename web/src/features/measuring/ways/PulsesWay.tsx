@@ -11,6 +11,7 @@ import { decodeElse, inWorker, reporting, STOPPED, type Report } from '../../../
 import { PulseColumnsForm } from './ColumnsForm.js';
 import { FileDrop } from './FileDrop.js';
 import { LivePulses } from './LivePulses.js';
+import { TakeTrace } from './TakeTrace.js';
 import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { type WayProps } from './way.js';
@@ -47,9 +48,12 @@ export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
       const decoded = await decodeElse(file);
       return inWorker((api) => api.pulseRecording(file, decoded, { ...wish, ...answered }, reporting(report)), STOPPED);
     }
+    await ask(file);
+    return null;
+  };
+  const ask = async (file: File) => {
     const head = await guessFor(file);
     setWaiting({ file, head: head.head, columns: head.pulses });
-    return null;
   };
   return (
     <div className={classes.way}>
@@ -90,7 +94,9 @@ export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
           measure={measure}
           passing={passing}
           onMeasured={keep}
-        />
+        >
+          <TakeTrace disabled={!ready} onFile={(file) => void ask(file)} />
+        </FileDrop>
       )}
       {waiting && (
         <PulseColumnsForm

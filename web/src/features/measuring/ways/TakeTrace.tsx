@@ -1,0 +1,35 @@
+/** The trace on the screen of a scope of Set-up, as a file to measure. */
+import { traceSchema } from '@amber-gauge/contract';
+import Button from '@mui/material/Button';
+import { useMutation } from '@tanstack/react-query';
+import { ApiError, call } from '../../../shared/api/client.js';
+import { useSettings } from '../../../shared/api/queries.js';
+
+interface Props {
+  readonly disabled: boolean;
+  readonly onFile: (file: File) => void;
+}
+
+export function TakeTrace({ disabled, onFile }: Props) {
+  const scopes = useSettings().data?.instruments.filter(({ kind }) => kind === 'scope') ?? [];
+  const taking = useMutation({
+    mutationFn: (id: string) => call('/instruments/trace', traceSchema, { method: 'POST', body: { id } }),
+    onSuccess: ({ name, csv }) => onFile(new File([csv], `${name}.csv`, { type: 'text/csv' })),
+  });
+  return (
+    <>
+      {scopes.map(({ id, name }) => (
+        <Button key={id} variant="outlined" disabled={disabled || taking.isPending} onClick={() => taking.mutate(id)}>
+          Take the trace of {name}
+        </Button>
+      ))}
+      {taking.error && (
+        <span role="alert" className="danger">
+          {taking.error instanceof ApiError
+            ? (Object.values(taking.error.wire.fields ?? {})[0] ?? taking.error.message)
+            : 'The server is not answering: nothing was taken.'}
+        </span>
+      )}
+    </>
+  );
+}
