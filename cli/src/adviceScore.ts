@@ -1,18 +1,18 @@
-/** `advice-score [--units tables|practice] [--family ID] [--seed N] [--runs N]`: the advice against simulated units, beside other ways of choosing. */
+/** `advice-score [--units tables|practice] [--family ID] [--seed N] [--runs N] [--engine-alone]`: the advice against simulated units, beside other ways of choosing. */
 import { engineOf, scoreAdvice, WAYS, type FamilyScore } from '@amber-gauge/core/diagnosis';
 import { PATHS } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
 import type { CommandAnswer } from './answer.js';
 import { practiceScores } from './practiceScore.js';
-import { positive, readFlags } from './options.js';
+import { positive, readOptions } from './options.js';
 import { CliRefusal } from './refusal.js';
 
 const DEFAULTS = { runs: '40', seed: '1' };
-const USAGE = 'advice-score [--units tables|practice] [--family ID] [--seed N] [--runs N]';
+const USAGE = 'advice-score [--units tables|practice [--engine-alone]] [--family ID] [--seed N] [--runs N]';
 
 export async function adviceScoreCommand(args: readonly string[]): Promise<CommandAnswer> {
-  const flags = readFlags(args, ['units', 'family', 'seed', 'runs'], USAGE);
-  const { family: only, seed: typedSeed, runs: typedRuns, units = 'tables' } = flags;
+  const { values, flags } = readOptions(['-', ...args], ['units', 'family', 'seed', 'runs'], USAGE, ['engine-alone']);
+  const { family: only, seed: typedSeed, runs: typedRuns, units = 'tables' } = values;
   if (units !== 'tables' && units !== 'practice')
     throw new CliRefusal('USAGE', `--units is tables or practice. ${USAGE}`);
   const runs = positive(typedRuns ?? DEFAULTS.runs, 'runs');
@@ -24,7 +24,8 @@ export async function adviceScoreCommand(args: readonly string[]): Promise<Comma
       'UNKNOWN_FAMILY',
       `There is no drive path for “${only}”. Families: ${[...PATHS.keys()].join(', ')}.`,
     );
-  if (units === 'practice') return practiceScores(only, runs, seed);
+  if (units === 'practice') return practiceScores(only, runs, seed, flags['engine-alone'] ? ['engine'] : undefined);
+  if (flags['engine-alone']) throw new CliRefusal('USAGE', `--engine-alone goes with --units practice. ${USAGE}`);
   const families = [...PATHS]
     .filter(([id]) => only === undefined || id === only)
     .map(([family, path]) => ({ family, ...scoreAdvice(engineOf(path), runs, seed) }));

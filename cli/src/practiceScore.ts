@@ -7,26 +7,35 @@ import { CliRefusal } from './refusal.js';
 type Row = { readonly family: string } & PracticeScore;
 
 /** All families that have a machine, or the one asked for. @throws CliRefusal UNKNOWN_FAMILY where it has none. */
-export function practiceScores(only: string | undefined, runs: number, seed: number): CommandAnswer {
+export function practiceScores(
+  only: string | undefined,
+  runs: number,
+  seed: number,
+  ways: readonly PracticeWay[] = PRACTICE_WAYS,
+): CommandAnswer {
   const maps = MAPS.filter(({ family }) => only === undefined || family === only);
   if (maps.length === 0)
     throw new CliRefusal(
       'UNKNOWN_FAMILY',
       `“${only ?? ''}” has no machine on the practice bench. There are: ${MAPS.map(({ family }) => family).join(', ')}.`,
     );
-  const rows = maps.map((map) => ({ family: map.family, ...scorePractice(map, runs, seed) }));
-  return { json: { units: 'practice', runs, seed, families: rows.map(snake) }, words: wordsOf(rows) };
+  const rows = maps.map((map) => ({ family: map.family, ...scorePractice(map, runs, seed, ways) }));
+  return {
+    json: { units: 'practice', runs, seed, families: rows.map((row) => snake(row, ways)) },
+    words: wordsOf(rows, ways),
+  };
 }
 
-const snake = (row: Row) => ({
+const snake = (row: Row, asked: readonly PracticeWay[]) => ({
   family: row.family,
   units: row.units,
   sound_units: row.soundUnits,
   best_minutes: row.bestMinutes,
   sound_parts: row.soundParts,
   missed: row.missed,
+  harms: row.harms,
   ways: Object.fromEntries(
-    PRACTICE_WAYS.map((way) => {
+    asked.map((way) => {
       const { found, led, minutes, live, wrongParts, harmed } = row.ways[way];
       return [
         way,
@@ -43,7 +52,7 @@ const snake = (row: Row) => ({
   ),
 });
 
-function wordsOf(rows: readonly Row[]): string {
+function wordsOf(rows: readonly Row[], ways: readonly PracticeWay[]): string {
   const head = [
     '| family | units | way | found % | led % | minutes | live | wrong parts | harmed % | minutes to plain | to best |',
     '|---|---|---|---|---|---|---|---|---|---|---|',
@@ -53,11 +62,15 @@ function wordsOf(rows: readonly Row[]): string {
       ? []
       : [`- ${family}: ${list.map(({ fault, times, of }) => `${fault} ${times} of ${of}`).join(', ')}`],
   );
+  const harms = rows.flatMap((row) =>
+    row.harms.map(({ faults, words }) => `- ${row.family}: ${words} (${faults.join(' and ')})`),
+  );
   return [
     ...head,
-    ...rows.flatMap((row) => PRACTICE_WAYS.map((way) => lineOf(row, way))),
+    ...rows.flatMap((row) => ways.map((way) => lineOf(row, way))),
     ...(rows.length > 1 ? [meanLine(rows)] : []),
     ...(missed.length > 0 ? ['', 'Not found by the advice:', '', ...missed] : []),
+    ...(harms.length > 0 ? ['', 'What power did under the advice:', '', ...harms] : []),
   ].join('\n');
 }
 

@@ -28,8 +28,8 @@ const BAN_OF_MARK: Readonly<Record<string, string>> = {
   swollen: 'cell',
 };
 
-/** What keeps power off now, the likeliest first. */
-export function bansOf(engine: Engine, posterior: Posterior): StandingBan[] {
+/** Chance of the faults of each ban that no dead reading speaks against. */
+function chancesOf(engine: Engine, posterior: Posterior): Map<string, number> {
   const { model, space } = engine;
   const cleared = clearedModes(engine, posterior);
   const chances = new Map<string, number>();
@@ -47,6 +47,20 @@ export function bansOf(engine: Engine, posterior: Posterior): StandingBan[] {
         const ban = model.modes[model.modeOf.get(ref) ?? -1]?.bans;
         if (ban) chances.set(ban, 1);
       }
+  return chances;
+}
+
+/** Chance from which a fault that power makes worse is looked for with power off, where that is quickly done (chosen). */
+const RISK_SHARE = 0.0015;
+
+/** Bans whose faults are too unlikely to keep power off, and likely enough for a quick look before it. */
+export function risksOf(engine: Engine, posterior: Posterior): ReadonlySet<string> {
+  return new Set([...chancesOf(engine, posterior)].filter(([, chance]) => chance > RISK_SHARE).map(([ban]) => ban));
+}
+
+/** What keeps power off now, the likeliest first. */
+export function bansOf(engine: Engine, posterior: Posterior): StandingBan[] {
+  const chances = chancesOf(engine, posterior);
   const likely = [...chances].filter(([, chance]) => chance > BAN_SHARE).sort((a, b) => b[1] - a[1]);
   const told = posterior.standing.filter((id) => !likely.some(([ban]) => ban === id));
   return [

@@ -14,11 +14,37 @@ export function asFirst(
   return { tests: [{ ...one, first }, ...others(tests)], rest: others(rest) };
 }
 
-/** A live case kills: the insulation is measured before the first test that switches a unit on the mains on. */
-export function beforePower(tests: readonly TestAdvice[], all: readonly TestAdvice[]): TestAdvice | null {
+/** A dead look that takes no longer than this comes before power, for a fault that power makes worse (chosen). */
+const QUICK_MIN = 8;
+
+/**
+ * A live case kills: the insulation is measured before the first test that switches a unit on the mains on. And what
+ * power makes worse, likely enough to be thought of and too unlikely to forbid power, is looked for while it is off.
+ */
+export function beforePower(
+  engine: Engine,
+  risks: ReadonlySet<string>,
+  tests: readonly TestAdvice[],
+  all: readonly TestAdvice[],
+): TestAdvice | null {
   const best = tests.find((one) => one.forbidden === null);
   if (!best?.powered) return null;
-  return all.find(({ test, forbidden }) => forbidden === null && test.marks && test.lifts.includes('frame')) ?? null;
+  const insulation = all.find(
+    ({ test, forbidden }) => forbidden === null && test.marks && test.lifts.includes('frame'),
+  );
+  if (insulation) return insulation;
+  const sees = ({ test }: TestAdvice) =>
+    test.outcomes.some(({ modes }) =>
+      modes.some((mode) => {
+        const ban = engine.model.modes[engine.model.modeOf.get(`${test.block ?? ''}.${mode}`) ?? -1]?.bans;
+        return ban != null && risks.has(ban);
+      }),
+    ) || test.lifts.some((ban) => risks.has(ban));
+  return (
+    all
+      .filter((one) => one.forbidden === null && one.test.power === 'dead' && one.minutes <= QUICK_MIN && sees(one))
+      .sort((a, b) => a.minutes - b.minutes)[0] ?? null
+  );
 }
 
 /** A look at the part itself that costs at most this part of the mend comes before it is bought (chosen). */

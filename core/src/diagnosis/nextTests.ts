@@ -4,7 +4,7 @@
  * possible is shared by them. Or a mend: of what was found, or when trying costs less than knowing more.
  */
 import { banWords, needsPower, type PathTest } from '../families/index.js';
-import { bansOf, type StandingBan } from './bans.js';
+import { bansOf, risksOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
 import { information, pairInformation, splitsOf, targetOf, type Target } from './information.js';
@@ -69,8 +69,10 @@ export function adviseNext(
   const all = [...tests, ...rest];
   const look = next.next === 'mend' ? lookBeforeBuying(engine, mends, all) : null;
   if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, bans, next: 'test', reason: null };
-  const safe = next.next === 'test' ? beforePower(tests, all) : null;
-  if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, bans, ...next };
+  // What is taken again is switched on for as well.
+  const powers = next.next === 'test' || next.next === 'repeat';
+  const safe = powers ? beforePower(engine, risksOf(engine, posterior), tests, all) : null;
+  if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, bans, next: 'test', reason: null };
   return { tests, rest, mends, bans, ...next };
 }
 

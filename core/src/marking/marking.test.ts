@@ -69,7 +69,8 @@ describe('the score on machines', () => {
   it('is the same for the same seed, and counts every unit once', () => {
     const score = scorePractice(map, 3, 3);
     expect(score.units + score.soundUnits).toBe(3);
-    expect(scorePractice(map, 3, 3)).toEqual(score);
+    // The advice alone comes out the same as beside the others.
+    expect(scorePractice(map, 3, 3, ['engine']).ways.engine).toEqual(score.ways.engine);
     for (const way of PRACTICE_WAYS) {
       expect(score.ways[way].found).toBeGreaterThanOrEqual(0);
       expect(score.ways[way].found).toBeLessThanOrEqual(1);

@@ -36,6 +36,8 @@ export interface PracticeScore {
   readonly soundParts: number | null;
   /** Faults of the machine that the advice did not find, and how often of how many. */
   readonly missed: readonly { readonly fault: string; readonly times: number; readonly of: number }[];
+  /** What power did while the advice was followed, with the faults of that machine. */
+  readonly harms: readonly { readonly faults: readonly string[]; readonly words: string }[];
 }
 
 interface Marked extends Gone {
@@ -44,8 +46,13 @@ interface Marked extends Gone {
   readonly sound: boolean;
 }
 
-/** Plays `runs` machines of the family, each by every way from the same draw. */
-export function scorePractice(map: FamilyMap, runs: number, seed: number): PracticeScore {
+/** Plays `runs` machines of the family, each by every way asked for from the same draw; a way not asked for counts nothing. */
+export function scorePractice(
+  map: FamilyMap,
+  runs: number,
+  seed: number,
+  ways: readonly PracticeWay[] = PRACTICE_WAYS,
+): PracticeScore {
   const engine = engineOf(pathFor(map));
   const rows: Record<PracticeWay, Marked[]> = { engine: [], checklist: [], plain: [], symptoms: [] };
   let best = 0;
@@ -54,7 +61,7 @@ export function scorePractice(map: FamilyMap, runs: number, seed: number): Pract
     const fresh = () => drawMarked(map, drawn);
     const unit = fresh();
     if (!unit.outside) best += bestOrder(engine, unit);
-    for (const way of PRACTICE_WAYS) {
+    for (const way of ways) {
       const one = fresh();
       const facts = { faults: [...one.practice.faults], sound: one.outside };
       rows[way].push(
@@ -77,6 +84,7 @@ export function scorePractice(map: FamilyMap, runs: number, seed: number): Pract
     bestMinutes: best / Math.max(1, runs - sound.length),
     soundParts: sound.length === 0 ? null : sound.reduce((sum, one) => sum + one.wrongParts, 0) / sound.length,
     missed: missedIn(rows.engine),
+    harms: rows.engine.flatMap(({ harm, faults }) => harm.map((words) => ({ faults, words }))),
   };
 }
 

@@ -14,12 +14,18 @@ interface Motor extends Reach {
   readonly bands: readonly string[];
   /** Level from which the belt can be taken off. */
   readonly beltLevel: string;
+  /** Context of the fastest setting, as a row has it: there a stiff motor runs out of volts first. */
+  readonly fastest?: Readonly<Record<string, string>>;
 }
 
 /** Fed from signal gated, told its speed by signal wish; gives drive, motor, steadiness, noise and tacho. */
 export function governedMotor(at: Motor): PathPart {
   const live = liveAt(at);
-  const { level, beltLevel, origin, bands } = at;
+  const { level, beltLevel, origin, bands, fastest } = at;
+  // A governor holds the speed as long as it has volts: what a stiff shaft takes is missed at the fastest setting first.
+  const outOfVolts = (part: number) =>
+    fastest ? [row({ ...fastest, drive: ['low', 'right'] }, { motor: { slow: part, right: 1 - part } })] : [];
+  const held = fastest ? { slow: 0.5, right: 0.5 } : 'slow';
   return {
     signals: [
       signal(
@@ -148,7 +154,9 @@ export function governedMotor(at: Motor): PathPart {
             'motor bearings dry: slow until warm',
             0.045,
             [
-              row({ '@belt': 'on', '@heat': 'cold', drive: ['low', 'right', 'erratic'] }, { motor: 'slow' }),
+              ...(fastest ? [row({ ...fastest, '@heat': 'warm', drive: 'right' }, { motor: 'right' })] : []),
+              ...outOfVolts(0.9),
+              row({ '@belt': 'on', '@heat': 'cold', drive: ['low', 'right', 'erratic'] }, { motor: held }),
               row({ drive: TURNING }, { noise: 'grind' }),
             ],
             { sizes: [0.7, 15] },
@@ -158,7 +166,8 @@ export function governedMotor(at: Motor): PathPart {
             'motor bearings stiff: slow',
             0.02,
             [
-              row({ drive: ['low', 'right', 'erratic'] }, { motor: 'slow', noise: 'grind' }),
+              ...outOfVolts(0.95),
+              row({ drive: ['low', 'right', 'erratic'] }, { motor: held, noise: 'grind' }),
               row({ drive: TURNING }, { noise: 'grind' }),
             ],
             { sizes: [2, 50] },

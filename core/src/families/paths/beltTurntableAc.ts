@@ -384,7 +384,7 @@ export const beltTurntableAcPath: PathData = {
     ),
   ].concat(FIRST.tests, CORD.tests),
   // A burnt resistor has a short behind it.
-  causes: [cause('winding.shorted', 'phase.dropper', 0.3), cause('motor.seized', 'winding.open', 0.2)],
+  causes: [cause('winding.shorted', 'phase.dropper', 0.1), cause('motor.seized', 'winding.open', 0.2)],
   repairs: [
     ...CORD.repairs,
     repair('switch', 'Renew the switch', ['switch.open', 'switch.welded', 'switch.dirty'], 20, 'bottom', { money: 8 }),

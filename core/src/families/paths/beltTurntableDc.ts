@@ -421,7 +421,7 @@ export const beltTurntableDcPath: PathData = {
     ...SUPPLY.tests,
     ...MOTOR.tests,
   ],
-  causes: [...(SUPPLY.causes ?? []), cause('motor.jammed', 'governor.dead', 0.25)],
+  causes: [...(SUPPLY.causes ?? []), cause('motor.jammed', 'governor.dead', 0.12)],
   repairs: [
     repair('other-disc', 'Tell the owner: it is the record', ['use.record'], 1, 'outside', { residual: 0.02 }),
     ...SUPPLY.repairs,

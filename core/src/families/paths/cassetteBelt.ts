@@ -22,6 +22,7 @@ const MOTOR = governedMotor({
     'common practice: behind the governor of a 12 V motor about half of its feed; all of it when the governor is through',
   bands: ['none * 0.5', 'low 0.5 3.5', 'right 3.5 7', 'high 7 9.5', 'full 9.5 14'],
   beltLevel: 'cover',
+  fastest: { '@speed': '9.5' },
 });
 
 const FIRST = firstLook({ level: 'cover', feed: 'mains' });
@@ -418,8 +419,8 @@ export const cassetteBeltPath: PathData = {
   ].concat(FIRST.tests, SUPPLY.tests, MOTOR.tests),
   causes: [
     ...(SUPPLY.causes ?? []),
-    cause('belt.wound', 'feeder.open', 0.35),
-    cause('motor.jammed', 'feeder.open', 0.25),
+    cause('belt.wound', 'feeder.open', 0.2),
+    cause('motor.jammed', 'feeder.open', 0.08),
     cause('motor.jammed', 'feeder.weak', 0.1),
     cause('belt.wound', 'feeder.weak', 0.15),
   ],

@@ -139,4 +139,5 @@ export function bridgeQuantities(
 /** A short is a short at each start: what was left of the bridge goes with it. */
 export const bridgeShorted = (d: BridgeDrive): boolean =>
   [...d.high, ...d.low].includes('short') ||
-  d.windingOhm.some((one, i) => one < 0.6 * (d.windingOhm[(i + 1) % 3] ?? 0));
+  // Against a sister that is whole: an open one says nothing of the others.
+  d.windingOhm.some((one) => d.windingOhm.some((sister) => Number.isFinite(sister) && one < 0.6 * sister));
