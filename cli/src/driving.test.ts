@@ -83,8 +83,9 @@ describe('gauge advice-score --units practice', () => {
     expect(engine.minutes).toBeGreaterThan(family.best_minutes);
   });
 
-  it('says which families have a machine, and what its units may be', () => {
-    expect(practice('--family', 'open-reel').status).toBe(2);
+  it('says which families there are, what its units may be, and with what the advice alone goes', () => {
+    expect(practice('--family', 'steam-engine').status).toBe(2);
+    expect(gauge('advice-score', '--engine-alone', '--json').status).toBe(2);
     expect(gauge('advice-score', '--units', 'dreams', '--json').status).toBe(2);
   });
 });

@@ -113,10 +113,14 @@ function meanLine(rows: readonly Row[]): string {
     `${fixed(
       mean((row) => row.ways.engine.wrongParts),
       3,
-    )} (symptoms ${fixed(
-      mean((row) => row.ways.symptoms.wrongParts),
-      3,
-    )})`,
+    )}${
+      minutes('symptoms') > 0
+        ? ` (symptoms ${fixed(
+            mean((row) => row.ways.symptoms.wrongParts),
+            3,
+          )})`
+        : ''
+    }`,
     fixed(100 * mean((row) => row.ways.engine.harmed), 1),
     ratio(minutes('engine'), minutes('plain')),
     ratio(

@@ -49,6 +49,27 @@ function shown(value: number, unit: string): { readonly words: string; readonly 
   return { words: withUnit(digits, unit), typed: `${digits}${unit === 'Ω' ? 'R' : unit}` };
 }
 
+/** Conditions that have a key of their own on the practice bench: all others are chosen by their name. */
+const OWN_KEYS: ReadonlySet<string> = new Set(['speed', 'setting', 'heat', 'tap', 'load', 'air']);
+
+/** How else the unit can be held while it is measured: its function, the place on a reel, the belt off, a sink pressed on. */
+export function waysToHold({ path, map }: Pick<Visit, 'path' | 'map'>): readonly Context[] {
+  const usual = JSON.stringify(map.condition({}));
+  // What this machine does not tell apart is not asked for.
+  const tells = ({ id, values }: Context) =>
+    values.some((value) => JSON.stringify(map.condition({ [id]: value })) !== usual);
+  return path.contexts.filter((one) => !OWN_KEYS.has(one.id) && tells(one));
+}
+type Context = Visit['path']['contexts'][number];
+
+/** What a unit is set to and how it is held, as its machine takes it; `held` by the ids of {@link waysToHold}. */
+export function heldAs(
+  { map }: Pick<Visit, 'map'>,
+  { held, ...stands }: Partial<Condition> & { readonly held: Readonly<Record<string, string>> },
+): Partial<Condition> {
+  return { ...map.condition(held), ...stands };
+}
+
 /** Instruments of the practice bench. */
 export const TOOLS = {
   'volts-dc': { words: 'Volts, d.c.', unit: 'V', ends: '.V', power: 'on' },

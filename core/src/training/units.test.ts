@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import {
   drawPractice,
+  heldAs,
   LESSONS,
+  waysToHold,
   lessonUnit,
   practiceFile,
   practiceProblem,
@@ -114,5 +116,34 @@ describe('lessons', () => {
     expect(Math.abs(toneOf(at, { setting: '33', warm: 0 })?.errorPercent ?? 99)).toBeLessThan(1.2);
     const warm = at.unit.see('platter.error.percent', { setting: '33', warm: 1 });
     expect(Math.abs(warm.mean) > 1.2 || warm.spread > 1).toBe(true);
+  });
+});
+
+describe('how else a unit is held while it is measured', () => {
+  const waysOf = (familyId: string, machine: string) =>
+    waysToHold(visit(jobWith(familyId, machine, []))).map(({ id, values }) => [id, ...values].join(' '));
+
+  it('is what its machine tells apart, and nothing that has a key of its own', () => {
+    expect(waysOf('belt-turntable-dc', 'turntable-dc')).toEqual(['belt on off']);
+    expect(waysOf('direct-drive-servo', 'servo-deck')).toContain('sink no yes');
+    expect(waysOf('video-recorder', 'video-recorder')).toEqual(['mode play load search still wind']);
+    expect(waysOf('open-reel', 'reel-deck')).toEqual(['mode play wind rewind stop', 'place middle start end']);
+  });
+
+  it('with the belt off the platter stands and the motor turns', () => {
+    const at = visit(deck(), ON());
+    const see = (held: Readonly<Record<string, string>>, quantity: string) =>
+      at.unit.see(quantity, heldAs(at, { setting: '33', held })).mean;
+    expect(see({}, 'platter.rpm')).toBeGreaterThan(33);
+    expect(see({ belt: 'off' }, 'platter.rpm')).toBe(0);
+    expect(see({ belt: 'off' }, 'motor.rpm')).toBeGreaterThan(100);
+  });
+
+  it('in still the tape of a recorder stands, in search it moves; what is warm stays warm', () => {
+    const at = visit(jobWith('video-recorder', 'video-recorder', []), ON());
+    const speed = (mode: string) => at.unit.see('tape.error.percent', heldAs(at, { warm: 1, held: { mode } })).mean;
+    expect(speed('still')).toBe(-100);
+    expect(Math.abs(speed('search'))).toBeLessThan(1);
+    expect(heldAs(at, { warm: 1, held: { mode: 'still' } })).toMatchObject({ warm: 1, mode: 'still' });
   });
 });

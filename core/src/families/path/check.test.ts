@@ -16,6 +16,11 @@ describe('a path that does not hold together is refused at load, naming what is 
 
   it.each([
     ['a signal twice', check({ signals: [...path.signals, ...path.signals.slice(0, 1)] }), /signal twice/],
+    [
+      'a victim that comes oftener than its cause',
+      check({ causes: [{ cause: 'armature.seized', victim: 'brushes.worn', share: 0.2 }] }),
+      /victim oftener than its cause.*armature.seized to brushes.worn/,
+    ],
     ['a level nobody has', withTest({ level: 'cellar' }), /level of .* not known.*cellar/],
     ['an open end of another family', withTest({ opens: ['timing-belt'] }), /open end .*timing-belt/],
     ['a caution nobody wrote', withTest({ cautions: ['dragons'] }), /caution .*dragons/],

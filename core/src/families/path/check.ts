@@ -128,15 +128,31 @@ function knownAnswers(path: DrivePath, test: PathTest): string[] | null {
   return block ? ['healthy', ...idsOf(block.modes)] : null;
 }
 
-function checkRepairs({ path, must }: Checking): void {
+function checkRepairs(check: Checking): void {
+  const { path, must } = check;
   const modes = modesOf(path);
   const linked = path.causes.flatMap(({ cause, victim }) => [cause, victim]);
   must('cause or victim', linked, modes);
+  checkCauses(check);
   for (const { id, level, cures } of path.repairs) {
     const whole = cures.filter((ref) => ref.endsWith('.*')).map((ref) => ref.slice(0, -2));
     const single = cures.filter((ref) => !ref.endsWith('.*'));
     must(`level of ${id}`, [level], idsOf(path.levels));
     must(`cures of ${id}`, single, modes);
     must(`cures of ${id}`, whole, idsOf(path.blocks));
+  }
+}
+
+/** A victim comes out of its cause at most this often (chosen: now and then the fuse holds). */
+const MOST_OF_CAUSE = 0.95;
+
+/** Of the victims a share has the cause: no more of them than there are of the cause. */
+function checkCauses({ path, fail }: Checking): void {
+  const priors = new Map<string, number>(
+    path.blocks.flatMap((block) => block.modes.map((mode) => [`${block.id}.${mode.id}`, mode.prior] as const)),
+  );
+  for (const { cause, victim, share } of path.causes) {
+    const oftener = (share * (priors.get(victim) ?? 0)) / (priors.get(cause) ?? 1);
+    if (oftener > MOST_OF_CAUSE) fail('victim oftener than its cause', `${cause} to ${victim}`);
   }
 }

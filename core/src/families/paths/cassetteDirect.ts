@@ -126,7 +126,8 @@ export const cassetteDirectPath: PathData = {
         row({ leak: 'fast' }, { control: 'off' }),
         row({ leak: 'slow' }, { control: 'under' }),
         row({ 'fg-run': 'weak' }, { control: 'wandering' }),
-        row({ supply: ['low', 'unsteady'] }, { control: 'under' }),
+        row({ supply: 'unsteady' }, { control: 'wandering' }),
+        row({ supply: 'low' }, { control: 'under' }),
         row({}, { control: 'right' }),
       ],
       [

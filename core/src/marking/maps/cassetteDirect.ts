@@ -60,7 +60,11 @@ export const cassetteDirectMap: FamilyMap = {
     ),
     'lamp-ohms': (look) => (Number.isFinite(look.see('lamps.ohm').mean) ? 'sound' : 'dead'),
     'order-volts': (look) => (look.meter('order.V') > 2 ? 'there' : 'none'),
-    breath: (look) => (look.see(TAPE).spread > 1 ? 'moves' : 'does-not-move'),
+    // Moves by the breath: more than it wandered dry.
+    breath: (look) => {
+      const [wet, dry] = [look.see(TAPE), look.see(TAPE, { damp: false })];
+      return wet.spread > dry.spread + 1 || Math.abs(wet.mean - dry.mean) > 1 ? 'moves' : 'does-not-move';
+    },
     'board-look': firstOf(
       'clean-and-dry',
       ['new-parts-white-salts', (look) => look.see('board.salts').mean > 0],

@@ -4,19 +4,18 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
-import type { Stands } from './SetTo.js';
 import classes from './Practice.module.css';
 
 interface Props {
   readonly visit: Visit;
-  readonly stands: Stands;
+  readonly condition: Parameters<typeof readAt>[3];
   readonly seed: number;
   readonly onDone: (done: Done) => void;
 }
 
 const IDS = Object.keys(TOOLS) as ToolId[];
 
-export function Instruments({ visit, stands, seed, onDone }: Props) {
+export function Instruments({ visit, condition, seed, onDone }: Props) {
   const had = IDS.filter((id) => placesOf(visit, id).length > 0);
   const [chosen, setTool] = useState<ToolId>('volts-dc');
   const tool = had.includes(chosen) ? chosen : (had[0] ?? 'ohms');
@@ -54,7 +53,7 @@ export function Instruments({ visit, stands, seed, onDone }: Props) {
       <Button
         variant="outlined"
         disabled={!place}
-        onClick={() => place && onDone(readAt(visit, tool, place, stands, seed))}
+        onClick={() => place && onDone(readAt(visit, tool, place, condition, seed))}
       >
         Read
       </Button>

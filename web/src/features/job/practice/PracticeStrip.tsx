@@ -1,5 +1,5 @@
 /** The practice bench over the entry line: its clock, what is asked done with one key, instruments put anywhere. */
-import { doTest, type Done } from '@amber-gauge/core/training';
+import { doTest, heldAs, waysToHold, type Done } from '@amber-gauge/core/training';
 import type { StageId } from '@amber-gauge/core/bench';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
@@ -29,7 +29,8 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
   const [done, setDone] = useState<Done | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const [stands, setStands] = useStands(visit?.map.machine.settings ?? NO_SETTINGS, speedId);
-  usePracticeSound(view, visit, stands);
+  const condition = useMemo(() => (visit ? heldAs(visit, stands) : NO_CONDITION), [visit, stands]);
+  usePracticeSound(view, visit, condition);
   const asked = useAsked((state) => state.asked);
   const type = useTypeAgain((state) => state.ask);
   const { mark, busy } = useMarking(view, stage);
@@ -62,7 +63,13 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
         <Button variant="contained" disabled={!test} onClick={() => test && keep(doTest(visit, test, spec.seed))}>
           Do what is asked
         </Button>
-        <span className={classes.shown} role="status" data-testid="practice-shown">
+        <span
+          className={classes.shown}
+          role="status"
+          data-testid="practice-shown"
+          // The prompt above says it already: a narrow screen leaves it out.
+          data-asked={!refused && !done && test ? true : undefined}
+        >
           {refused ?? (done ? `${done.name}: ${done.words}` : (test?.name ?? `The owner says: ${view.job.complaint}`))}
         </span>
         {done?.typed && !refused && (
@@ -86,10 +93,10 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
       )}
       {open && (
         <div className={classes.row}>
-          <SetTo settings={visit.map.machine.settings} stands={stands} onStands={setStands} />
+          <SetTo settings={visit.map.machine.settings} ways={waysToHold(visit)} stands={stands} onStands={setStands} />
           <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
-          <Instruments visit={visit} stands={stands} seed={spec.seed} onDone={keep} />
-          <Strobe visit={visit} view={view} stands={stands} speedId={speedId} onDone={keep} />
+          <Instruments visit={visit} condition={condition} seed={spec.seed} onDone={keep} />
+          <Strobe visit={visit} view={view} condition={condition} speedId={speedId} onDone={keep} />
           {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} trims={visit.map.machine.trims} />}
         </div>
       )}
@@ -98,12 +105,13 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
 }
 
 const NO_SETTINGS: readonly string[] = [];
+const NO_CONDITION = {};
 
 /** How the unit is set; choosing a speed on the screen sets it too. */
 function useStands(settings: readonly string[], speedId: string): [Stands, (to: Stands) => void] {
   const [kept, setKept] = useState<{ readonly speedId: string; readonly stands: Stands }>({
     speedId: '',
-    stands: { setting: '', warm: 0, tapped: false, loaded: false, damp: false },
+    stands: { setting: '', warm: 0, tapped: false, loaded: false, damp: false, held: {} },
   });
   const follows =
     kept.speedId === speedId ? kept.stands.setting : settings.includes(speedId) ? speedId : kept.stands.setting;

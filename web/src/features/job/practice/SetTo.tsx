@@ -1,6 +1,10 @@
 /** How the practice unit is set and held while it is measured. */
+import type { waysToHold } from '@amber-gauge/core/training';
+import MenuItem from '@mui/material/MenuItem';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { Field } from '../../../shared/ui/Field.js';
+import classes from './Practice.module.css';
 
 /** The unit's setting, and how it stands. */
 export interface Stands {
@@ -10,16 +14,19 @@ export interface Stands {
   readonly tapped: boolean;
   readonly loaded: boolean;
   readonly damp: boolean;
+  /** Function, place, what is taken off: values by the ids of the ways to hold it. */
+  readonly held: Readonly<Record<string, string>>;
 }
 
 interface Props {
   readonly settings: readonly string[];
+  readonly ways: ReturnType<typeof waysToHold>;
   readonly stands: Stands;
   readonly onStands: (to: Stands) => void;
 }
 
-export function SetTo({ settings, stands, onStands }: Props) {
-  const held = [
+export function SetTo({ settings, ways, stands, onStands }: Props) {
+  const keys = [
     stands.warm > 0 && 'warm',
     stands.tapped && 'tapped',
     stands.loaded && 'loaded',
@@ -44,7 +51,7 @@ export function SetTo({ settings, stands, onStands }: Props) {
       )}
       <ToggleButtonGroup
         size="small"
-        value={held}
+        value={keys}
         onChange={(_event, now: string[]) =>
           onStands({
             ...stands,
@@ -62,6 +69,22 @@ export function SetTo({ settings, stands, onStands }: Props) {
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      {ways.map(({ id, name, values }) => (
+        <Field
+          key={id}
+          select
+          className={classes.way ?? ''}
+          label={name}
+          value={stands.held[id] ?? values[0] ?? ''}
+          onChange={(event) => onStands({ ...stands, held: { ...stands.held, [id]: event.target.value } })}
+        >
+          {values.map((value) => (
+            <MenuItem key={value} value={value}>
+              {value}
+            </MenuItem>
+          ))}
+        </Field>
+      ))}
     </>
   );
 }

@@ -4,26 +4,25 @@ import { strobeAt, type Done, type Visit } from '@amber-gauge/core/training';
 import Button from '@mui/material/Button';
 import { useSettings } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
-import type { Stands } from './SetTo.js';
 
 interface Props {
   readonly visit: Visit;
   readonly view: JobView;
-  readonly stands: Stands;
+  readonly condition: Parameters<typeof strobeAt>[1];
   readonly speedId: string;
   readonly onDone: (done: Done | { readonly refused: string }) => void;
 }
 
 /** Nothing where nothing on the unit is a turntable. */
-export function Strobe({ visit, view, stands, speedId, onDone }: Props) {
+export function Strobe({ visit, view, condition, speedId, onDone }: Props) {
   const mainsHz = useSettings().data?.mainsHz ?? 50;
   const speeds = jobSpeeds(view.job);
-  const speed = speeds.find(({ id }) => id === stands.setting) ?? speeds.find(({ id }) => id === speedId);
+  const speed = speeds.find(({ id }) => id === condition.setting) ?? speeds.find(({ id }) => id === speedId);
   if (!visit.map.tone || speed?.nominalRpm == null) return null;
   const { id, nominalRpm } = speed;
   const look = () =>
     onDone(
-      strobeAt(visit, stands, { id, nominalRpm }, mainsHz) ?? { refused: 'Nothing turns: there is nothing to see.' },
+      strobeAt(visit, condition, { id, nominalRpm }, mainsHz) ?? { refused: 'Nothing turns: there is nothing to see.' },
     );
   return (
     <Button variant="outlined" onClick={look}>
