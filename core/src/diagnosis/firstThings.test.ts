@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { needsPower, PATHS, type DrivePath } from '../families/index.js';
-import { adviseNext, engineOf, observationFrom, posteriorOf, untouched, type Event, type Situation } from './index.js';
+import {
+  adviseNext,
+  engineOf,
+  observationFrom,
+  posteriorOf,
+  reasonOf,
+  untouched,
+  type Event,
+  type Situation,
+} from './index.js';
 
 /** The families on the mains: those in which the insulation of what hangs on it can be measured. */
 const onMains = [...PATHS].filter(([, path]) => path.tests.some((test) => test.id === 'insulation'));
@@ -37,6 +46,47 @@ describe('what comes before the best test', () => {
     const advice = adviseNext(engine, posteriorOf(engine, saw(path, ['runs-high=weak'])), untouched(engine));
     const [first] = advice.tests;
     expect([first?.test.id, first?.first]).toEqual(['insulation', 'before-power']);
+  });
+
+  it.each([
+    // Its lamp hangs before the rail: lit, it says nothing of a short behind it.
+    ['belt-turntable-dc', ['lamp=lit', 'speed-33=still'], ['insulation', 'spin-pulley', 'rails-ohms']],
+    // Its lamps hang behind the rail: lit, the rail is not shorted.
+    ['cassette-belt', ['lamps=lit', 'play=still'], ['insulation', 'spin-pulley']],
+  ])(
+    '%s that stands still with its lamp lit is turned by hand, its rail measured where it may be shorted, before it is switched on again (common practice)',
+    (id, told, owed) => {
+      const path = PATHS.get(id) as DrivePath;
+      const engine = engineOf(path);
+      const events = saw(path, told);
+      let situation: Situation = { ...untouched(engine), done: new Set(told.map((one) => one.split('=')[0] ?? '')) };
+      for (let step = 0; ; step++) {
+        expect(step).toBeLessThan(25);
+        const advice = adviseNext(engine, posteriorOf(engine, events), situation);
+        const next = advice.tests.find((one) => one.forbidden === null);
+        if (!next || needsPower(next.test)) break;
+        if (next.test.id === 'spin-pulley' && next.first === 'before-power')
+          expect(reasonOf(next)).toMatch(/^before it is switched on: power would make worse what this may find; about/);
+        const healthy = next.test.outcomes.find((one) => one.words === next.healthy) ?? next.test.outcomes[0];
+        events.push(...saw(path, [`${next.test.id}=${healthy?.id ?? ''}`]));
+        situation = { ...situation, level: next.test.level, done: new Set([...situation.done, next.test.id]) };
+      }
+      for (const test of owed) expect(situation.done, test).toContain(test);
+    },
+  );
+
+  it('the words say why: a live case, or what power would make worse', () => {
+    const path = PATHS.get('cassette-belt') as DrivePath;
+    const engine = engineOf(path);
+    const { tests } = adviseNext(engine, posteriorOf(engine, []), untouched(engine));
+    const as = (id: string) => {
+      const one = tests.find(({ test }) => test.id === id) ?? tests[0];
+      const test = path.tests.find((other) => other.id === id);
+      if (!one || !test) throw new Error(`no ${id}`);
+      return reasonOf({ ...one, test, first: 'before-power' });
+    };
+    expect(as('insulation')).toContain('a case may be live');
+    expect(as('rails-ohms')).toContain('power would make worse what this may find');
   });
 
   it('a part is looked at before it is bought, where a look costs less than half of the mend', () => {

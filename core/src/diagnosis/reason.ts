@@ -11,7 +11,12 @@ export function reasonOf(advice: TestAdvice): string {
   if (advice.first === 'repeat')
     return `two looks at this part contradict each other: take one again; ${costOf(advice)}`;
   if (advice.first === 'cause') return `what may have done the damage comes first; ${costOf(advice)}`;
-  if (advice.first === 'before-power') return `before it is switched on: a case may be live; ${costOf(advice)}`;
+  if (advice.first === 'before-power') {
+    const why = advice.test.lifts.includes('frame')
+      ? 'a case may be live'
+      : 'power would make worse what this may find';
+    return `before it is switched on: ${why}; ${costOf(advice)}`;
+  }
   if (advice.first === 'before-buying') return `looked at before it is bought; ${costOf(advice)}`;
   const [one, other] = [...advice.splits].sort((a, b) => b.length - a.length);
   const split =
