@@ -1,11 +1,11 @@
 /** One key takes what stands on the bench meter, or waits for the meter's own trigger, and hands it to the line. */
 import { serialBaud, takenSchema, TRIGGER_WAIT_MS, type Instrument } from '@amber-gauge/contract';
-import { functionFor, typedReading } from '@amber-gauge/core/instruments';
+import { functionFor, InstrumentProblem, typedReading } from '@amber-gauge/core/instruments';
 import type { PromptAsked } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ApiError, call } from '../../../shared/api/client.js';
+import { ApiError, call, Unreachable } from '../../../shared/api/client.js';
 import { useSettings } from '../../../shared/api/queries.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { useStored } from '../../../shared/ui/useStored.js';
@@ -114,8 +114,10 @@ async function taken(
 
 function wordsOf(error: unknown): string {
   if (error instanceof ApiError) return Object.values(error.wire.fields ?? {})[0] ?? error.message;
-  if (error instanceof TypeError) return 'The server is not answering: nothing was taken.';
-  return error instanceof Error ? error.message : 'Nothing was taken.';
+  if (error instanceof InstrumentProblem) return error.message;
+  return error instanceof Unreachable
+    ? 'The server is not answering: nothing was taken.'
+    : 'What came back is no reading: nothing was taken.';
 }
 
 function useTakeKey(run: () => void) {

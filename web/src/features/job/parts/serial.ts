@@ -1,5 +1,6 @@
 /** A meter on a serial line of this device, through the browser's own serial interface where it has one. */
 import {
+  InstrumentProblem,
   openSession,
   readInstrument,
   typedReading,
@@ -26,8 +27,13 @@ const later = (run: () => void, ms: number) => {
 
 /** A line of text over an open port; what comes is handed on as it comes. */
 function lineOver(port: SerialPortLike): Parameters<typeof openSession>[0] {
-  if (!port.readable || !port.writable)
-    throw new Error('The serial line gave no way in and out: pull it and plug it in again.');
+  if (!port.readable || !port.writable) {
+    void port.close().catch(() => undefined);
+    throw new InstrumentProblem(
+      'NO_INSTRUMENT',
+      'The serial line gave no way in and out: pull it and plug it in again.',
+    );
+  }
   const reader = port.readable.getReader();
   const writer = port.writable.getWriter();
   const decoder = new TextDecoder('latin1');
@@ -51,14 +57,22 @@ function lineOver(port: SerialPortLike): Parameters<typeof openSession>[0] {
   };
 }
 
-/** A port that was allowed before, or one that is asked for now. @throws Error in plain words where there is none. */
+/** A port that was allowed before, or one that is asked for now. @throws InstrumentProblem NO_INSTRUMENT in plain words where there is none. */
 async function portOf(): Promise<SerialPortLike> {
   const serial = (navigator as { serial?: Serial }).serial;
-  if (!serial) throw new Error('This browser has no serial interface: use one that has, or the meter’s network line.');
+  if (!serial)
+    throw new InstrumentProblem(
+      'NO_INSTRUMENT',
+      'This browser has no serial interface: use one that has, or the meter’s network line.',
+    );
   const [known] = await serial.getPorts();
   return (
     known ??
-    serial.requestPort().catch(() => Promise.reject(new Error('No serial line was chosen. Nothing was taken.')))
+    serial
+      .requestPort()
+      .catch(() =>
+        Promise.reject(new InstrumentProblem('NO_INSTRUMENT', 'No serial line was chosen. Nothing was taken.')),
+      )
   );
 }
 
@@ -73,7 +87,7 @@ export interface AskedSerial {
 export async function takeSerial({ baud, ...asked }: AskedSerial, signal: AbortSignal): Promise<string> {
   const port = await portOf();
   await port.open({ baudRate: baud }).catch(() => {
-    throw new Error('The serial line cannot be opened: does another program hold it?');
+    throw new InstrumentProblem('NO_INSTRUMENT', 'The serial line cannot be opened: does another program hold it?');
   });
   const session = openSession(lineOver(port), later);
   const leave = () => session.close();
