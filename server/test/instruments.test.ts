@@ -185,7 +185,9 @@ describe('other kinds', () => {
   it('one on a serial line is not spoken to from the server; one kept before there were kinds is a meter', async () => {
     const id = await instrument('serial:9600');
     expect((await read(id).expect(422)).body.error.fields.instrument).toContain('on a serial line');
-    expect((await setUp({ instruments: [{ id: randomUUID(), kind: 'meter', name: 'X', address: 'serial:9601' }] })).status).toBe(400);
+    expect(
+      (await setUp({ instruments: [{ id: randomUUID(), kind: 'meter', name: 'X', address: 'serial:9601' }] })).status,
+    ).toBe(400);
     await h.db('setting').update({ instruments: JSON.stringify([{ id, name: 'Old', address: '127.0.0.1:5025' }]) });
     const { body } = await request(h.app).get('/api/v1/settings').expect(200);
     expect(body.instruments).toEqual([{ id, kind: 'meter', name: 'Old', address: '127.0.0.1:5025' }]);

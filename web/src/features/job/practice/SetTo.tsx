@@ -1,4 +1,5 @@
 /** How the practice unit is set and held while it is measured. */
+import { ownEntry } from '@amber-gauge/core/quantity';
 import type { waysToHold } from '@amber-gauge/core/training';
 import MenuItem from '@mui/material/MenuItem';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -75,7 +76,7 @@ export function SetTo({ settings, ways, stands, onStands }: Props) {
           select
           className={classes.way ?? ''}
           label={name}
-          value={stands.held[id] ?? values[0] ?? ''}
+          value={ownEntry(stands.held, id) ?? values[0] ?? ''}
           onChange={(event) => onStands({ ...stands, held: { ...stands.held, [id]: event.target.value } })}
         >
           {values.map((value) => (
