@@ -283,6 +283,10 @@ describe('an open-reel deck', () => {
 
   it('pulls at the tape by torque over radius: 90 mm against 57 mm (lever)', () => {
     expect(holdback([], 'end') / holdback([], '')).toBeCloseTo(90 / 57, 6);
+    expect(holdback([], 'start') / holdback([], '')).toBeCloseTo(90 / 130, 6);
+    // Stopped, nothing pulls and nothing moves.
+    expect(holdback([], 'stop')).toBe(0);
+    expect(reelDeck.unit([], 8).see('tape.error.percent', { mode: 'stop' }).mean).toBe(-100);
   });
 
   it('has half the speed with twice the poles; a relay that does not change over leaves it twice too fast (120 f/p)', () => {

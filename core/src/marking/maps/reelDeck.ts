@@ -28,7 +28,7 @@ export const reelDeckMap: FamilyMap = {
   tone: { error: 'tape.error.percent', lines: (at) => [{ percent: at['warble.percent'] ?? 0, hz: 5 }] },
   condition: (context) => ({
     ...usualCondition(context),
-    mode: context.place === 'end' ? 'end' : (context.mode ?? ''),
+    mode: context.place === 'end' || context.place === 'start' ? context.place : (context.mode ?? ''),
   }),
   faults: {
     ...SUPPLY_FAULTS,

@@ -172,14 +172,15 @@ function turning(p: ReelDeck, volts: number, poles: number, c: Condition, load: 
 
 /** Pull of the supply reel on the tape in grams, and what goes wrong with the tape between roller and capstan. */
 function tapeQuantities(p: ReelDeck, c: Condition, ordered: boolean, capstan: number, nominal: number, mainsV: number) {
-  const place = c.mode === 'end' ? 'end' : 'middle';
+  const place = c.mode === 'end' || c.mode === 'start' ? c.mode : 'middle';
+  const plays = ordered && c.mode !== 'stop';
   const back = torqueOf(p.supplyReel, mainsV, p.supplyReel.playPart) + p.supplyReel.brakeDrag;
   // A torque of 1 pulls 440 g in the middle of the reel.
-  const gram = ordered ? (back * 440 * RADIUS_MM.middle) / RADIUS_MM[place] : 0;
+  const gram = plays ? (back * 440 * RADIUS_MM.middle) / RADIUS_MM[place] : 0;
   // A roller holds so many grams before the tape slides under it.
   const grip = 700 * (1 - 0.75 * p.pinchHard);
   const slides = 0.001 * (gram / 60) + 0.25 * Math.max(0, gram / grip - 0.32);
-  const pressed = ordered && !p.solenoidStuck && c.mode !== 'wind' && c.mode !== 'rewind';
+  const pressed = plays && !p.solenoidStuck && c.mode !== 'wind' && c.mode !== 'rewind';
   const tape = pressed ? capstan * (1 - Math.min(1, slides)) : 0;
   return {
     'holdback.gram': gram,
@@ -223,7 +224,7 @@ function solve(p: ReelDeck, c: Condition): Quantities {
     'wind.part': winding(p.takeUpReel, p.supplyReel),
     'rewind.part': winding(p.supplyReel, p.takeUpReel),
     'stop.part': p.brake,
-    'pinch.home': ordered && !p.solenoidStuck ? 1 : 0,
+    'pinch.home': ordered && c.mode !== 'stop' && !p.solenoidStuck ? 1 : 0,
     ...lookedAt(p, c),
   };
 }
