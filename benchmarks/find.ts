@@ -56,6 +56,8 @@ function chain(count: number): DrivePath {
   return {
     speed: null,
     causes: [],
+    ways: [],
+    guards: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],

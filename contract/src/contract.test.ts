@@ -64,6 +64,8 @@ describe('the contract', () => {
         captureKey: 'F9',
         flutterStandard: 'unweighted-peak',
         hourMoney: 60,
+        dayMoney: 1,
+        partsDays: 7,
         safety: USUAL_SAFETY_LIMITS,
         hours: { from: '09:00', to: '17:00', days: [1, 2, 3, 4, 5], places: 2, isolators: 1, variacs: 1, tapes: 1 },
         clockLimitPpm: 100,

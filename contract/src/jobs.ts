@@ -187,6 +187,8 @@ export const benchKnowledgeSchema = z.object({
   family: confirmedSchema,
   model: confirmedSchema,
   healthy: z.record(z.string(), z.array(z.number())),
+  cured: z.record(z.string(), z.number()).default({}),
+  opening: z.array(z.string()).default([]),
 });
 
 /** A model's sheet as it is kept; version 0 where none was kept yet. */

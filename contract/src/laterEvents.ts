@@ -139,6 +139,7 @@ const findSchemas = [
     repairId: z.string().min(1).max(64),
     name: word,
     rank: z.number().int().min(1).max(500).optional(),
+    loses: word.optional(),
   }),
   z.object({
     kind: z.literal('suspect'),
@@ -185,10 +186,18 @@ const mendSchemas = [
     stepId: z.string().min(1).max(64),
     what: word,
   }),
+  z.object({
+    kind: z.literal('quote'),
+    optionId: z.string().min(1).max(64),
+    name: word,
+    money,
+    days: z.number().int().min(0).max(3650).nullable(),
+  }),
   z.object({ kind: z.literal('decision-dropped'), optionId: z.string().min(1).max(64), name: word }),
   z.object({
     kind: z.literal('decision'),
     optionId: z.string().min(1).max(64),
+    also: z.array(z.string().min(1).max(64)).max(8).optional(),
     name: word,
     reason: short,
     chance: fraction,

@@ -93,6 +93,7 @@ export const LIMITS = `
   mended.repairId: 1 to 64
   mended.name: 1 to 400
   mended.rank: from 1, to 500
+  mended.loses: 1 to 400
   suspect.block: 1 to 64
   suspect.name: 1 to 400
   unreachable.testId: 1 to 64
@@ -115,9 +116,15 @@ export const LIMITS = `
   mend-step.repairId: 1 to 64
   mend-step.stepId: 1 to 64
   mend-step.what: 1 to 400
+  quote.optionId: 1 to 64
+  quote.name: 1 to 400
+  quote.money: from 0, to 1000000000
+  quote.days: from 0, to 3650
   decision-dropped.optionId: 1 to 64
   decision-dropped.name: 1 to 400
   decision.optionId: 1 to 64
+  decision.also: at most 8
+  decision.also[]: 1 to 64
   decision.name: 1 to 400
   decision.reason: 0 to 400
   decision.chance: from 0, to 1

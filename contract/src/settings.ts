@@ -87,6 +87,10 @@ export const settingFieldsSchema = z.object({
   flutterStandard: z.enum(FLUTTER_STANDARDS),
   /** What an hour of hands costs; mends are weighed by it. */
   hourMoney: z.number().positive('An hour costs more than nothing').max(1e6, 'At most a million an hour'),
+  /** What a day costs on which a unit lies here and waits; mends that wait for parts are weighed by it. */
+  dayMoney: z.number().min(0, 'A day costs nothing or more').max(1e6, 'At most a million a day'),
+  /** Days that parts usually take to come. */
+  partsDays: z.number().int('Whole days').min(0, 'No fewer than none').max(365, 'At most a year'),
   safety: safetySchema,
   hours: hoursSchema,
   instruments: z.array(instrumentSchema).max(12, 'At most twelve instruments'),

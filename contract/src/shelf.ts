@@ -18,6 +18,12 @@ const motorSchema = z
     'holds a field that no motor has',
   );
 
+/** What a part serves: a mend as "family/mend", or "use/what". */
+const serves = z
+  .string()
+  .regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, 'Name it as family/mend or use/what')
+  .max(130);
+
 const shelfBodySchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('lot'),
@@ -30,6 +36,7 @@ const shelfBodySchema = z.discriminatedUnion('kind', [
     claimDays: z.number().int().min(0).max(3650),
     place: z.string().trim().max(200),
     motor: motorSchema.optional(),
+    serves: z.array(serves).max(40).optional(),
   }),
   z.object({ kind: z.literal('arrived'), lot: keySchema, on: day }),
   z.object({
@@ -43,6 +50,7 @@ const shelfBodySchema = z.discriminatedUnion('kind', [
     lot: keySchema,
     quantity: count,
     job: z.number().int().min(1).max(2147483647).nullable(),
+    serves: serves.optional(),
   }),
   z.object({ kind: z.literal('strike'), target: keySchema, reason: word }),
 ]) satisfies z.ZodType<ShelfBody>;
@@ -60,7 +68,17 @@ export const addShelfSchema = z.object({ lines: z.array(shelfLineSchema).min(1).
 /** The shelf's lines, in the order they came. */
 export const shelfSchema = z.object({ lines: z.array(shelfLineSchema) });
 
-const HEADS = ['part', 'supplier', 'quantity', 'price', 'ordered', 'expected', 'claim days', 'place'] as const;
+const HEADS = [
+  'part',
+  'supplier',
+  'quantity',
+  'price',
+  'ordered',
+  'expected',
+  'claim days',
+  'place',
+  'serves',
+] as const;
 
 /** Lots as a table: the columns that {@link lotsFromCsv} reads, and behind them what is here. */
 export const lotsToCsv = (lots: readonly Lot[]): string =>
@@ -76,6 +94,7 @@ export const lotsToCsv = (lots: readonly Lot[]): string =>
         lot.expectedOn ?? '',
         lot.claimDays,
         lot.place,
+        (lot.serves ?? []).join(' '),
         arrivedOn ?? '',
         onHand,
         free,
@@ -117,6 +136,7 @@ export function lotsFromCsv(text: string, today: string): ReadLots {
       expectedOn: cell('expected') || null,
       claimDays: cell('claim days') === '' ? 30 : numberIn(cell('claim days')),
       place: cell('place'),
+      ...(cell('serves') === '' ? {} : { serves: cell('serves').split(/\s+/) }),
     });
     if (read.success && read.data.kind === 'lot') lots.push(read.data);
     else

@@ -50,6 +50,8 @@ function circuit(
   return {
     speed: null,
     causes: [],
+    ways: [],
+    guards: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'open', minutes: 0, steps: [] }],

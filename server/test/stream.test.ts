@@ -1,4 +1,5 @@
 import { jobListSchema } from '@amber-gauge/contract';
+import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { createServer, type Server } from 'node:http';
 import { pino } from 'pino';
@@ -97,6 +98,37 @@ describe('the stream of changes', () => {
     const row = (await request(h.app).get('/api/v1/jobs')).body as { jobs: { job: { id: string } }[] };
     expect(ofJob(heard)[0]?.data.item).toEqual(row.jobs.find(({ job: { id } }) => id === job.id));
     expect(ofJob(heard)[0]?.data.item?.lineCount).toBe(1);
+  });
+
+  it('tells that the shelf changed, whichever process took the lines', async () => {
+    const lot = {
+      kind: 'lot',
+      part: 'belt',
+      supplier: 'Quay',
+      quantity: 1,
+      price: null,
+      orderedOn: '2026-02-01',
+      expectedOn: null,
+      claimDays: 0,
+      place: '',
+      serves: ['belt-turntable-dc/new-belt', 'use/swabs'],
+    };
+    const sent = { key: randomUUID(), at: '2026-03-01T09:00:00.000Z', body: lot };
+    const heard = await hear(
+      (one) => one.some(({ event }) => event === 'shelf'),
+      () =>
+        request(h.app)
+          .post('/api/v1/shelf')
+          .send({ lines: [sent] }),
+    );
+    expect(heard.filter(({ event }) => event === 'shelf')).toHaveLength(1);
+    expect((await request(h.app).get('/api/v1/shelf')).body.lines).toEqual([sent]);
+    const wrong = { ...sent, key: randomUUID(), body: { ...lot, serves: ['Belts of all kinds'] } };
+    const refused = await request(h.app)
+      .post('/api/v1/shelf')
+      .send({ lines: [wrong] });
+    expect(refused.status).toBe(400);
+    expect(JSON.stringify(refused.body)).toContain('Name it as family/mend or use/what');
   });
 
   it('tells a page that comes back what it missed, in order, and no more', async () => {

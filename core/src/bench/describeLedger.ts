@@ -76,7 +76,7 @@ export function ledgerWords(body: LaterBody): string {
     case 'answer':
       return `${body.name}: ${body.value === null ? body.words : withUnit(body.value, body.unit ?? '')}${body.instrument === undefined ? '' : `, by ${body.instrument}`}`;
     case 'mended':
-      return `mended: ${body.name}`;
+      return `mended: ${body.name}${body.loses === undefined ? '' : `; gone with it: ${body.loses}`}`;
     case 'suspect':
       return HAND_WORDS[body.verdict](body.name);
     case 'unreachable':
@@ -96,6 +96,7 @@ function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody | P
     case 'terms':
     case 'working':
     case 'decision':
+    case 'quote':
     case 'mend-step':
     case 'decision-dropped':
       return mendWords(body);

@@ -130,6 +130,7 @@ const timerStage = (timer: string): StageId =>
 
 function dueWords({ timer, label }: { readonly timer: string; readonly label: string }): string {
   if (timer === 'discharge') return 'Wait over: measure what is left';
+  if (timer === 'parts') return `The parts should be here: ${label}`;
   return timer === 'look-in' ? 'Look in: does it still run well?' : `${label} done: look at it`;
 }
 

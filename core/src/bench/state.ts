@@ -15,9 +15,10 @@ import { coachOf, type JobCoach } from './coach/index.js';
 import { gatePasses, type GatePass } from './gate/index.js';
 import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { openFollowUps, type FollowUp } from './handback/followUps.js';
+import type { MendedBody } from './find/body.js';
 import type { ReturnBody, SheetBody } from './handback/body.js';
 import { findingsOf, ledgerOf, type Finding, type Ledger } from './ledger/index.js';
-import { judgedReadings, type DecisionBody, type Judged, type TermsBody } from './mend/index.js';
+import { judgedReadings, type DecisionBody, type Judged, type QuoteBody, type TermsBody } from './mend/index.js';
 import { photosOf, type JobPhoto } from './photos/index.js';
 import { atPitchRest, type PitchPosition } from './pitch.js';
 import { coastsOf, failedBefore, provingPlan, provokedKeys, type JobCoast, type ProvingPlan } from './prove/index.js';
@@ -85,9 +86,16 @@ export interface JobState {
     | (DecisionBody & {
         readonly key: string;
         readonly at: string;
-        /** Steps done, by id. */ readonly steps: readonly string[];
+        /** Steps done. */
+        readonly steps: readonly { readonly repairId: string; readonly stepId: string }[];
+        /** Of several chosen together, those that are done. */
+        readonly mended: readonly string[];
       })
     | null;
+  /** What parts cost when it was last asked, by the mend's id. */
+  readonly quotes: ReadonlyMap<string, QuoteBody>;
+  /** The mend that was done last, while nothing was chosen or handed back after it. */
+  readonly lastMended: (MendedBody & { readonly key: string; readonly at: string }) | null;
   /** Readings with the pitch control where it was said to be, the newest of each speed and position, since the last work. */
   readonly pitched: readonly (SpeedReading & { readonly position: PitchPosition })[];
   /** The last course of setting trims. */
@@ -136,6 +144,8 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     judged: judgedReadings(lines, new Map(readings.map(({ key, place }) => [key, place]))),
     terms: linesOf(lines, 'terms').at(-1)?.body ?? null,
     decision: openDecision(lines),
+    quotes: new Map(linesOf(lines, 'quote').map(({ body }) => [body.optionId, body])),
+    lastMended: mendedLast(lines),
     pitched: pitchedReadings(job, lines),
     coach: coachOf(lines),
     proving: provingPlan(job, lines),
@@ -237,16 +247,32 @@ function openHolds(lines: readonly BenchEvent[]) {
     .map(({ key, enteredAt: at, body: { prompt } }) => ({ key, at, prompt }));
 }
 
-/** A decision is done when its mend is in the log after it, or another one was made. */
+/** The mends that a decision chose: one, or several done together. */
+export const decisionIds = ({ optionId, also = [] }: Pick<DecisionBody, 'optionId' | 'also'>): string[] => [
+  optionId,
+  ...also,
+];
+
+/** What was mended last; null once something was chosen, dropped or handed back after it. */
+function mendedLast(lines: readonly BenchEvent[]): JobState['lastMended'] {
+  const last = linesOf(lines, 'mended').at(-1);
+  if (!last) return null;
+  const at = lines.findIndex(({ key }) => key === last.key);
+  const later = lines.slice(at + 1).some(({ body }) => body.kind === 'decision' || body.kind === 'hand-back');
+  return later ? null : { ...last.body, key: last.key, at: last.enteredAt };
+}
+
+/** A decision is done when its mends are in the log after it, or another one was made. */
 function openDecision(lines: readonly BenchEvent[]): JobState['decision'] {
   const last = linesOf(lines, 'decision').at(-1);
   if (!last) return null;
   const after = lines.slice(lines.findIndex(({ key }) => key === last.key) + 1);
-  const over = after.some(
-    ({ body }) =>
-      (body.kind === 'mended' && body.repairId === last.body.optionId) ||
-      (body.kind === 'decision-dropped' && body.optionId === last.body.optionId),
+  const ids = decisionIds(last.body);
+  const mended = ids.filter((id) => linesOf(after, 'mended').some(({ body }) => body.repairId === id));
+  const dropped = linesOf(after, 'decision-dropped').some(({ body }) => body.optionId === last.body.optionId);
+  if (dropped || mended.length === ids.length) return null;
+  const steps = linesOf(after, 'mend-step').flatMap(({ body: { repairId, stepId } }) =>
+    ids.includes(repairId) ? [{ repairId, stepId }] : [],
   );
-  const done = linesOf(after, 'mend-step').filter(({ body }) => body.repairId === last.body.optionId);
-  return over ? null : { ...last.body, key: last.key, at: last.enteredAt, steps: done.map(({ body }) => body.stepId) };
+  return { ...last.body, key: last.key, at: last.enteredAt, steps, mended };
 }

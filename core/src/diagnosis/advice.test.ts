@@ -151,6 +151,8 @@ describe('loops', () => {
   const loop = (feedback: 'same' | 'against'): DrivePath => ({
     speed: null,
     causes: [],
+    ways: [],
+    guards: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],

@@ -37,6 +37,8 @@ export interface Advice {
   /** Tests that would tell next to nothing now; whoever wants to may make them. */
   readonly rest: readonly TestAdvice[];
   readonly mends: readonly MendAdvice[];
+  /** Ways round them: a donor, something else in its place, past a part. They stand in the decision, nothing leads to them. */
+  readonly ways: readonly MendAdvice[];
   /** What keeps power off. */
   readonly bans: readonly StandingBan[];
   /** test: know more first; repeat: two looks at one part contradict each other; mend; outside: the model has run out. */

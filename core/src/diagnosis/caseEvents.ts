@@ -1,6 +1,6 @@
 /** Entries of a case, or of a job's log, as what the engine reads. */
 import { ownEntry } from '../quantity/index.js';
-import type { DrivePath, PathTest } from '../families/index.js';
+import { mendOf, type DrivePath, type PathTest } from '../families/index.js';
 import { problem, type CaseEntry, type CaseProblem, type TestEntry, type TrialEntry } from './caseFile.js';
 import { before } from './before.js';
 import { modesCured } from './mends.js';
@@ -218,11 +218,11 @@ function mendEvents(
   id: string,
   complaint: readonly Observation[],
 ): Event[] | CaseProblem {
-  const repair = path.repairs.find((one) => one.id === mend);
+  const repair = mendOf(path, mend);
   if (!repair)
     return problem(
       'UNKNOWN_MEND',
-      `There is no mend “${mend}” in this family. Mends: ${path.repairs.map((one) => one.id).join(', ')}.`,
+      `There is no mend “${mend}” in this family. Mends: ${[...path.repairs, ...path.ways].map((one) => one.id).join(', ')}.`,
     );
   if (result === 'helped') {
     const blocks = [...new Set(repair.cures.map((ref) => ref.split('.')[0] ?? ''))];

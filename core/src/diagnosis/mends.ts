@@ -1,5 +1,5 @@
 /** What may be mended next: by chance over cost, the cause before its victim, what was found before all. */
-import { banWords, type DrivePath, type PathRepair } from '../families/index.js';
+import { banWords, mendOf, type DrivePath, type PathRepair } from '../families/index.js';
 import { BAN_SHARE, clearedModes, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
@@ -27,11 +27,12 @@ export function mendsOf(
   posterior: Posterior,
   situation: Situation,
   bans: readonly StandingBan[],
+  repairs: readonly PathRepair[] = engine.model.path.repairs,
 ): MendAdvice[] {
   const { model, space } = engine;
   const found = new Set(posterior.pins.pins.flatMap((pin) => pin.modes));
   const guard = new Guard(engine, posterior, situation, bans);
-  return model.path.repairs
+  return repairs
     .map((repair) => {
       const cures = new Set(curedModes(engine, repair));
       let chance = 0;
@@ -119,7 +120,7 @@ export const curedModes = (engine: Engine, repair: PathRepair): string[] => mode
 
 /** The modes a repair of the path cures, each with what it leaves; empty for an unknown repair. */
 export function curedBy(path: DrivePath, repairId: string): { mode: string; residual: number }[] {
-  const repair = path.repairs.find((one) => one.id === repairId);
+  const repair = mendOf(path, repairId);
   return repair ? modesCured(path, repair.cures).map((mode) => ({ mode, residual: repair.residual })) : [];
 }
 

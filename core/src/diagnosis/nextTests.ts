@@ -44,6 +44,7 @@ export function adviseNext(
 ): Advice {
   const bans = bansOf(engine, posterior);
   const mends = mendsOf(engine, posterior, situation, bans);
+  const ways = mendsOf(engine, posterior, situation, bans, engine.model.path.ways);
   const { contradictions } = posterior.pins;
   const again = new Set(contradictions.flatMap((one) => one.tests));
   const seek = new Set(mends.find((one) => one.found && one.seek.length > 0)?.seek ?? []);
@@ -68,12 +69,12 @@ export function adviseNext(
   const next = nextOf(tests, mends, posterior);
   const all = [...tests, ...rest];
   const look = next.next === 'mend' ? lookBeforeBuying(engine, mends, all) : null;
-  if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, bans, next: 'test', reason: null };
+  if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, ways, bans, next: 'test', reason: null };
   // What is taken again is switched on for as well.
   const powers = next.next === 'test' || next.next === 'repeat';
   const safe = powers ? beforePower(engine, risksOf(engine, posterior), tests, all) : null;
-  if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, bans, next: 'test', reason: null };
-  return { tests, rest, mends, bans, ...next };
+  if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, ways, bans, next: 'test', reason: null };
+  return { tests, rest, mends, ways, bans, ...next };
 }
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */

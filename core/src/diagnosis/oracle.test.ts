@@ -40,6 +40,8 @@ function pathOf(chain: Chain): DrivePath {
   return {
     speed: null,
     causes: [],
+    ways: [],
+    guards: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],

@@ -6,6 +6,8 @@ import { block, looks, measure, mode, reads, repair, row, signal } from '../fami
 export const SMALL: DrivePath = {
   speed: null,
   causes: [],
+  ways: [],
+  guards: [],
   options: [],
   contexts: [{ id: 'heat', name: 'heat', values: ['cold', 'warm'] }],
   levels: [

@@ -14,9 +14,9 @@ import { vacuumCleaner } from './records/vacuumCleaner.js';
 import { videoRecorder } from './records/videoRecorder.js';
 import { washerFront } from './records/washerFront.js';
 import { washerTop } from './records/washerTop.js';
-import type { Family } from './schema.js';
+import type { FamilyData } from './schema.js';
 
-export const FAMILY_DATA: readonly Family[] = [
+export const FAMILY_DATA: readonly FamilyData[] = [
   beltTurntableDc,
   beltTurntableAc,
   directDriveServo,

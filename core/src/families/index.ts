@@ -32,9 +32,10 @@ export {
   type ModelSheet,
   type ModelTrim,
 } from './path/fit.js';
+export { mendOf, risksOfMend, wayOf } from './path/mend.js';
 export { pathSchema } from './path/schema.js';
 export { provingOf, type FamilyProving, type ProvingFunction } from './shared/proving.js';
-export { recipeOf, type Recipe, type RecipeStep } from './shared/recipes.js';
+export { CONSUMABLES, recipeOf, type ConsumableId, type Recipe, type RecipeStep } from './shared/recipes.js';
 export { BANS, banOf, banWords, type Ban } from './shared/bans.js';
 export { PLACE_ALIASES } from './shared/aliases.js';
 export { LANE_ORDER, pathOrder } from './path/order.js';
@@ -42,6 +43,7 @@ export { needsPower } from './path/power.js';
 export type {
   Context,
   DrivePath,
+  MendWay,
   PathBlock,
   PathCause,
   PathMode,

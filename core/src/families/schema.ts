@@ -80,6 +80,8 @@ const moveSchema = z.object({
   needs: z.enum(['dead', 'live', 'any']),
   opens: z.array(id),
   work: z.object({ action: z.enum(['clean', 'oil', 'adjust', 'replace', 'repair']), what: words }).nullable(),
+  /** Mends of the path that it amounts to, beside the one that bears its id: it is listed once. */
+  mends: z.array(id).default([]),
 });
 
 export const familySchema = z.object({
@@ -114,6 +116,8 @@ export const familySchema = z.object({
 });
 
 export type Family = z.infer<typeof familySchema>;
+/** A family as its record writes it. */
+export type FamilyData = z.input<typeof familySchema>;
 export type FamilySpeed = z.infer<typeof speedSchema>;
 export type ToleranceUse = z.infer<typeof toleranceUseSchema>;
 export type ChargeStore = z.infer<typeof storeSchema>;

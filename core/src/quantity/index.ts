@@ -1,4 +1,5 @@
 export * from './own.js';
+export { DAY_MS, dayNumber, dayText } from './days.js';
 export { decimal, numberIn } from './decimal.js';
 export * from './tolerance.js';
 export * from './uncertainty.js';

@@ -1,7 +1,7 @@
 /** A practice unit as its log has left it: what was mended, what broke, what the clock says. */
 import { inReceipt, isLive, struckKeys, type BenchEvent, type EventBody, type JobFacts } from '../bench/index.js';
 import { curedBy, reaching } from '../diagnosis/index.js';
-import { needsPower, type DrivePath, type PathTest } from '../families/index.js';
+import { mendOf, needsPower, type DrivePath, type PathTest } from '../families/index.js';
 import { pathFor, type FamilyMap } from '../marking/index.js';
 import type { PracticeUnit } from '../practice/index.js';
 import { ownEntry } from '../quantity/index.js';
@@ -128,7 +128,7 @@ class Course {
   }
 
   private mend(repairId: string): void {
-    const repair = this.path.repairs.find(({ id }) => id === repairId);
+    const repair = mendOf(this.path, repairId);
     if (!repair) return;
     this.clockMin += repair.handsMin + this.reach({ level: repair.level, power: 'dead' });
     this.level = deeper(this.path, this.level, repair.level);

@@ -13,6 +13,7 @@ export type DemoShelfLine =
       readonly expectedDaysAgo: number | null;
       readonly place: string;
       readonly motor?: Readonly<Record<string, string>>;
+      readonly serves?: readonly string[];
     }
   | { readonly of: string; readonly arrivedDaysAgo: number }
   | { readonly of: string; readonly good: number; readonly bad: number }
@@ -33,6 +34,7 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
     orderedDaysAgo: 160,
     expectedDaysAgo: 152,
     place: 'drawer 1',
+    serves: ['belt-turntable-dc/new-belt', 'belt-turntable-ac/belt'],
   },
   { of: 'belt', arrivedDaysAgo: 151 },
   { of: 'belt', good: 9, bad: 1 },
@@ -47,6 +49,7 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
     orderedDaysAgo: 120,
     expectedDaysAgo: 104,
     place: 'shelf above the door',
+    serves: ['belt-turntable-dc/motor-swap', 'cassette-belt/motor-swap'],
     motor: {
       newVolts: '12',
       ceiling: '14.4',
@@ -69,6 +72,7 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
     orderedDaysAgo: 12,
     expectedDaysAgo: 4,
     place: 'drawer 3',
+    serves: ['belt-turntable-ac/run-capacitor', 'open-reel/run-capacitors'],
   },
   { of: 'runcap', arrivedDaysAgo: 3 },
   { of: 'runcap', kind: 'reserved', quantity: 1, job: 143 },
@@ -81,6 +85,7 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
     orderedDaysAgo: 5,
     expectedDaysAgo: -3,
     place: '',
+    serves: ['cassette-belt/idler', 'cassette-direct/idler', 'video-recorder/idler'],
   },
   {
     id: 'brush',
@@ -91,6 +96,31 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
     orderedDaysAgo: 200,
     expectedDaysAgo: null,
     place: 'drawer 7',
+    serves: ['stand-mixer/brushes', 'vacuum-cleaner/brushes', 'tool-brushed/brushes'],
   },
   { of: 'brush', kind: 'used', quantity: 4, job: null },
+  {
+    id: 'alcohol',
+    part: 'isopropyl alcohol, half a litre',
+    supplier: 'Fergebod',
+    quantity: 3,
+    price: 7,
+    orderedDaysAgo: 90,
+    expectedDaysAgo: null,
+    place: 'cupboard by the door',
+    serves: ['use/isopropyl-alcohol'],
+  },
+  { of: 'alcohol', kind: 'used', quantity: 2, job: null },
+  {
+    id: 'cleaner',
+    part: 'contact cleaner, 200 ml',
+    supplier: 'Nordkai',
+    quantity: 2,
+    price: 11,
+    orderedDaysAgo: 140,
+    expectedDaysAgo: null,
+    place: 'cupboard by the door',
+    serves: ['use/contact-cleaner'],
+  },
+  { of: 'cleaner', kind: 'used', quantity: 2, job: null },
 ];

@@ -5,7 +5,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useEffect, useLayoutEffect, useMemo } from 'react';
-import { RouterProvider } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { TimerWatch } from '../features/timers/TimerWatch.js';
 import { fetchAhead } from '../shared/ui/lazyPart.js';
 import { Notice } from '../shared/ui/Notice.js';

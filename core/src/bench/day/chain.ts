@@ -1,5 +1,5 @@
 /** What a job still needs, as blocks of hands and waits (minutes: common practice of the trade, no source). */
-import { familyOf, PATHS, provingOf } from '../../families/index.js';
+import { familyOf, mendOf, PATHS, provingOf } from '../../families/index.js';
 import { stepsOff } from '../ledger/index.js';
 import type { JobFacts } from '../job.js';
 import { isOwed } from '../prove/index.js';
@@ -91,4 +91,4 @@ function proofBlocks(job: JobFacts, state: JobState, add: Add, live: readonly Sh
 
 /** What the chosen mend waits for: cement, drying. */
 const waitOf = (job: JobFacts, state: JobState): number =>
-  PATHS.get(job.familyId)?.repairs.find((one) => one.id === state.decision?.optionId)?.waitMin ?? 0;
+  mendOf(PATHS.get(job.familyId), state.decision?.optionId ?? '')?.waitMin ?? 0;

@@ -61,8 +61,10 @@ describe('what follows from a log', () => {
     const family60 = { units: 60, modes: { 'belt.slips': 55 } };
     const plain = share({});
     expect(share({ known: null })).toBe(plain);
-    expect(share({ known: { ...NO_KNOWLEDGE, healthy: {} } })).toBe(plain);
-    expect(share({ known: { ...NO_KNOWLEDGE, family: family60, healthy: {} } })).toBeGreaterThan(plain + 0.05);
+    expect(share({ known: { ...NO_KNOWLEDGE, healthy: {}, cured: {}, opening: [] } })).toBe(plain);
+    expect(
+      share({ known: { ...NO_KNOWLEDGE, family: family60, healthy: {}, cured: {}, opening: [] } }),
+    ).toBeGreaterThan(plain + 0.05);
   });
 
   it('shares stand between 0 and 1 and the same log gives the same answer', () => {

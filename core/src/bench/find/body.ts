@@ -22,6 +22,8 @@ export interface MendedBody {
   readonly name: string;
   /** Where the part stood among the suspects just before, from 1; left out where nobody sought. */
   readonly rank?: number | undefined;
+  /** What the unit can do no more after it; left out for nothing. */
+  readonly loses?: string | undefined;
 }
 
 /** By hand: this block is it, or is not; or something was found that the path does not know, and `name` says what. */

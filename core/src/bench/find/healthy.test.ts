@@ -106,7 +106,55 @@ describe('what healthy units of this bench showed', () => {
       family: { units: 1, modes: { 'belt.slips': 1 } },
       model: { units: 1, modes: { 'belt.slips': 1 } },
       healthy: { drive: [5.2] },
+      cured: {},
+      opening: [],
     });
     expect(benchKnowledge(path, logs, '').healthy).toEqual({});
+  });
+
+  it('what cured units that went back, and what their strip-downs noted, newest first', () => {
+    const step = (what: string, more: object): EventBody => ({
+      kind: 'step',
+      text: what,
+      what,
+      fasteners: [],
+      marks: '',
+      orientation: '',
+      distances: [],
+      wires: [],
+      wiresSide: null,
+      owes: [],
+      traces: '',
+      earth: false,
+      cover: false,
+      after: [],
+      ...more,
+    });
+    const belt: EventBody = { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt' };
+    const back: EventBody = { kind: 'hand-back', leftUndone: '' };
+    const odd = step('bottom cover', {
+      earth: true,
+      fasteners: [
+        { count: 1, what: 'screw with star washer', tray: 'A', odd: true },
+        { count: 5, what: 'screw', tray: 'A', odd: false },
+      ],
+    });
+    const gap = step('board', {
+      distances: [{ what: 'height over the spring', value: 17, unit: 'mm', tolerance: 0.5 }],
+      owes: ['cable tie'],
+    });
+    const newer = { ...job, number: job.number + 1 };
+    const logs = [
+      log(job, odd, step('lid', {}), belt, back),
+      log(newer, gap, belt, { kind: 'mended', repairId: 'oil-platter', name: 'Oil' }, back),
+      // Not back yet: nothing was shown to be cured.
+      log({ ...job, number: job.number + 2 }, { kind: 'mended', repairId: 'pulley', name: 'Pulley' }),
+    ];
+    const { cured, opening } = benchKnowledge(path, logs, 'Brenning Dans 33');
+    expect(cured).toEqual({ 'new-belt': 2, 'oil-platter': 1 });
+    expect(opening).toEqual([
+      'board: height over the spring 17\u202fmm, have cable tie ready',
+      'bottom cover: earth goes back with it, 1 × screw with star washer in its own place',
+    ]);
   });
 });

@@ -1,5 +1,6 @@
 /** What is due after a unit went back, and what usually is. */
 import { provingOf } from '../../families/index.js';
+import { DAY_MS } from '../../quantity/index.js';
 import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
 import type { FollowUpBody, FollowUpKind } from './body.js';
 
@@ -28,7 +29,6 @@ export function openFollowUps(lines: readonly BenchEvent[]): FollowUp[] {
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
 }
 
-const DAY_MS = 86_400_000;
 /** A few weeks on trial, oil once a year (common practice, no source). */
 const TRIAL_DAYS = 21;
 const YEAR_DAYS = 365;

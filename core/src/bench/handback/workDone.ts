@@ -10,7 +10,9 @@ export function workDone(lines: readonly BenchEvent[]): { readonly at: string; r
     // The line of the mend follows that of its work.
     const mended = lines[i + 1]?.body;
     const text =
-      mended?.kind === 'mended' ? doneWords(mended.name) : `${capital(WORK_WORDS[body.action])} ${body.what}`;
+      mended?.kind === 'mended'
+        ? `${doneWords(mended.name)}${mended.loses === undefined ? '' : `. Gone with it: ${mended.loses}`}`
+        : `${capital(WORK_WORDS[body.action])} ${body.what}`;
     return [{ at, text }];
   });
 }

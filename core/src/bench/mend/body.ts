@@ -34,8 +34,10 @@ export interface WorkingBody {
 /** Which mend was chosen, why, and the figures known then. */
 export interface DecisionBody {
   readonly kind: 'decision';
-  /** A repair of the family's path, or `leave`. */
+  /** A mend of the family's path, or `leave`; of several done together the first. */
   readonly optionId: string;
+  /** The others that are done together with it, while it is open. */
+  readonly also?: readonly string[] | undefined;
   readonly name: string;
   readonly reason: string;
   /** Chance that it cures, a fraction. */
@@ -46,6 +48,17 @@ export interface DecisionBody {
   readonly expectedCost: number;
   /** What stood next to it, in words; empty for nothing. */
   readonly beside: string;
+}
+
+/** What the parts of a mend really cost here and how long they take: asked of a supplier, seen in an offer. */
+export interface QuoteBody {
+  readonly kind: 'quote';
+  readonly optionId: string;
+  readonly name: string;
+  /** Of all its parts, in the shop's currency. */
+  readonly money: number;
+  /** Days until they are here; null when nobody said. */
+  readonly days: number | null;
 }
 
 /** A step of the chosen mend was done. */
@@ -64,4 +77,4 @@ export interface DecisionDroppedBody {
 }
 
 /** Lines of mending, by kind. */
-export type MendBody = TermsBody | WorkingBody | DecisionBody | MendStepBody | DecisionDroppedBody;
+export type MendBody = TermsBody | WorkingBody | DecisionBody | QuoteBody | MendStepBody | DecisionDroppedBody;

@@ -1,191 +1,237 @@
 /**
- * The decision: mends side by side, with what each costs until the unit works. Repairs tried in falling order of
- * chance over cost have the least expected cost, for one fault, costs apart and the cure seen after each
- * (Kalagnanam & Henrion 1988; Heckerman, Breese & Rommelse 1995; from memory). With two faults it is a guide: it is
+ * The decision: mends side by side, with what each costs until the unit works. With two faults it is a guide: it is
  * reckoned anew after every mend.
  */
 import { curedBy, type MendAdvice, type Suspect } from '../../diagnosis/index.js';
-import type { DrivePath } from '../../families/index.js';
+import { banWords, risksOfMend, wayOf, type Ban, type DrivePath, type PathRepair } from '../../families/index.js';
+import { dayNumber } from '../../quantity/index.js';
 import type { TermsBody } from './body.js';
-
-/** An hour of the bench in money when the shop says nothing else (the same 60 that the advice reckons with; our choice). */
-export const HOUR_MONEY = 60;
-
-/** A mend as it may be chosen. */
-export interface MendOption {
-  readonly id: string;
-  readonly name: string;
-  /** Chance that it cures, a fraction, from what was seen. */
-  readonly chance: number;
-  /** Minutes of hands, with reaching the part. */
-  readonly minutes: number;
-  /** Waiting that it brings, minutes: curing, drying, running in. */
-  readonly waitMin: number;
-  /** Parts, money. */
-  readonly partsMoney: number;
-  /** Parts and hands together, money. */
-  readonly money: number;
-  /** Expected money until the unit works, begun with this one, the others after it in their best order. */
-  readonly expectedCost: number;
-  /** What it leaves undone or what has to follow; null for nothing. */
-  readonly leaves: string | null;
-  /** Where practice differs: the dispute, and the case for this way; null for none. */
-  readonly school: { readonly id: string; readonly case: string } | null;
-  /** Why it must not be done now. */
-  readonly forbidden: string | null;
-  /** It costs more than the owner's ceiling. */
-  readonly overCeiling: boolean;
-}
-
-/** Mends side by side; chances are fractions, money is the shop's. */
-export interface Decision {
-  /** The best first; forbidden ones last. */
-  readonly options: readonly MendOption[];
-  /** Chance that none of them cures it. */
-  readonly uncured: number;
-  /** The likeliest one with parts comes before the likeliest other while its parts cost less than this; null without such a pair. */
-  readonly turning: { readonly best: string; readonly other: string; readonly partsMoney: number } | null;
-  /** Why one had better stop; null while it pays. */
-  readonly stop: string | null;
-}
-
-/** A mend as its cost is reckoned: what it takes, and which faults it cures. */
-interface Try {
-  readonly money: number;
-  /** What reaching the part costs from where the unit stands; what an earlier mend opened is open. */
-  readonly reach: number;
-  readonly cures: readonly { readonly mode: string; readonly residual: number }[];
-}
-
-/**
- * Expected money of trying in this order, and the chance that none cures it: each is paid only while those before it
- * have not cured. Two mends of one fault cure it once. `faults`: chance by fault, fractions, one fault in the unit.
- * Faults 0.5 and 0.3, a mend of 10 for the first and of 20 for the second: 10 + 0.5 · 20 = 20, 0.2 uncured.
- */
-export function expectedCost(
-  order: readonly Try[],
-  faults: ReadonlyMap<string, number>,
-): { money: number; uncured: number } {
-  const open = new Map(faults);
-  let [money, uncured, reached] = [0, 1, 0];
-  for (const one of order) {
-    money += uncured * (one.money + Math.max(0, one.reach - reached));
-    reached = Math.max(reached, one.reach);
-    for (const { mode, residual } of one.cures) {
-      const left = open.get(mode) ?? 0;
-      uncured = Math.max(0, uncured - left * (1 - residual));
-      open.set(mode, left * residual);
-    }
-  }
-  return { money, uncured };
-}
-
-/** The rest in falling chance over cost, what was tried before it taken off: disjoint mends stand in their best order. */
-function bestAfter<T extends Try>(first: readonly T[], rest: readonly T[], faults: ReadonlyMap<string, number>): T[] {
-  const order = [...first];
-  const left = new Set(rest);
-  while (left.size > 0) {
-    const before = expectedCost(order, faults).uncured;
-    const reached = Math.max(0, ...order.map((one) => one.reach));
-    const worth = (one: T) =>
-      (before - expectedCost([...order, one], faults).uncured) / (one.money + Math.max(0, one.reach - reached));
-    const next = [...left].reduce((best, one) => (worth(one) > worth(best) ? one : best));
-    left.delete(next);
-    order.push(next);
-  }
-  return order;
-}
-
-/** Chances of single faults: where two are likely at once they count more than once, and are brought back to one. */
-function faultsOf(suspects: readonly Suspect[]): ReadonlyMap<string, number> {
-  const all = suspects.flatMap(({ modes }) => modes);
-  const whole = Math.max(
-    1,
-    all.reduce((sum, one) => sum + one.share, 0),
-  );
-  return new Map(all.map(({ mode, share }) => [mode, share / whole]));
-}
+import { bestAfter, expectedCost, faultsOf, type Try } from './expectedCost.js';
+import type { Offer } from './offer.js';
+import { USUAL_COSTS, type Decision, type DecisionCosts, type MendOption } from './option.js';
 
 /** What Find says of the unit, as far as the decision needs it. */
 export interface Findings {
   readonly path: DrivePath;
   readonly suspects: readonly Suspect[];
   readonly mends: readonly MendAdvice[];
+  /** Ways round the usual mends. */
+  readonly ways?: readonly MendAdvice[];
+  /** What keeps power off. */
+  readonly bans?: readonly Ban[];
 }
 
-/** Lays the advised mends side by side. Money in the shop's currency; `terms` as last agreed, `hourMoney` above zero. */
+/** What was agreed, what it costs here, what the parts take. */
+export interface DecisionBasis {
+  readonly terms?: TermsBody | null;
+  readonly costs?: DecisionCosts;
+  /** What the parts of a mend cost and take; the family's guess and no waiting where it is left out. */
+  readonly offer?: (repair: PathRepair) => Pick<Offer, 'money' | 'days' | 'from' | 'priced'>;
+  /** Today as YYYY-MM-DD. */
+  readonly today?: string;
+}
+
+/** A mend as it is weighed: alone, or several at once. */
+interface Weighed extends Try {
+  readonly members: readonly Row[];
+}
+
+interface Row extends Weighed {
+  readonly advice: MendAdvice;
+  readonly offer: Pick<Offer, 'money' | 'days' | 'from' | 'priced'>;
+  readonly usual: boolean;
+}
+
+const guessed = (repair: PathRepair): ReturnType<NonNullable<DecisionBasis['offer']>> => ({
+  money: repair.money,
+  days: 0,
+  from: repair.money > 0 ? 'usual' : 'none',
+  priced: false,
+});
+
+/** So many are done together at most: more is an overhaul, not a mend. */
+const MOST_TOGETHER = 4;
+/** Less likely ones are not worth their minutes beside it (chosen). */
+const LEAST_TOGETHER = 0.03;
+
+/** Lays mends and ways round them side by side, and those that had better be done together while it is open. */
 export function decide(
-  { path, suspects, mends }: Findings,
-  terms: TermsBody | null,
-  hourMoney: number = HOUR_MONEY,
+  { path, suspects, mends, ways = [], bans = [] }: Findings,
+  { terms = null, costs = USUAL_COSTS, offer = guessed, today = '' }: DecisionBasis = {},
 ): Decision {
-  const ceiling = terms?.ceiling ?? null;
   const faults = faultsOf(suspects);
-  const rows = mends.map(({ repair, chance, forbidden, reachMin }) => {
-    const money = repair.money + (repair.handsMin * hourMoney) / 60;
-    const reach = (reachMin * hourMoney) / 60;
-    return { repair, chance, forbidden, money, reach, reachMin, cures: curedBy(path, repair.id) };
-  });
-  const free = rows.filter((row) => row.forbidden === null);
-  const begunWith = (row: (typeof rows)[number]) =>
+  const rows = [...mends.map((one) => [one, true] as const), ...ways.map((one) => [one, false] as const)].map(
+    ([advice, usual]) => rowOf(path, advice, usual, offer(advice.repair), costs),
+  );
+  const free = rows.filter((row) => row.advice.forbidden === null);
+  const usual = free.filter((row) => row.usual);
+  // After the one begun with, the usual mends follow: nobody buys two donors.
+  const begunWith = (first: Weighed) =>
     expectedCost(
       bestAfter(
-        [row],
-        free.filter((one) => one !== row),
+        [first],
+        usual.filter((one) => !first.members.includes(one)),
         faults,
       ),
       faults,
-    );
-  const options = rows
-    .map((row): MendOption => ({
-      id: row.repair.id,
-      name: row.repair.name,
-      chance: row.chance,
-      minutes: row.repair.handsMin + row.reachMin,
-      waitMin: row.repair.waitMin,
-      partsMoney: row.repair.money,
-      money: row.money + row.reach,
-      expectedCost: begunWith(row).money,
-      leaves: row.repair.leaves,
-      school: row.repair.school ?? null,
-      forbidden: row.forbidden,
-      overCeiling: ceiling !== null && row.money + row.reach > ceiling,
-    }))
-    .sort(
-      (a, b) =>
-        Number(a.forbidden !== null) - Number(b.forbidden !== null) ||
-        Number(a.overCeiling) - Number(b.overCeiling) ||
-        // Money in whole units: prices are guesses. What costs the same stands by its chance.
-        Math.round(a.expectedCost) - Math.round(b.expectedCost) ||
-        b.chance - a.chance,
-    );
+    ).money;
+  const together = togetherOf(usual, begunWith, costs);
+  const optionOf = optionMaker(faults, begunWith, terms, costs, today);
+  const options = [...(together ? [together] : []), ...rows].map(optionOf).sort(
+    (a, b) =>
+      Number(a.forbidden !== null) - Number(b.forbidden !== null) ||
+      Number(a.overCeiling) - Number(b.overCeiling) ||
+      Number(a.late) - Number(b.late) ||
+      // What the unit loses for good is the owner's to give away: it is never the first thing to do.
+      Number(a.loses !== null) - Number(b.loses !== null) ||
+      // Money in whole units: prices are guesses. What costs the same stands by its chance.
+      Math.round(a.expectedCost) - Math.round(b.expectedCost) ||
+      b.chance - a.chance,
+  );
   return {
     options,
-    uncured: expectedCost(free, faults).uncured,
-    turning: turningOf(options),
-    stop: stopOf(options, terms),
+    uncured: expectedCost(usual, faults).uncured,
+    turning: turningOf(free),
+    stop: stopOf(options, terms, bans),
   };
 }
 
-/** One mend comes before another while its chance over its cost is the greater (see the head of this file). */
-function turningOf(options: readonly MendOption[]): Decision['turning'] {
-  const likely = options.filter((one) => one.forbidden === null).sort((a, b) => b.chance - a.chance);
-  const best = likely.find((one) => one.partsMoney > 0);
-  const other = likely.find((one) => one !== best);
-  if (!best || !other || other.chance <= 0) return null;
-  const partsMoney = (best.chance * other.money) / other.chance - (best.money - best.partsMoney);
-  return partsMoney > 0 ? { best: best.name, other: other.name, partsMoney } : null;
+/** Curing and waiting for parts in days. */
+const daysOf = (rows: readonly Row[]): number =>
+  Math.max(0, ...rows.map((row) => row.offer.days)) +
+  Math.max(0, ...rows.map((row) => row.advice.repair.waitMin)) / 1440;
+
+function rowOf(path: DrivePath, advice: MendAdvice, usual: boolean, offer: Row['offer'], costs: DecisionCosts): Row {
+  const { repair, reachMin } = advice;
+  const own = { advice, offer, usual, cures: curedBy(path, repair.id), members: [] as Row[] };
+  const row: Row = { ...own, ...costOf([{ ...own, money: 0, reach: (reachMin * costs.hourMoney) / 60 }], costs) };
+  own.members.push(row);
+  return row;
 }
 
-function stopOf(options: readonly MendOption[], terms: TermsBody | null): string | null {
+/** What it takes to do these at once and to see whether they have cured. */
+function costOf(
+  rows: readonly Row[],
+  { hourMoney, dayMoney, tryMin }: DecisionCosts,
+): { money: number; reach: number } {
+  const hands = rows.reduce((sum, { advice }) => sum + advice.repair.handsMin, tryMin);
+  const parts = rows.reduce((sum, { offer }) => sum + offer.money, 0);
+  return {
+    money: parts + (hands * hourMoney) / 60 + daysOf(rows) * dayMoney,
+    reach: Math.max(...rows.map((row) => row.reach)),
+  };
+}
+
+/** Mends done in one go, with one look afterwards, while that is cheaper than one after the other; null where none are. */
+function togetherOf(
+  usual: readonly Row[],
+  begunWith: (first: Weighed) => number,
+  costs: DecisionCosts,
+): Weighed | null {
+  const dead = usual.filter(({ advice }) => advice.repair.power === 'dead');
+  const joined = (members: readonly Row[]): Weighed => ({
+    members,
+    cures: members.flatMap((row) => row.cures),
+    ...costOf(members, costs),
+  });
+  const cheapest = (sets: readonly Weighed[]) =>
+    sets.reduce<{ set: Weighed; cost: number } | null>((best, set) => {
+      const cost = begunWith(set);
+      return best && best.cost <= cost ? best : { set, cost };
+    }, null);
+  let best = cheapest(dead);
+  while (best && best.set.members.length < MOST_TOGETHER) {
+    const { members } = best.set;
+    const more = dead.filter((row) => !members.includes(row) && row.advice.chance >= LEAST_TOGETHER);
+    const next = cheapest(more.map((row) => joined([...members, row])));
+    if (!next || next.cost >= best.cost) break;
+    best = next;
+  }
+  return best && best.set.members.length > 1 ? best.set : null;
+}
+
+/** Chance that these cure it, by faults. */
+const chanceOf = (set: Weighed, faults: ReadonlyMap<string, number>): number => 1 - expectedCost([set], faults).uncured;
+
+const joinedWords = (words: readonly (string | null)[]): string | null =>
+  [...new Set(words.filter((one) => one !== null))].join('; ') || null;
+
+function optionMaker(
+  faults: ReadonlyMap<string, number>,
+  begunWith: (first: Weighed) => number,
+  terms: TermsBody | null,
+  { hourMoney }: DecisionCosts,
+  today: string,
+): (set: Weighed) => MendOption {
+  return (set) => {
+    const { members } = set;
+    const [first] = members as readonly [Row, ...Row[]];
+    const repairs = members.map((row) => row.advice.repair);
+    const one = members.length === 1;
+    const partsMoney = members.reduce((sum, row) => sum + row.offer.money, 0);
+    const minutes =
+      repairs.reduce((sum, repair) => sum + repair.handsMin, 0) +
+      Math.max(...members.map((row) => row.advice.reachMin));
+    const money = partsMoney + (minutes * hourMoney) / 60;
+    const slowest = members.reduce((most, row) => (row.offer.days > most.offer.days ? row : most), first);
+    const words = (of: (repair: PathRepair) => string | null) => joinedWords(repairs.map(of));
+    return {
+      id: first.advice.repair.id,
+      also: repairs.slice(1).map((repair) => repair.id),
+      name: repairs.map((repair) => repair.name).join('; '),
+      members: repairs.map((repair) => repair.name),
+      way: one ? wayOf(first.advice.repair) : 'set',
+      chance: one ? first.advice.chance : chanceOf(set, faults),
+      minutes,
+      waitMin: Math.max(...repairs.map((repair) => repair.waitMin)),
+      partsDays: slowest.offer.days,
+      partsFrom: slowest.offer.from,
+      partsMoney,
+      priced: members.every((row) => row.offer.priced),
+      money,
+      expectedCost: begunWith(set),
+      leaves: words((repair) => repair.leaves),
+      loses: words((repair) => repair.loses),
+      risks: one ? risksOfMend(first.advice.repair) : null,
+      school: one ? (first.advice.repair.school ?? null) : null,
+      forbidden: one ? first.advice.forbidden : null,
+      overCeiling: terms !== null && terms.ceiling !== null && money > terms.ceiling,
+      late: isLate(terms, today, daysOf(members)),
+    };
+  };
+}
+
+/** Is it ready after the day on which it is wanted? */
+function isLate(terms: TermsBody | null, today: string, days: number): boolean {
+  if (!terms || terms.wantedBy === null || today === '') return false;
+  return dayNumber(today) + days > dayNumber(terms.wantedBy);
+}
+
+/** One mend comes before another while its chance over its cost is the greater (see the head of this file). */
+function turningOf(free: readonly Row[]): Decision['turning'] {
+  const likely = [...free].sort((a, b) => b.advice.chance - a.advice.chance);
+  const best = likely.find((one) => one.offer.money > 0);
+  const other = likely.find((one) => one !== best);
+  if (!best || !other || other.advice.chance <= 0) return null;
+  const whole = (row: Row) => row.money + row.reach;
+  const partsMoney = (best.advice.chance * whole(other)) / other.advice.chance - (whole(best) - best.offer.money);
+  return partsMoney > 0 ? { best: best.advice.repair.name, other: other.advice.repair.name, partsMoney } : null;
+}
+
+function stopOf(options: readonly MendOption[], terms: TermsBody | null, bans: readonly Ban[]): string[] {
   const open = options.filter((one) => one.forbidden === null);
   const [best] = open;
-  if (!best || !terms) return null;
-  if (open.every((one) => one.overCeiling))
-    return 'Every mend costs more than the ceiling: ask the owner before going on.';
-  if (terms.worth !== null && best.expectedCost > terms.worth)
-    return 'Until it works it is likely to cost more than it is worth: ask the owner, or leave it.';
-  if (terms.price !== null && best.expectedCost > terms.price)
-    return 'It is likely to cost more than the price agreed.';
-  return null;
+  const kills = bans.map((ban) => `The next power may kill what is still good. ${banWords(ban)} Or stop here.`);
+  if (!best || !terms) return kills;
+  const { worth, price } = terms;
+  const money = open.every((one) => one.overCeiling)
+    ? 'Every mend costs more than the ceiling: ask the owner before going on.'
+    : open.every((one) => one.late)
+      ? 'No mend is ready by the day it is wanted: tell the owner before going on.'
+      : worth !== null && best.expectedCost > worth
+        ? 'Until it works it is likely to cost more than it is worth: ask the owner, or leave it.'
+        : price !== null && best.expectedCost > price
+          ? 'It is likely to cost more than the price agreed.'
+          : null;
+  return money === null ? kills : [...kills, money];
 }

@@ -42,34 +42,43 @@ function expectedWords({ low, high, unit }: Expectation): string {
   return `expected ${three(low)} to ${three(high)}${THIN}${unit}, reckoned`;
 }
 
+/** A field of a sum that the log can fill. */
+interface LogField {
+  readonly id: string;
+  readonly unit: string | null;
+  readonly kind: string;
+  readonly from?: RegExp;
+  readonly peakToPeak?: boolean;
+}
+
+type Reading = Extract<BenchEvent['body'], { kind: 'reading' }>;
+
+/** Does a reading at this place belong into this field? */
+const feeds = ({ from, kind, peakToPeak = false, unit }: LogField, place: string | null, reading: Reading): boolean =>
+  from !== undefined &&
+  place !== null &&
+  from.test(place.toLowerCase()) &&
+  // A row of readings belongs into a field of words, a single one into a field of a number.
+  (kind === 'text' ? reading.values.length > 1 : reading.values.length === 1) &&
+  reading.bound === 'exact' &&
+  (reading.qualifier === 'pp') === peakToPeak &&
+  (unit === null || reading.unit === unit);
+
+/** The sums that a reading at this place feeds, by id. */
+export const sumsFedBy = (
+  sums: readonly { readonly id: string; readonly fields: readonly LogField[] }[],
+  place: string | null,
+  reading: Reading,
+): string[] => sums.filter(({ fields }) => fields.some((field) => feeds(field, place, reading))).map(({ id }) => id);
+
 /** What is typed into a working's fields from the log: the last single reading at a place that the field names. */
 export function prefill(
-  fields: readonly {
-    readonly id: string;
-    readonly unit: string | null;
-    readonly kind: string;
-    readonly from?: RegExp;
-    readonly peakToPeak?: boolean;
-  }[],
-  readings: readonly {
-    readonly place: string | null;
-    readonly reading: Extract<BenchEvent['body'], { kind: 'reading' }>;
-  }[],
+  fields: readonly LogField[],
+  readings: readonly { readonly place: string | null; readonly reading: Reading }[],
 ): Record<string, string> {
   const out: Record<string, string> = {};
   for (const field of fields) {
-    const { from } = field;
-    if (!from) continue;
-    const hit = readings.findLast(
-      ({ place, reading }) =>
-        place !== null &&
-        from.test(place.toLowerCase()) &&
-        // A row of readings belongs into a field of words, a single one into a field of a number.
-        (field.kind === 'text' ? reading.values.length > 1 : reading.values.length === 1) &&
-        reading.bound === 'exact' &&
-        (reading.qualifier === 'pp') === (field.peakToPeak === true) &&
-        (field.unit === null || reading.unit === field.unit),
-    );
+    const hit = readings.findLast(({ place, reading }) => feeds(field, place, reading));
     if (hit) out[field.id] = hit.reading.values.map((value) => String(Number(value.toPrecision(6)))).join(' ');
   }
   return out;

@@ -1,4 +1,7 @@
 export * from './body.js';
 export * from './decide.js';
+export { expectedCost } from './expectedCost.js';
+export * from './option.js';
 export * from './expected.js';
+export * from './offer.js';
 export * from './words.js';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MendAdvice } from '../../diagnosis/index.js';
 import { workingOf } from '../../workings/index.js';
-import { PATHS, type DrivePath } from '../../families/index.js';
+import type { DrivePath } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { jobState } from '../state.js';
 import { lineWords } from '../describe.js';
@@ -148,6 +148,10 @@ const costOf = (order: readonly { chance: number; money: number }[]): number =>
     0,
   );
 
+/** Hands at one a minute or as said, no look afterwards, no price on waiting: the sums below are by hand. */
+const weigh = (findings: Findings, agreed: TermsBody | null = null, hourMoney = 60) =>
+  decide(findings, { terms: agreed, costs: { hourMoney, dayMoney: 0, tryMin: 0 } });
+
 describe('the decision', () => {
   it('expected cost worked by hand: 10, then 20 with one half, then 40 with a fifth; nothing left uncured', () => {
     const step = (mode: string, money: number) => ({ money, reach: 0, cures: [{ mode, residual: 0 }] });
@@ -168,11 +172,11 @@ describe('the decision', () => {
       mend('board', 0.5, 10, 0, { reachMin: 20 }),
       mend('switch', 0.3, 10, 0, { reachMin: 20 }),
     ];
-    const cost = Object.fromEntries(decide(found(mends), null).options.map((one) => [one.id, one.expectedCost]));
+    const cost = Object.fromEntries(weigh(found(mends)).options.map((one) => [one.id, one.expectedCost]));
     // Cord, board, switch: 5 + 0.8 · 30 + 0.3 · 10. Board, cord, switch: 30 + 0.5 · 5 + 0.3 · 10.
     expect(cost.cord).toBeCloseTo(32, 9);
     expect(cost.board).toBeCloseTo(35.5, 9);
-    expect(decide(found(mends), null).options.find((one) => one.id === 'board')).toMatchObject({
+    expect(weigh(found(mends)).options.find((one) => one.id === 'board')).toMatchObject({
       minutes: 30,
       money: 30,
     });
@@ -186,7 +190,7 @@ describe('the decision', () => {
       ...each,
       repair: { ...each.repair, cures: ['zener.drifts'], residual: i === 0 ? 0.25 : 0 },
     })) as [MendAdvice, MendAdvice];
-    const { options, uncured } = decide(found([one, other], { 'zener.drifts': 0.8, 'crystal.off': 0.2 }), null);
+    const { options, uncured } = weigh(found([one, other], { 'zener.drifts': 0.8, 'crystal.off': 0.2 }));
     const cost = Object.fromEntries(options.map(({ id, expectedCost: money }) => [id, money]));
     // Calmed first: 10 + 0.4 · 30 = 22. Renewed first: 30 + 0.2 · 10 = 32. What no mend cures stays at 0.2.
     expect(cost.calm).toBeCloseTo(22, 9);
@@ -208,7 +212,7 @@ describe('the decision', () => {
         (raw) => {
           const total = raw.reduce((all, [chance]) => all + chance, 0);
           const mends = raw.map(([chance, money], i) => mend(`m${i}`, chance / Math.max(1, total), 0, money));
-          const best = Math.min(...decide(found(mends), null).options.map((one) => one.expectedCost));
+          const best = Math.min(...weigh(found(mends)).options.map((one) => one.expectedCost));
           const all = orders(mends.map(({ chance, repair }) => ({ chance, money: repair.money }))).map(costOf);
           expect(best).toBeCloseTo(Math.min(...all), 6);
         },
@@ -218,20 +222,23 @@ describe('the decision', () => {
   });
 
   it('an hour of hands costs what the shop says, parts are added', () => {
-    const [option] = decide(found([mend('belt', 0.9, 30, 8)]), null, 40).options;
+    const [option] = weigh(found([mend('belt', 0.9, 30, 8)]), null, 40).options;
     expect(option).toMatchObject({ money: 28, partsMoney: 8, minutes: 30, expectedCost: 28 });
+    const plain = mend('a', 0.5, 1, 1);
+    const told = { ...plain, repair: { ...plain.repair, school: { id: 'x', case: 'cheap' } } };
+    expect(weigh(found([told])).options[0]?.school).toEqual({ id: 'x', case: 'cheap' });
   });
 
   it('says up to what price of its parts the likeliest comes first, and beyond that price it does not', () => {
-    const priced = (money: number) => decide(found([mend('board', 0.7, 0, money), mend('donor', 0.25, 0, 30)]), null);
+    const priced = (money: number) => weigh(found([mend('board', 0.7, 0, money), mend('donor', 0.25, 0, 30)]));
     const { turning, options, uncured } = priced(40);
     expect(options.map((one) => one.id)).toEqual(['board', 'donor']);
     // Board first: m + 0.3 · 30; donor first: 30 + 0.75 m. Even at m = 84.
     expect(turning).toEqual({ best: 'board', other: 'donor', partsMoney: expect.closeTo(84, 9) });
     expect(uncured).toBeCloseTo(0.05, 9);
     // Without parts there is no price to speak of; a mend that is dear by its hands alone is never first.
-    expect(decide(found([mend('clean', 0.7, 10, 0), mend('oil', 0.2, 10, 0)]), null).turning).toBeNull();
-    expect(decide(found([mend('board', 0.5, 600, 1), mend('clean', 0.4, 1, 0)]), null).turning).toBeNull();
+    expect(weigh(found([mend('clean', 0.7, 10, 0), mend('oil', 0.2, 10, 0)])).turning).toBeNull();
+    expect(weigh(found([mend('board', 0.5, 600, 1), mend('clean', 0.4, 1, 0)])).turning).toBeNull();
     // Either side of it the order turns, by more than the whole units that are shown.
     expect(priced(80).options[0]?.id).toBe('board');
     expect(priced(90).options[0]?.id).toBe('donor');
@@ -239,42 +246,17 @@ describe('the decision', () => {
 
   it('stops at the ceiling, the worth and the price; what is forbidden stands last', () => {
     const mends = [mend('board', 0.7, 60, 40), mend('clean', 0.2, 10, 0)];
-    expect(decide(found(mends), terms({ ceiling: 50 })).options.map((one) => [one.id, one.overCeiling])).toEqual([
+    expect(weigh(found(mends), terms({ ceiling: 50 })).options.map((one) => [one.id, one.overCeiling])).toEqual([
       ['clean', false],
       ['board', true],
     ]);
-    expect(decide(found(mends), terms({ ceiling: 5 })).stop).toContain('more than the ceiling');
-    expect(decide(found(mends), terms({ worth: 60 })).stop).toContain('more than it is worth');
-    expect(decide(found(mends), terms({ worth: 500, price: 20 })).stop).toContain('price agreed');
-    expect(decide(found(mends), terms({ worth: 500 })).stop).toBeNull();
-    const held = decide(
-      found([mend('board', 0.9, 5, 0, { forbidden: 'First look.' }), mend('clean', 0.1, 10, 0)]),
-      null,
-    );
+    expect(weigh(found(mends), terms({ ceiling: 5 })).stop.join()).toContain('more than the ceiling');
+    expect(weigh(found(mends), terms({ worth: 60 })).stop.join()).toContain('more than it is worth');
+    expect(weigh(found(mends), terms({ worth: 500, price: 20 })).stop.join()).toContain('price agreed');
+    expect(weigh(found(mends), terms({ worth: 500 })).stop).toEqual([]);
+    const held = weigh(found([mend('board', 0.9, 5, 0, { forbidden: 'First look.' }), mend('clean', 0.1, 10, 0)]));
     expect(held.options.map((one) => one.id)).toEqual(['clean', 'board']);
-    expect(decide(found([]), terms({ worth: 1 }))).toEqual({ options: [], uncured: 1, turning: null, stop: null });
-  });
-});
-
-describe('where practice differs', () => {
-  it('both ways stand among the mends of their family with the case for each', () => {
-    const cases = (familyId: string, id: string) =>
-      (PATHS.get(familyId)?.repairs ?? []).flatMap(({ school, cures }) =>
-        school?.id === id ? [{ school, cures }] : [],
-      );
-    for (const [family, id] of [
-      ['direct-drive-quartz', 'zener'],
-      ['belt-turntable-dc', 'pot'],
-      ['washer-front', 'board'],
-    ] as const) {
-      const both = cases(family, id);
-      expect(both.length, family).toBe(2);
-      expect(new Set(both.map(({ school }) => school.case)).size).toBe(2);
-    }
-    const plain = mend('a', 0.5, 1, 1);
-    const told = { ...plain, repair: { ...plain.repair, school: { id: 'x', case: 'cheap' } } };
-    const [option] = decide(found([told]), null).options;
-    expect(option?.school).toEqual({ id: 'x', case: 'cheap' });
+    expect(weigh(found([]), terms({ worth: 1 }))).toEqual({ options: [], uncured: 1, turning: null, stop: [] });
   });
 });
 

@@ -22,6 +22,8 @@ export function mendWords(body: MendBody): string {
       return `reckoned: ${body.name}: ${body.words}${body.verdict ? ` (${body.verdict})` : ''}`;
     case 'mend-step':
       return `done: ${body.what}`;
+    case 'quote':
+      return `asked: parts of ${body.name} ${body.money}${body.days === null ? '' : `, in ${body.days === 1 ? 'a day' : `${body.days} days`}`}`;
     case 'decision-dropped':
       return `left: ${body.name}`;
     case 'decision':

@@ -1,6 +1,6 @@
 /** The proving plan: which checks family, fault, mends and disturbed parts ask for, and how each stands. Computed, never ticked. */
 import { PATHS } from '../../families/index.js';
-import type { BenchEvent } from '../event.js';
+import type { BenchEvent, EventBody } from '../event.js';
 import { jobTolerance, type JobFacts } from '../job.js';
 import { ledgerOf, stepsOff } from '../ledger/index.js';
 import type { ClassBody } from './body.js';
@@ -66,6 +66,21 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
     .map((one) => judged(one, standing))
     .sort((a, b) => CHECK_GROUPS.indexOf(a.group) - CHECK_GROUPS.indexOf(b.group));
   return { checks, trials, clips, protection, begun: true, proved: !checks.some(isOwed) };
+}
+
+/** What would be owed once this were done: the checks of the plan that a mend calls for, as if it stood in the log now. */
+export function checksAfter(job: JobFacts, lines: readonly BenchEvent[], bodies: readonly EventBody[]): ProvingCheck[] {
+  const sequence = (lines.at(-1)?.sequence ?? 0) + 1;
+  const enteredAt = lines.at(-1)?.enteredAt ?? new Date(0).toISOString();
+  const done = bodies.map((body, i): BenchEvent => ({
+    key: `${i}`,
+    enteredAt,
+    device: '',
+    sequence: sequence + i,
+    stage: 'mend',
+    body,
+  }));
+  return owedChecks(provingPlan(job, [...lines, ...done]));
 }
 
 /** Checks that still want hands, in order. */

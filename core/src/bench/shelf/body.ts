@@ -16,7 +16,14 @@ export interface LotBody {
   readonly place: string;
   /** Of a motor: what its plate and one's own look say, by the candidate's fields of the motor match. */
   readonly motor?: Readonly<Record<string, string>> | undefined;
+  /** What it serves, by {@link servesMend} and {@link servesUse}; left out for nothing known. */
+  readonly serves?: readonly string[] | undefined;
 }
+
+/** "belt-turntable-dc/new-belt": a part that this mend of this family builds in. */
+export const servesMend = (familyId: string, mendId: string): string => `${familyId}/${mendId}`;
+/** "use/contact-cleaner": something that mends use up. */
+export const servesUse = (id: string): string => `use/${id}`;
 
 /** A lot has come. */
 export interface ArrivedBody {
@@ -40,6 +47,8 @@ export interface ShelfMoveBody {
   readonly quantity: number;
   /** Number of the job; null for none. */
   readonly job: number | null;
+  /** The mend it was taken for: the shelf remembers what the part serves. */
+  readonly serves?: string | undefined;
 }
 
 /** A line that does not count any more. */

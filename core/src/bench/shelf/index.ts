@@ -1,2 +1,3 @@
 export * from './body.js';
 export * from './shelf.js';
+export * from './serving.js';

@@ -1,5 +1,6 @@
 /** What stands on the shelf, computed from its lines: nothing is counted by hand twice. */
 import { wilsonInterval } from '../../numeric/index.js';
+import { dayNumber, dayText } from '../../quantity/index.js';
 import type { LotBody, ShelfLine } from './body.js';
 
 /** A lot as it stands. */
@@ -23,6 +24,8 @@ export interface Lot {
   readonly last: { readonly key: string; readonly kind: ShelfLine['body']['kind'] };
   /** Here and not tested; the last day on which a bad one can be claimed. Null when all are tested or it is too late. */
   readonly testBy: string | null;
+  /** What it serves: said of the lot, or learnt from what it was taken for. */
+  readonly serves: ReadonlySet<string>;
 }
 
 /** Counts with the share of bad ones and its 95 % interval (Wilson). */
@@ -57,10 +60,6 @@ export interface PartStock {
   readonly reorderAt: number | null;
 }
 
-const DAY_MS = 86_400_000;
-const dayOf = (day: string): number => Date.parse(`${day}T00:00:00Z`) / DAY_MS;
-const dayText = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
-
 interface Growing {
   lot: LotBody;
   arrivedOn: string | null;
@@ -70,6 +69,7 @@ interface Growing {
   failed: number;
   reserved: Map<number | null, number>;
   last: Lot['last'];
+  serves: Set<string>;
 }
 
 /** Reads all lines in the order they came; `today` is a day as YYYY-MM-DD. */
@@ -90,13 +90,17 @@ export function shelfOf(lines: readonly ShelfLine[], today: string): Shelf {
         failed: 0,
         reserved: new Map(),
         last: { key, kind: 'lot' },
+        serves: new Set(body.serves),
       });
       continue;
     }
     const one = lots.get(body.lot);
     const message = one ? take(one, body) : 'It names a lot that is not on the shelf.';
     if (message) problems.push({ key, message });
-    else if (one) one.last = { key, kind: body.kind };
+    else if (one) {
+      one.last = { key, kind: body.kind };
+      if ('serves' in body && body.serves !== undefined) one.serves.add(body.serves);
+    }
   }
   const all = [...lots].map(([key, one]) => lotOf(key, one, today));
   return {
@@ -152,7 +156,7 @@ function lotOf(key: string, one: Growing, today: string): Lot {
   const reserved = new Map([...one.reserved].filter(([, count]) => count > 0));
   const onHand = arrivedOn === null ? 0 : lot.quantity - bad - used;
   const untested = arrivedOn !== null && good + bad < lot.quantity - used;
-  const last = arrivedOn === null ? 0 : dayOf(arrivedOn) + lot.claimDays;
+  const last = arrivedOn === null ? 0 : dayNumber(arrivedOn) + lot.claimDays;
   return {
     key,
     lot,
@@ -163,10 +167,11 @@ function lotOf(key: string, one: Growing, today: string): Lot {
     failed,
     reserved,
     last: one.last,
+    serves: one.serves,
     onHand,
     free: Math.max(0, onHand - asideFor(one)),
     onOrder: arrivedOn === null ? lot.quantity : 0,
-    testBy: untested && last >= dayOf(today) ? dayText(last) : null,
+    testBy: untested && last >= dayNumber(today) ? dayText(last) : null,
   };
 }
 
@@ -194,10 +199,10 @@ function stockOf(lots: readonly Lot[], part: string, today: string): PartStock {
   const own = lots.filter((one) => one.lot.part === part);
   const sum = (of: (lot: Lot) => number) => own.reduce((total, lot) => total + of(lot), 0);
   const came = own.filter((one) => one.arrivedOn !== null && one.lot.expectedOn !== null);
-  const leads = came.map((one) => Math.max(0, dayOf(one.arrivedOn as string) - dayOf(one.lot.orderedOn)));
+  const leads = came.map((one) => Math.max(0, dayNumber(one.arrivedOn as string) - dayNumber(one.lot.orderedOn)));
   const leadDays = leads.length > 0 ? leads.reduce((total, days) => total + days, 0) / leads.length : null;
-  const since = Math.min(...own.map((one) => dayOf(one.lot.orderedOn)));
-  const usedPerDay = sum((one) => one.used) / Math.max(1, dayOf(today) - since);
+  const since = Math.min(...own.map((one) => dayNumber(one.lot.orderedOn)));
+  const usedPerDay = sum((one) => one.used) / Math.max(1, dayNumber(today) - since);
   return {
     free: sum((one) => one.free),
     onOrder: sum((one) => one.onOrder),

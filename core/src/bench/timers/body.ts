@@ -1,5 +1,5 @@
 /** Log lines of timers. A timer is a line with its length: it runs wherever the log is. */
-export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up', 'look-in'] as const;
+export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up', 'look-in', 'parts'] as const;
 /** What runs by itself. */
 export type TimerKind = (typeof TIMER_KINDS)[number];
 
@@ -11,6 +11,7 @@ export const TIMER_WORDS: Readonly<Record<TimerKind, string>> = {
   soak: 'Soak',
   'warm-up': 'Warm-up',
   'look-in': 'Look in',
+  parts: 'Parts',
 };
 
 /** Minutes offered first for each kind (common practice: cement cures a day, oil is run in for hours). */
@@ -21,6 +22,7 @@ export const TIMER_MINUTES: Readonly<Record<TimerKind, number>> = {
   soak: 720,
   'warm-up': 15,
   'look-in': 60,
+  parts: 7 * 1440,
 };
 
 /** A timer that was started, minutes. */

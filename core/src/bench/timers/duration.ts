@@ -47,9 +47,10 @@ export function minutesIn(text: string): number | null {
 
 const positive = (minutes: number): number | null => (minutes > 0 && Number.isFinite(minutes) ? minutes : null);
 
-/** "19 s", "15 min", "12 h". */
+/** "19 s", "15 min", "12 h", "7 days". */
 export function minutesWords(minutes: number): string {
   if (minutes < 1) return `${Math.max(1, Math.round(minutes * 60))} s`;
   if (minutes < 120) return `${fixed(minutes, Number.isInteger(minutes) ? 0 : 1)} min`;
+  if (minutes >= 2880 && minutes % 1440 === 0) return `${minutes / 1440} days`;
   return `${fixed(minutes / 60, minutes % 60 === 0 ? 0 : 1)} h`;
 }

@@ -40,11 +40,15 @@ export const isDue = (timer: JobTimer, now: Date): boolean =>
 export const holdsHands = (timer: Pick<JobTimer, 'timer'>): boolean =>
   timer.timer !== 'discharge' && timer.timer !== 'look-in';
 
-/** "3:12:40", "0:19". Never negative. */
+/** From so many hours on days are counted, not seconds. */
+const DAYS_FROM = 48;
+
+/** "3:12:40", "0:19", "6 d 4 h". Never negative. */
 export function countdown(dueAtIso: string, now: Date): string {
   const left = Math.max(0, Math.ceil((Date.parse(dueAtIso) - now.getTime()) / 1000));
   const two = (value: number) => String(value).padStart(2, '0');
   const hours = Math.floor(left / 3600);
+  if (hours >= DAYS_FROM) return `${Math.floor(hours / 24)} d ${hours % 24} h`;
   const minutes = Math.floor((left % 3600) / 60);
   return hours > 0 ? `${hours}:${two(minutes)}:${two(left % 60)}` : `${minutes}:${two(left % 60)}`;
 }

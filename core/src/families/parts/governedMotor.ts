@@ -1,6 +1,7 @@
 /** Small d.c. motor with its governor and tacho, driving a belt. Common practice, with no published source. */
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
+import { GLUE_SCHOOL, OIL_SCHOOL } from '../shared/schools.js';
 
 export const SPEED = ['still', 'slow', 'right', 'fast'] as const;
 export const SPEED_ANSWERS = ['still|does not turn: still', 'slow: slow', 'right: right', 'fast: fast, hunting'];
@@ -292,6 +293,7 @@ export function governedMotor(at: Motor): PathPart {
     ],
     repairs: [
       repair('oil-motor', 'Oil the motor bearings, one drop, wipe the rest', ['motor.dry', 'motor.stiff'], 12, level, {
+        ...OIL_SCHOOL.thin,
         residual: 0.2,
       }),
       repair(
@@ -313,6 +315,7 @@ export function governedMotor(at: Motor): PathPart {
       }),
       repair('tacho-plug', 'Put the plug of the Hall chip on', ['tacho.unplugged'], 2, level, { residual: 0.01 }),
       repair('retainer', 'Bond the magnets of the motor with retaining compound', ['motor.retainer'], 45, level, {
+        ...GLUE_SCHOOL.glue,
         waitMin: 1440,
         residual: 0.3,
         leaves: 'no power before the compound has cured for a day',
@@ -333,9 +336,9 @@ export function governedMotor(at: Motor): PathPart {
         ],
         35,
         level,
-        { money: 40, residual: 0.05 },
+        { money: 40, residual: 0.05, retrim: true },
       ),
-      repair('governor', 'Renew the governor chip or board', ['governor.*'], 40, level, { money: 15 }),
+      repair('governor', 'Renew the governor chip or board', ['governor.*'], 40, level, { money: 15, retrim: true }),
     ],
   };
 }

@@ -131,7 +131,7 @@ export function statorDrive(at: Reach): PathPart {
     repairs: [
       repair('driver', 'Renew the drive chip, heat sink with it', ['driver.*'], 45, level, { money: 15 }),
       repair('hall', 'Renew the Hall sensor', ['hall.one', 'hall.weak'], 35, level, { money: 5 }),
-      repair('coils', 'Donor stator', ['coils.open', 'coils.shorted'], 60, level, { money: 40 }),
+      repair('coils', 'Donor stator', ['coils.open', 'coils.shorted'], 60, level, { way: 'donor', money: 40 }),
       repair('coil-plug', 'Put the coil connector on', ['coils.unplugged'], 2, level, { residual: 0.01 }),
     ],
   };

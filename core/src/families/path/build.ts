@@ -241,13 +241,20 @@ export const asks = (
   }),
 });
 
+type RepairMore = Partial<
+  Pick<
+    PathRepair,
+    'waitMin' | 'money' | 'residual' | 'power' | 'leaves' | 'school' | 'loses' | 'risks' | 'way' | 'retrim' | 'days'
+  >
+>;
+
 export const repair = (
   id: string,
   name: string,
   cures: readonly string[],
   handsMin: number,
   level: string,
-  more: Partial<Pick<PathRepair, 'waitMin' | 'money' | 'residual' | 'power' | 'leaves' | 'school'>> = {},
+  more: RepairMore = {},
 ): PathRepair => ({
   id,
   name,
@@ -259,5 +266,10 @@ export const repair = (
   residual: more.residual ?? 0.05,
   power: more.power ?? 'dead',
   leaves: more.leaves ?? null,
+  loses: more.loses ?? null,
+  risks: more.risks ?? null,
+  retrim: more.retrim ?? false,
   ...(more.school ? { school: more.school } : {}),
+  ...(more.way ? { way: more.way } : {}),
+  ...(more.days ? { days: more.days } : {}),
 });

@@ -43,7 +43,7 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
   check.differ('block', idsOf(path.blocks));
   check.differ('mode', modesOf(path));
   check.differ('test', idsOf(path.tests));
-  check.differ('repair', idsOf(path.repairs));
+  check.differ('repair', idsOf([...path.repairs, ...path.ways]));
   checkBlocks(check);
   checkContexts(check);
   const lifted = new Set(path.tests.flatMap((test) => test.lifts));
@@ -134,7 +134,13 @@ function checkRepairs(check: Checking): void {
   const linked = path.causes.flatMap(({ cause, victim }) => [cause, victim]);
   must('cause or victim', linked, modes);
   checkCauses(check);
-  for (const { id, level, cures } of path.repairs) {
+  const refs = (list: readonly string[]) =>
+    list.flatMap((ref) => (ref.endsWith('.*') ? modes.filter((mode) => mode.startsWith(ref.slice(0, -1))) : [ref]));
+  const guards = refs(path.guards);
+  must('guard', guards, modes);
+  for (const { id, level, cures, way } of [...path.repairs, ...path.ways]) {
+    const round = way === 'bypass' || way === 'jumper';
+    if (round && refs(cures).some((mode) => guards.includes(mode))) check.fail('leads round what protects', id);
     const whole = cures.filter((ref) => ref.endsWith('.*')).map((ref) => ref.slice(0, -2));
     const single = cures.filter((ref) => !ref.endsWith('.*'));
     must(`level of ${id}`, [level], idsOf(path.levels));

@@ -140,6 +140,26 @@ const pathTestSchema = z.object({
   limit: z.object({ unit: words, below: z.number().positive(), answer: id, right: id }).nullable(),
 });
 
+/**
+ * Kinds of mends, from the least to the last: `bypass` and `jumper` lead round a part for good, never round one that
+ * protects; `donor` is out of another unit; `retrofit` is not what it was built with.
+ */
+const WAYS = [
+  'clean',
+  'oil',
+  'adjust',
+  'repair',
+  'jumper',
+  'part',
+  'set',
+  'board',
+  'motor',
+  'donor',
+  'retrofit',
+  'bypass',
+  'away',
+] as const;
+
 const pathRepairSchema = z.object({
   id,
   name: words,
@@ -157,6 +177,16 @@ const pathRepairSchema = z.object({
   leaves: words.nullable(),
   /** Where practice differs: the dispute, and this way's case (what it gains, what it costs). */
   school: z.object({ id, case: words }).optional(),
+  /** What the unit can do no more after it: a speed, a lamp, the motor it was built with. Null for nothing. */
+  loses: words.nullable().default(null),
+  /** What it may do to the unit, where that is more than its kind of work does. */
+  risks: words.nullable().default(null),
+  /** What kind of way it is, where its steps do not say. */
+  way: z.enum(WAYS).optional(),
+  /** The speeds have to be set after it. */
+  retrim: z.boolean().default(false),
+  /** Days that its parts usually take, where they take longer than others. */
+  days: z.number().int().positive().optional(),
 });
 
 /** Of the units in which the victim is found, this share has the cause as well: mend the cause first. */
@@ -199,6 +229,10 @@ export const pathSchema = z.object({
   blocks: z.array(pathBlockSchema).min(1),
   tests: z.array(pathTestSchema),
   repairs: z.array(pathRepairSchema),
+  /** Ways round the usual mends: they stand beside them in the decision, the advice never leads to them by itself. */
+  ways: z.array(pathRepairSchema).default([]),
+  /** Faults of what protects ("block.mode", "block.*"): nothing leads round these. */
+  guards: z.array(words).default([]),
   causes: z.array(causeSchema).default([]),
 });
 
@@ -213,5 +247,7 @@ export type PathTest = z.infer<typeof pathTestSchema>;
 export type PathOutcome = z.infer<typeof outcomeSchema>;
 export type PathCause = z.infer<typeof causeSchema>;
 export type PathRepair = z.infer<typeof pathRepairSchema>;
+/** Kinds of mends, from the least to the last. */
+export type MendWay = (typeof WAYS)[number];
 /** A working condition: values of context keys; keys not named have their first value. */
 export type Context = Readonly<Record<string, string>>;

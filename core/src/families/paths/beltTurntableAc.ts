@@ -4,6 +4,8 @@ import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
 import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { BELT_AC_WAYS } from '../ways/decks.js';
+import { OIL_SCHOOL } from '../shared/schools.js';
 
 const CORD = mainsCord('bottom');
 const FIRST = firstLook({ level: 'bottom', feed: 'mains' });
@@ -385,6 +387,7 @@ export const beltTurntableAcPath: PathData = {
   ].concat(FIRST.tests, CORD.tests),
   // A burnt resistor has a short behind it.
   causes: [cause('winding.shorted', 'phase.dropper', 0.1), cause('motor.seized', 'winding.open', 0.2)],
+  ...BELT_AC_WAYS,
   repairs: [
     ...CORD.repairs,
     repair('switch', 'Renew the switch', ['switch.open', 'switch.welded', 'switch.dirty'], 20, 'bottom', { money: 8 }),
@@ -398,6 +401,7 @@ export const beltTurntableAcPath: PathData = {
       40,
       'bottom',
       {
+        ...OIL_SCHOOL.heavy,
         leaves: 'no power before the solvent has gone; oil until the well is full; once a year',
         waitMin: 1440,
         residual: 0.12,

@@ -8,6 +8,7 @@ import { governedMotor, SPEED, SPEED_ANSWERS } from '../parts/governedMotor.js';
 import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import type { PathData } from '../path/schema.js';
+import { BELT_DC_WAYS } from '../ways/decks.js';
 
 const SMALL_DECK = 'common practice: small deck with a 12 V motor';
 const live = { level: 'bottom', power: 'powered' as const, probe: true, cautions: ['magnet'] };
@@ -422,11 +423,13 @@ export const beltTurntableDcPath: PathData = {
     ...MOTOR.tests,
   ],
   causes: [...(SUPPLY.causes ?? []), cause('motor.jammed', 'governor.dead', 0.12)],
+  ...BELT_DC_WAYS,
   repairs: [
     repair('other-disc', 'Tell the owner: it is the record', ['use.record'], 1, 'outside', { residual: 0.02 }),
     ...SUPPLY.repairs,
     ...MOTOR.repairs,
     repair('clean-trims', 'Clean trims and pitch pot', ['trims.dirty', 'trims.spot', 'pitch.dirty'], 6, 'bottom', {
+      retrim: true,
       ...POT_SCHOOL.clean,
       residual: 0.1,
     }),
@@ -453,6 +456,7 @@ export const beltTurntableDcPath: PathData = {
       { residual: 0.2 },
     ),
     repair('pitch-pot', 'Renew the pitch pot', ['pitch.end', 'pitch.dirty'], 20, 'bottom', {
+      retrim: true,
       ...POT_SCHOOL.renew,
       money: 5,
     }),

@@ -5,6 +5,7 @@ import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
 import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { CASSETTE_BELT_WAYS } from '../ways/decks.js';
 
 const DECK = 'common practice: 12 V deck with a governed motor';
 const AT_BOARD = { level: 'cover', riskMin: 1, cautions: ['magnet'] };
@@ -424,6 +425,7 @@ export const cassetteBeltPath: PathData = {
     cause('motor.jammed', 'feeder.weak', 0.1),
     cause('belt.wound', 'feeder.weak', 0.15),
   ],
+  ...CASSETTE_BELT_WAYS,
   repairs: [
     ...SUPPLY.repairs,
     ...MOTOR.repairs,

@@ -6,6 +6,8 @@ import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
 import { block, looks, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { CASSETTE_DIRECT_WAYS } from '../ways/decks.js';
+import { SET_SCHOOL } from '../shared/schools.js';
 
 const DECK = 'common practice: deck with a 12 V servo board';
 const AT_BOARD = { level: 'motor', riskMin: 2, cautions: ['magnet'] };
@@ -341,12 +343,14 @@ export const cassetteDirectPath: PathData = {
     ),
   ].concat(FIRST.tests, SUPPLY.tests, STATOR.tests),
   causes: [...(SUPPLY.causes ?? []), ...(STATOR.causes ?? [])],
+  ...CASSETTE_DIRECT_WAYS,
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
     repair('lamps', 'Renew lamp or display', ['lamps.dark'], 15, 'cover', { money: 4 }),
     repair('system', 'Mend the mechanism control', ['system.dead'], 60, 'cover', { money: 10, residual: 0.2 }),
     repair('recap', 'Recap alone', ['capacitors.leaked', 'capacitors.tired'], 40, 'motor', {
+      ...SET_SCHOOL.only,
       money: 6,
       residual: 0.6,
       leaves: 'the electrolyte under the parts: damp brings the fault back; wash the board too',
@@ -357,14 +361,14 @@ export const cassetteDirectPath: PathData = {
       ['capacitors.*'],
       60,
       'motor',
-      { waitMin: 300, money: 6, residual: 0.06 },
+      { ...SET_SCHOOL.set, waitMin: 300, money: 6, residual: 0.06 },
     ),
     repair('wash', 'Wash and dry the board again, coat it', ['capacitors.salts'], 30, 'motor', {
       waitMin: 300,
       residual: 0.1,
     }),
     repair('trim', 'Set the speed trim', ['servo.trim'], 8, 'motor', { residual: 0.02, power: 'running' }),
-    repair('servo', 'Renew the servo chip', ['servo.dead', 'servo.full'], 45, 'motor', { money: 15 }),
+    repair('servo', 'Renew the servo chip', ['servo.dead', 'servo.full'], 45, 'motor', { money: 15, retrim: true }),
     repair('ring', 'Re-magnetise the ring, or a donor ring', ['fg.scar'], 40, 'motor', { money: 25, residual: 0.3 }),
     repair('fg', 'Mend or renew the FG', ['fg.*'], 40, 'motor', { money: 15, residual: 0.1 }),
     repair('capstan', 'Clean and oil the capstan bearing', ['capstan.dry'], 12, 'motor', { residual: 0.08 }),

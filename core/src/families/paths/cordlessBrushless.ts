@@ -5,6 +5,7 @@ import { firstLook } from '../parts/firstLook.js';
 import { OUTSIDE } from '../parts/part.js';
 import { block, cause, looks, measure, mode, ratedAt, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { BRUSHLESS_WAYS } from '../ways/appliances.js';
 
 const TOOL = 'common practice: tool of ten cells, 36 V; another pack on the model’s sheet';
 const FIRST = firstLook({ level: 'board', feed: 'pack' });
@@ -331,6 +332,7 @@ export const cordlessBrushlessPath: PathData = {
     cause('winding.shorted', 'inverter.shorted', 0.08),
     cause('load.jammed', 'inverter.shorted', 0.1),
   ],
+  ...BRUSHLESS_WAYS,
   repairs: [
     ...BRIDGE.repairs,
     repair('pack', 'Another pack; this one to the recycler', ['pack.*'], 2, 'outside', { money: 60, residual: 0.02 }),
@@ -349,6 +351,8 @@ export const cordlessBrushlessPath: PathData = {
     }),
     repair('controller', 'Retrofit a controller', ['logic.*', 'inverter.*', 'bulk.dry'], 40, 'board', {
       ...BOARD_SCHOOL.replace,
+      way: 'retrofit',
+      loses: 'the charge lamp and the braking of its own controller',
       money: 70,
     }),
     repair('motor', 'Replace the motor', ['motor.*', 'winding.*'], 40, 'board', { money: 50 }),

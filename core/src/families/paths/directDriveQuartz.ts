@@ -9,6 +9,7 @@ import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { statorDrive } from '../parts/statorDrive.js';
 import type { PathData } from '../path/schema.js';
+import { QUARTZ_WAYS } from '../ways/decks.js';
 
 const DECK = 'common practice: direct drive deck with a 12 V rail and a 5.6 V zener';
 const SPEED = ['still', 'quivers', 'slow', 'right', 'fast'] as const;
@@ -439,14 +440,17 @@ export const directDriveQuartzPath: PathData = {
     ...STATOR.tests,
   ],
   causes: [...(SUPPLY.causes ?? []), ...(STATOR.causes ?? [])],
+  ...QUARTZ_WAYS,
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
     repair('zener', 'Renew the zener and its feed resistor', ['zener.*'], 15, 'bottom', {
+      retrim: true,
       ...ZENER_SCHOOL.renew,
       money: 1,
     }),
     repair('feed-resistor', 'Raise the feed resistor of the zener', ['zener.drifts'], 12, 'bottom', {
+      retrim: true,
       ...ZENER_SCHOOL.resistor,
       money: 1,
       residual: 0.2,
@@ -455,13 +459,13 @@ export const directDriveQuartzPath: PathData = {
       money: 3,
     }),
     repair('slider', 'Clean the slider', ['pitch.dirty'], 8, 'bottom', { residual: 0.15 }),
-    repair('slider-new', 'Renew the slider', ['pitch.*'], 20, 'bottom', { money: 10 }),
+    repair('slider-new', 'Renew the slider', ['pitch.*'], 20, 'bottom', { money: 10, retrim: true }),
     repair('detent', 'Clean or renew the detent switch', ['detent.*'], 15, 'bottom', { money: 3 }),
     repair('trims', 'Set both trims to the middle of their capture', ['trims.*'], 12, 'bottom', {
       residual: 0.03,
       power: 'running',
     }),
-    repair('lock', 'Renew the lock chip', ['lock.*'], 45, 'bottom', { money: 20 }),
+    repair('lock', 'Renew the lock chip', ['lock.*'], 45, 'bottom', { money: 20, retrim: true }),
     repair('crystal', 'Renew the crystal', ['crystal.*'], 20, 'bottom', { money: 4 }),
     repair('divider', 'Renew the divider', ['divider.*'], 40, 'bottom', { money: 12 }),
     repair('ring', 'Re-magnetise the ring, or a donor ring', ['fg.scar'], 40, 'platter', { money: 25, residual: 0.3 }),

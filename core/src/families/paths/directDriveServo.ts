@@ -7,6 +7,7 @@ import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { SERVO_WAYS } from '../ways/decks.js';
 
 const DECK = 'common practice: deck with a 12 V servo board';
 const AT_BOARD = { level: 'bottom', riskMin: 2, cautions: ['magnet'] };
@@ -359,6 +360,7 @@ export const directDriveServoPath: PathData = {
     ),
   ].concat(FIRST.tests, SUPPLY.tests, STATOR.tests),
   causes: [...(SUPPLY.causes ?? []), ...(STATOR.causes ?? [])],
+  ...SERVO_WAYS,
   repairs: [
     ...SUPPLY.repairs,
     ...STATOR.repairs,
@@ -366,6 +368,7 @@ export const directDriveServoPath: PathData = {
     repair('selector', 'Clean the speed selector', ['selector.*'], 12, 'bottom', { residual: 0.15 }),
     repair('added', 'Renew the added switch and resistor', ['added.*'], 20, 'bottom', { money: 5 }),
     repair('clean', 'Clean trims and pitch pot', ['timing.dirty', 'pitch.dirty'], 8, 'bottom', {
+      retrim: true,
       ...POT_SCHOOL.clean,
       residual: 0.1,
     }),
@@ -374,10 +377,11 @@ export const directDriveServoPath: PathData = {
       power: 'running',
     }),
     repair('timing', 'Renew the timing capacitor and resistors', ['timing.aged', 'timing.warm'], 25, 'bottom', {
+      retrim: true,
       money: 3,
     }),
-    repair('pitch', 'Renew the pitch pot', ['pitch.*'], 20, 'bottom', { ...POT_SCHOOL.renew, money: 6 }),
-    repair('comparator', 'Renew the comparator', ['comparator.*'], 40, 'bottom', { money: 12 }),
+    repair('pitch', 'Renew the pitch pot', ['pitch.*'], 20, 'bottom', { ...POT_SCHOOL.renew, money: 6, retrim: true }),
+    repair('comparator', 'Renew the comparator', ['comparator.*'], 40, 'bottom', { money: 12, retrim: true }),
     repair('ring', 'Re-magnetise the ring, or a donor ring', ['fg.scar'], 40, 'platter', { money: 25, residual: 0.3 }),
     repair('fg', 'Clean and gap the FG, mend its connection', ['fg.lost', 'fg.weak'], 25, 'bottom', { residual: 0.2 }),
     repair('seat', 'Seat the rotor', ['platter.seat'], 3, 'platter', { residual: 0.02 }),

@@ -4,6 +4,8 @@ import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { block, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { OPEN_REEL_WAYS } from '../ways/decks.js';
+import { OIL_SCHOOL } from '../shared/schools.js';
 
 const DECK = 'common practice: 24 V logic and servo supply';
 const INSIDE = { level: 'covers', riskMin: 4, cautions: ['isolation'] };
@@ -532,6 +534,7 @@ export const openReelPath: PathData = {
     ),
   ].concat(FIRST.tests, SUPPLY.tests),
   causes: [...(SUPPLY.causes ?? [])],
+  ...OPEN_REEL_WAYS,
   repairs: [
     ...SUPPLY.repairs,
     repair('lamps', 'Renew the lamp', ['lamps.dark'], 12, 'covers', { money: 2 }),
@@ -543,7 +546,7 @@ export const openReelPath: PathData = {
     }),
     repair('run-capacitors', 'Renew the run capacitor of the capstan', ['run.*'], 15, 'covers', { money: 8 }),
     repair('servo-trim', 'Set the servo’s trim', ['servo.trim'], 8, 'covers', { residual: 0.02 }),
-    repair('servo', 'Renew the servo’s parts', ['servo.dead', 'servo.warm'], 45, 'covers', { money: 12 }),
+    repair('servo', 'Renew the servo’s parts', ['servo.dead', 'servo.warm'], 45, 'covers', { money: 12, retrim: true }),
     repair('fg', 'Set or renew the speed sensor', ['fg.*'], 20, 'covers', { money: 8 }),
     repair(
       'motor-oil',
@@ -551,7 +554,7 @@ export const openReelPath: PathData = {
       ['motor.gummed', 'motor.dry', 'motor.seized'],
       30,
       'covers',
-      { residual: 0.1 },
+      { ...OIL_SCHOOL.thin, residual: 0.1 },
     ),
     repair('motor', 'Replace the capstan motor', ['motor.*'], 50, 'covers', { money: 80 }),
     repair('belt', 'Fit a new capstan belt, on its step', ['belt.slips', 'belt.off', 'belt.step'], 20, 'covers', {

@@ -4,6 +4,8 @@ import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
 import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { RIM_WAYS } from '../ways/decks.js';
+import { OIL_SCHOOL } from '../shared/schools.js';
 
 const CORD = mainsCord('below');
 const FIRST = firstLook({ level: 'below', feed: 'mains' });
@@ -422,13 +424,17 @@ export const rimDrivePath: PathData = {
     ),
   ].concat(FIRST.tests, CORD.tests),
   causes: [cause('motor.seized', 'field.open', 0.3), cause('motor.seized', 'field.shorted', 0.2)],
+  ...RIM_WAYS,
   repairs: [
     ...CORD.repairs,
     repair('switch', 'Renew the switch', ['switch.open'], 20, 'below', { money: 6 }),
     repair('amp', 'Renew the few electrolytics of the amplifier', ['amplifier.dry'], 30, 'below', { money: 5 }),
     repair('amp-mend', 'Mend the amplifier', ['amplifier.*'], 60, 'below', { money: 10, residual: 0.1 }),
     repair('trims', 'Clean and set the trims', ['trims.*'], 15, 'below', { residual: 0.05, power: 'running' }),
-    repair('motor-oil', 'Clean and oil the motor', ['motor.gummed', 'motor.seized'], 35, 'platter', { residual: 0.1 }),
+    repair('motor-oil', 'Clean and oil the motor', ['motor.gummed', 'motor.seized'], 35, 'platter', {
+      ...OIL_SCHOOL.thin,
+      residual: 0.1,
+    }),
     repair('motor', 'Replace the motor', ['motor.gummed', 'motor.seized', 'motor.worn', 'field.*'], 45, 'below', {
       money: 40,
     }),

@@ -4,6 +4,7 @@ import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { firstLook } from '../parts/firstLook.js';
 import { mainsCord, MAINS_CONTROL, phaseControl, universalMotor } from '../parts/universalMotor.js';
+import { MIXER_WAYS } from '../ways/appliances.js';
 
 const INSIDE = { level: 'inside', riskMin: 6, cautions: ['earthed-scope'] };
 const CORD = mainsCord('inside');
@@ -294,6 +295,7 @@ export const standMixerPath: PathData = {
     ),
   ].concat(FIRST.tests, CORD.tests, CONTROL.tests, MOTOR.tests),
   causes: [...(MOTOR.causes ?? [])],
+  ...MIXER_WAYS,
   repairs: [
     ...CORD.repairs,
     ...CONTROL.repairs,

@@ -4,6 +4,7 @@ import { block, cause, looks, measure, mode, ratedAt, reads, repair, row, signal
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { phaseControl, universalMotor } from '../parts/universalMotor.js';
+import { BRUSHED_WAYS } from '../ways/appliances.js';
 
 const INSIDE = { level: 'shell', riskMin: 3, cautions: ['blade', 'earthed-scope'] };
 const TRIGGER = phaseControl({
@@ -289,6 +290,7 @@ export const toolBrushedPath: PathData = {
     cause('gearbox.jammed', 'armature.bar', 0.1),
     cause('armature.seized', 'trigger.shorted', 0.05),
   ],
+  ...BRUSHED_WAYS,
   repairs: [
     ...TRIGGER.repairs,
     ...MOTOR.repairs,

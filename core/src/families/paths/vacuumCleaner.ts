@@ -4,6 +4,7 @@ import { block, cause, looks, mode, reads, repair, row, signal } from '../path/b
 import type { PathData } from '../path/schema.js';
 import { OUTSIDE } from '../parts/part.js';
 import { mainsCord, MAINS_CONTROL, phaseControl, universalMotor } from '../parts/universalMotor.js';
+import { VACUUM_WAYS } from '../ways/appliances.js';
 
 const INSIDE = { level: 'lid', riskMin: 6, cautions: ['earthed-scope', 'backfeed'] };
 const CORD = mainsCord('lid');
@@ -293,6 +294,7 @@ export const vacuumCleanerPath: PathData = {
     cause('filters.blocked', 'switch.link', 0.7),
     cause('filters.blocked', 'switch.protector', 0.5),
   ],
+  ...VACUUM_WAYS,
   repairs: [
     ...CORD.repairs,
     ...BOARD.repairs,

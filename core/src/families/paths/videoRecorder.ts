@@ -6,6 +6,7 @@ import { SET_SCHOOL } from '../shared/schools.js';
 import { firstLook, LEAKS } from '../parts/firstLook.js';
 import { block, cause, joints, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { VIDEO_WAYS } from '../ways/decks.js';
 
 const DECK = 'common practice: recorder with 5 V and 12 V rails';
 const live = { level: 'cover', power: 'powered' as const, probe: true, cautions: ['earthed-scope'] };
@@ -668,6 +669,7 @@ export const videoRecorderPath: PathData = {
     ),
   ],
   causes: [cause('supply.shorted', 'plug.fuse', 0.7)],
+  ...VIDEO_WAYS,
   repairs: [
     repair('mode-switch', 'Open and clean the mode switch, bend its wipers a little', ['mode.dirty'], 20, 'deck', {
       residual: 0.1,
@@ -676,10 +678,16 @@ export const videoRecorderPath: PathData = {
       residual: 0.02,
     }),
     repair('move', 'Keep it away from what disturbs it', ['place.disturbed'], 1, 'outside', { residual: 0.02 }),
-    repair('fg-wire', 'Wire over the lifted track of the FG head', ['fg.track'], 15, 'deck', { residual: 0.05 }),
+    repair('fg-wire', 'Wire over the lifted track of the FG head', ['fg.track'], 15, 'deck', {
+      way: 'jumper',
+      residual: 0.05,
+    }),
     repair('fg-head', 'Set the gap of the FG head or renew it', ['fg.head'], 25, 'deck', { money: 8 }),
     repair('fg-plug', 'Put the FG connector on', ['fg.unplugged'], 2, 'deck', { residual: 0.01 }),
-    repair('capstan-donor', 'Donor capstan motor', ['fg.bump', 'capstan.*', 'hall.*'], 40, 'deck', { money: 25 }),
+    repair('capstan-donor', 'Donor capstan motor', ['fg.bump', 'capstan.*', 'hall.*'], 40, 'deck', {
+      way: 'donor',
+      money: 25,
+    }),
     repair('hall', 'Renew the Hall sensor', ['hall.*'], 35, 'deck', { money: 4 }),
     repair('capstan-free', 'Cut the tape off the capstan, clean it', ['capstan.wound'], 10, 'cover', {
       residual: 0.05,

@@ -7,6 +7,7 @@ import { block, cause, looks, measure, readBy, mode, reads, repair, row, signal 
 import { bridge } from '../parts/bridge.js';
 import { firstLook, LEAKS } from '../parts/firstLook.js';
 import type { PathData } from '../path/schema.js';
+import { WASHER_FRONT_WAYS } from '../ways/appliances.js';
 
 const WASHER = 'common practice: 230 V machine, three-phase motor of 2 to 3 Ω a pair';
 const live = {
@@ -520,6 +521,7 @@ export const washerFrontPath: PathData = {
     cause('winding.shorted', 'inverter.shorted', 0.15),
     cause('winding.case', 'inverter.shorted', 0.05),
   ],
+  ...WASHER_FRONT_WAYS,
   repairs: [
     ...BRIDGE.repairs,
     repair('cord', 'Renew cord, plug or filter', ['plug.open', 'plug.frame'], 20, 'panel', { money: 12 }),

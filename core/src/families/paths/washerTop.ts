@@ -5,6 +5,7 @@ import { OUTSIDE } from '../parts/part.js';
 import { mainsCord } from '../parts/universalMotor.js';
 import { block, cause, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
+import { WASHER_TOP_WAYS } from '../ways/appliances.js';
 
 const WASHER = 'common practice: Hall sensor of about 9.6 V, both pins may be at mains potential';
 const CORD = mainsCord('console');
@@ -382,6 +383,7 @@ export const washerTopPath: PathData = {
     cause('winding.shorted', 'inverter.shorted', 0.15),
     cause('winding.case', 'inverter.shorted', 0.05),
   ],
+  ...WASHER_TOP_WAYS,
   repairs: [
     ...CORD.repairs,
     ...BRIDGE.repairs,

@@ -1,9 +1,9 @@
 /** Family 2: belt turntable with an a.c. synchronous motor. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { DISC_HOME, DISC_STRICT, RECORD_SPEEDS } from '../shared/speeds.js';
 
-export const beltTurntableAc: Family = {
+export const beltTurntableAc: FamilyData = {
   id: 'belt-turntable-ac',
   order: 2,
   name: 'Belt turntable, a.c. synchronous motor',

@@ -1,9 +1,9 @@
 /** Family 1: belt turntable with a governed d.c. motor. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, LOW_RESERVOIR, MOVE, SAFE } from '../shared/lines.js';
 import { DISC_HOME, DISC_STRICT, PORTABLE, RECORD_SPEEDS } from '../shared/speeds.js';
 
-export const beltTurntableDc: Family = {
+export const beltTurntableDc: FamilyData = {
   id: 'belt-turntable-dc',
   order: 1,
   name: 'Belt turntable, governed d.c. motor',

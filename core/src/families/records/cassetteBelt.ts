@@ -1,9 +1,9 @@
 /** Family 6: cassette transport, belt driven. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, LOW_RESERVOIR, MOVE, SAFE } from '../shared/lines.js';
 import { CASSETTE_SPEEDS, PORTABLE, TAPE_CLOSE, TAPE_HOME } from '../shared/speeds.js';
 
-export const cassetteBelt: Family = {
+export const cassetteBelt: FamilyData = {
   id: 'cassette-belt',
   order: 6,
   name: 'Cassette deck, belt driven',
@@ -47,6 +47,7 @@ export const cassetteBelt: Family = {
       needs: 'dead',
       opens: [],
       work: { action: 'clean', what: 'capstan and pinch roller' },
+      mends: ['capstan-clean', 'pinch-arm'],
     },
     MOVE.outOfCircuit,
   ],

@@ -1,9 +1,9 @@
 /** Family 7: cassette deck with a direct-drive capstan. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, LOW_RESERVOIR, MOVE, SAFE } from '../shared/lines.js';
 import { CASSETTE_SPEEDS, TAPE_CLOSE, TAPE_HOME } from '../shared/speeds.js';
 
-export const cassetteDirect: Family = {
+export const cassetteDirect: FamilyData = {
   id: 'cassette-direct',
   order: 7,
   name: 'Cassette deck, direct-drive capstan',
@@ -38,6 +38,7 @@ export const cassetteDirect: Family = {
       needs: 'dead',
       opens: ['board-plugs', 'motor-plug'],
       work: { action: 'repair', what: 'the servo board: renewed, washed, dried and coated' },
+      mends: ['recap-wash', 'recap', 'wash'],
     },
     MOVE.oil,
   ],

@@ -1,9 +1,9 @@
 /** Family 13: cordless tool with a brushless motor. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { AS_FOUND, free } from '../shared/speeds.js';
 
-export const cordlessBrushless: Family = {
+export const cordlessBrushless: FamilyData = {
   id: 'cordless-brushless',
   order: 13,
   name: 'Cordless tool, brushless motor',

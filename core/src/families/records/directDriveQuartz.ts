@@ -1,9 +1,9 @@
 /** Family 4: direct drive turntable with quartz lock and pitch slider. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, LOW_RESERVOIR, MOVE, SAFE } from '../shared/lines.js';
 import { DISC_HOME, DISC_STRICT, RECORD_SPEEDS } from '../shared/speeds.js';
 
-export const directDriveQuartz: Family = {
+export const directDriveQuartz: FamilyData = {
   id: 'direct-drive-quartz',
   order: 4,
   name: 'Direct drive turntable, quartz lock',

@@ -1,9 +1,9 @@
 /** Family 3: direct drive turntable with a pitch-controlled servo. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, LOW_RESERVOIR, MOVE, SAFE } from '../shared/lines.js';
 import { DISC_HOME, DISC_STRICT, RECORD_SPEEDS } from '../shared/speeds.js';
 
-export const directDriveServo: Family = {
+export const directDriveServo: FamilyData = {
   id: 'direct-drive-servo',
   order: 3,
   name: 'Direct drive turntable, pitch servo',

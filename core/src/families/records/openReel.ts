@@ -1,9 +1,9 @@
 /** Family 15: open-reel tape deck. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { REEL_SPEEDS, TAPE_CLOSE, TAPE_HOME } from '../shared/speeds.js';
 
-export const openReel: Family = {
+export const openReel: FamilyData = {
   id: 'open-reel',
   order: 15,
   name: 'Open-reel tape deck',

@@ -1,9 +1,9 @@
 /** Family 5: rim and idler drive record players, from transcription decks to children’s. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { DISC_HOME, DISC_STRICT, PORTABLE, RECORD_SPEEDS } from '../shared/speeds.js';
 
-export const rimDrive: Family = {
+export const rimDrive: FamilyData = {
   id: 'rim-drive',
   order: 5,
   name: 'Rim or idler drive record player',

@@ -1,9 +1,9 @@
 /** Family 9: stand mixer with a universal motor. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { AS_FOUND, free } from '../shared/speeds.js';
 
-export const standMixer: Family = {
+export const standMixer: FamilyData = {
   id: 'stand-mixer',
   order: 9,
   name: 'Stand mixer',

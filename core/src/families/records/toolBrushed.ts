@@ -1,9 +1,9 @@
 /** Family 14: cordless or corded tool with a brushed motor and a speed trigger. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { AS_FOUND, free } from '../shared/speeds.js';
 
-export const toolBrushed: Family = {
+export const toolBrushed: FamilyData = {
   id: 'tool-brushed',
   order: 14,
   name: 'Tool with brushed motor and speed trigger',

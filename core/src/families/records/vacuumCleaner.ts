@@ -1,9 +1,9 @@
 /** Family 10: vacuum cleaner with a universal motor. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { AS_FOUND, free } from '../shared/speeds.js';
 
-export const vacuumCleaner: Family = {
+export const vacuumCleaner: FamilyData = {
   id: 'vacuum-cleaner',
   order: 10,
   name: 'Vacuum cleaner',
@@ -46,6 +46,7 @@ export const vacuumCleaner: Family = {
       needs: 'dead',
       opens: ['board-plugs'],
       work: { action: 'repair', what: 'the switching: plain on and off, soft start and half power given up' },
+      mends: ['full-power'],
     },
   ],
   keepClear: 'Motor seated with its key in the gap, lid flush all round, hose free',

@@ -1,9 +1,9 @@
 /** Family 8: video recorder. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { limits, tape } from '../shared/speeds.js';
 
-export const videoRecorder: Family = {
+export const videoRecorder: FamilyData = {
   id: 'video-recorder',
   order: 8,
   name: 'Video recorder',
@@ -55,6 +55,7 @@ export const videoRecorder: Family = {
       needs: 'dead',
       opens: ['mode-switch'],
       work: { action: 'clean', what: 'the mode switch' },
+      mends: ['mode-switch'],
     },
     {
       id: 'fg-wire',

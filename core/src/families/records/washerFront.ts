@@ -1,9 +1,9 @@
 /** Family 12: front-load washer with three-phase motor and inverter. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, SAFE, STORE } from '../shared/lines.js';
 import { AS_FOUND, free } from '../shared/speeds.js';
 
-export const washerFront: Family = {
+export const washerFront: FamilyData = {
   id: 'washer-front',
   order: 12,
   name: 'Front-load washer, three-phase motor',
@@ -53,6 +53,7 @@ export const washerFront: Family = {
       needs: 'dead',
       opens: ['motor-plug', 'board-plugs', 'earth'],
       work: { action: 'replace', what: 'the motor control board' },
+      mends: ['board'],
     },
   ],
   keepClear: 'On its feet, transport bolts out, drum empty, door shut and locked',

@@ -1,9 +1,9 @@
 /** Family 11: top-load washer with a motor speed sensor. */
-import type { Family } from '../schema.js';
+import type { FamilyData } from '../schema.js';
 import { blocks, END, MOVE, SAFE, STORE } from '../shared/lines.js';
 import { AS_FOUND, free } from '../shared/speeds.js';
 
-export const washerTop: Family = {
+export const washerTop: FamilyData = {
   id: 'washer-top',
   order: 11,
   name: 'Top-load washer, speed sensor',
@@ -35,6 +35,7 @@ export const washerTop: Family = {
       needs: 'dead',
       opens: ['sensor'],
       work: { action: 'replace', what: 'the speed sensor' },
+      mends: ['sensor'],
     },
     {
       id: 'sensor-live',

@@ -227,7 +227,8 @@ const move = (
   needs: FamilyMove['needs'],
   opens: readonly string[],
   work: FamilyMove['work'] = null,
-): FamilyMove => ({ id, name, kind, needs, opens: [...opens], work });
+  mends: readonly string[] = [],
+): FamilyMove => ({ id, name, kind, needs, opens: [...opens], work, mends: [...mends] });
 
 export const MOVE = {
   bypass: move('bypass-switch', 'Bridge the switch for a minute, unplugged, insulated, fused', 'test', 'dead', [
@@ -235,19 +236,37 @@ export const MOVE = {
   ]),
   outOfCircuit: move('out-of-circuit', 'Measure a part out of circuit', 'test', 'dead', ['lifted-leg']),
   motorAlone: move('motor-alone', 'Belt off, motor alone: sound and steadiness', 'test', 'live', ['belt']),
-  cleanTrims: move('clean-trims', 'Clean the trims and the pitch control', 'mend', 'dead', [], {
-    action: 'clean',
-    what: 'the trims and the pitch control',
-  }),
-  newBelt: move('new-belt', 'Fit a new belt', 'mend', 'dead', ['belt'], { action: 'replace', what: 'the belt' }),
+  cleanTrims: move(
+    'clean-trims',
+    'Clean the trims and the pitch control',
+    'mend',
+    'dead',
+    [],
+    {
+      action: 'clean',
+      what: 'the trims and the pitch control',
+    },
+    ['clean', 'clean-trim', 'slider'],
+  ),
+  newBelt: move('new-belt', 'Fit a new belt', 'mend', 'dead', ['belt'], { action: 'replace', what: 'the belt' }, [
+    'belt',
+  ]),
   oil: move('oil-bearings', 'Oil the bearings, one drop, wipe the excess', 'mend', 'dead', [], {
     action: 'oil',
     what: 'the bearings',
   }),
-  motorSwap: move('motor-swap', 'Replace the motor', 'mend', 'dead', ['motor-plug'], {
-    action: 'replace',
-    what: 'the motor',
-  }),
+  motorSwap: move(
+    'motor-swap',
+    'Replace the motor',
+    'mend',
+    'dead',
+    ['motor-plug'],
+    {
+      action: 'replace',
+      what: 'the motor',
+    },
+    ['motor'],
+  ),
   brushes: move('brushes', 'Renew both brushes, bevel as it came out', 'mend', 'dead', [], {
     action: 'replace',
     what: 'both brushes',

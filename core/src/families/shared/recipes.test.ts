@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { PATHS, recipeOf } from '../index.js';
 
-const repairs = [...PATHS].flatMap(([family, path]) => path.repairs.map((repair) => ({ family, repair })));
+const repairs = [...PATHS].flatMap(([family, path]) =>
+  [...path.repairs, ...path.ways].map((repair) => ({ family, repair })),
+);
 
 describe('how mends are done', () => {
   it('every repair of every family has its steps, each with words, and steps that open name what', () => {

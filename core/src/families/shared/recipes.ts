@@ -1,5 +1,8 @@
 /** How usual mends are done, step by step: what, with what, how much, what to mind (common practice, no source). */
 
+import { ownEntry } from '../../quantity/index.js';
+import type { MendWay } from '../path/schema.js';
+
 /** A step of a mend. */
 export interface RecipeStep {
   readonly id: string;
@@ -11,13 +14,61 @@ export interface RecipeStep {
   readonly opens: { readonly what: string; readonly how: 'unsoldered' | 'unplugged' | 'removed' } | null;
 }
 
+/** What mends use up, by id: the shelf counts it by the same. */
+export const CONSUMABLES = {
+  'contact-cleaner': 'contact cleaner',
+  swabs: 'swabs',
+  'isopropyl-alcohol': 'isopropyl alcohol',
+  'light-oil': 'light machine oil',
+  solder: 'solder',
+  'desoldering-braid': 'desoldering braid',
+  flux: 'flux',
+  grease: 'plastic-safe grease',
+  adhesive: 'adhesive',
+  detergent: 'detergent',
+  'distilled-water': 'distilled water',
+  wire: 'wire',
+  'heat-shrink': 'heat-shrink tubing',
+} as const;
+/** See {@link CONSUMABLES}. */
+export type ConsumableId = keyof typeof CONSUMABLES;
+
 /** A way of mending: the kind of work it is, its steps, what it uses up. */
 export interface Recipe {
   readonly id: string;
   readonly action: 'clean' | 'oil' | 'adjust' | 'replace' | 'repair';
+  /** The kind of mend, where the mend does not say another. */
+  readonly way: MendWay;
+  /** What this kind of work may do to the unit; null for nothing worth a word. */
+  readonly risks: string | null;
   readonly steps: readonly RecipeStep[];
-  readonly usesUp: readonly string[];
+  /** Ids of {@link CONSUMABLES}. */
+  readonly usesUp: readonly ConsumableId[];
 }
+
+/** What each kind of work is, and what it may do. */
+const KINDS: Readonly<Record<string, Pick<Recipe, 'way' | 'risks'>>> = {
+  contacts: { way: 'clean', risks: 'cleaner on belts or in bearings makes a new fault' },
+  bearing: { way: 'oil', risks: 'oil that wanders reaches belt and rubber' },
+  belt: { way: 'part', risks: null },
+  soldered: { way: 'part', risks: 'a lifted pad, a neighbour that got too hot' },
+  board: { way: 'board', risks: 'what killed the old one kills this one too' },
+  motor: { way: 'motor', risks: 'it turns the other way on this face' },
+  set: { way: 'adjust', risks: 'where it stood is lost without a mark' },
+  mechanical: { way: 'part', risks: 'old plastic breaks' },
+  wipe: { way: 'clean', risks: null },
+  fuse: { way: 'part', risks: 'what blew it blows this one too' },
+  cord: { way: 'part', risks: 'a live case when earth and live are confused' },
+  brushes: { way: 'part', risks: null },
+  wash: { way: 'clean', risks: 'power before it is dry' },
+  glue: { way: 'repair', risks: 'a drop too much runs into the bearing' },
+  free: { way: 'repair', risks: 'old plastic breaks' },
+  tell: { way: 'adjust', risks: null },
+  past: { way: 'bypass', risks: 'whoever opens it next has to find it: label it' },
+  donor: { way: 'donor', risks: 'as old as what it replaces' },
+  retrofit: { way: 'retrofit', risks: 'mounting, sense and volts have to suit' },
+  away: { way: 'away', risks: 'it is lost on the way, or comes back as it went' },
+};
 
 const step = (
   id: string,
@@ -30,15 +81,15 @@ const step = (
 const recipe = (
   id: string,
   action: Recipe['action'],
-  usesUp: readonly string[],
+  usesUp: readonly ConsumableId[],
   ...steps: readonly RecipeStep[]
-): Recipe => ({ id, action, usesUp, steps });
+): Recipe => ({ id, action, ...(ownEntry(KINDS, id) ?? { way: 'repair', risks: null }), usesUp, steps });
 
 const RECIPES: readonly Recipe[] = [
   recipe(
     'contacts',
     'clean',
-    ['contact cleaner', 'swabs'],
+    ['contact-cleaner', 'swabs'],
     step('note', 'Note where it stands', 'a photo, or the clock position'),
     step(
       'spray',
@@ -52,7 +103,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'bearing',
     'oil',
-    ['isopropyl alcohol', 'light oil'],
+    ['isopropyl-alcohol', 'light-oil'],
     step(
       'clean',
       'Old oil out',
@@ -66,7 +117,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'belt',
     'replace',
-    ['belt', 'isopropyl alcohol'],
+    ['isopropyl-alcohol'],
     step(
       'old',
       'Old belt off, its residue away',
@@ -84,7 +135,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'soldered',
     'replace',
-    ['part', 'solder', 'desoldering braid'],
+    ['solder', 'desoldering-braid'],
     step('mark', 'Photo of it, polarity and markings'),
     step('out', 'Desolder it', 'iron, braid', 'Charge proved gone; the pad lifts when pulled.', {
       what: 'part on the board',
@@ -105,7 +156,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'board',
     'replace',
-    ['board'],
+    [],
     step('photo', 'Photo of every plug and wire'),
     step('unplug', 'Unplug it', null, 'Hold plugs, not wires. Touch earth first.', {
       what: 'plugs of the board',
@@ -117,7 +168,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'motor',
     'replace',
-    ['motor', 'solder'],
+    ['solder'],
     step('mark', 'Mark plus, minus and its face', null, 'A governed motor dies of swapped leads.'),
     step('leads', 'Leads off', null, null, { what: 'motor leads', how: 'unsoldered' }),
     step('pulley', 'Pulley across, at its height', 'a distance measured before'),
@@ -135,7 +186,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'mechanical',
     'replace',
-    ['part'],
+    [],
     step('mark', 'Mark how it sits, measure its place'),
     step('off', 'Take it off', null, null, { what: 'worn part', how: 'removed' }),
     step('compare', 'New one beside the old one', 'calliper'),
@@ -144,7 +195,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'wipe',
     'clean',
-    ['isopropyl alcohol', 'swabs'],
+    ['isopropyl-alcohol', 'swabs'],
     step(
       'wipe',
       'Clean it',
@@ -165,7 +216,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'free',
     'repair',
-    ['plastic-safe grease'],
+    ['grease'],
     step('mark', 'Mark how it sits, photo'),
     step('free', 'Free, fasten or straighten it', null, 'Old plastic breaks cold: warm it.'),
     step('grease', 'A film of grease where it had some', 'plastic-safe grease'),
@@ -183,7 +234,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'fuse',
     'replace',
-    ['fuse'],
+    [],
     step('why', 'Find what blew it', 'ohms behind it, dead', 'A second one is not tried before.'),
     step('same', 'The same: amperes, volts, speed, size', null, 'Never a larger one, never bridged.'),
     step('fit', 'Fit it, first power through the limit'),
@@ -191,7 +242,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'cord',
     'replace',
-    ['cord or plug'],
+    [],
     step('off', 'Old one off', null, 'Unplugged at the wall, plug in sight.', { what: 'mains cord', how: 'removed' }),
     step('earth', 'Earth longest, every strand held', 'sleeve or ring'),
     step('relief', 'Strain relief holds, pull at it'),
@@ -200,7 +251,7 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'brushes',
     'replace',
-    ['brushes'],
+    [],
     step('length', 'Length of both, which way round they sat'),
     step('off', 'Old ones out', null, null, { what: 'brushes', how: 'removed' }),
     step('slide', 'New ones slide free in their holders'),
@@ -209,11 +260,63 @@ const RECIPES: readonly Recipe[] = [
   recipe(
     'wash',
     'clean',
-    ['detergent', 'distilled water', 'isopropyl alcohol'],
+    ['detergent', 'distilled-water', 'isopropyl-alcohol'],
     step('off', 'Board out', null, 'Charge proved gone.', { what: 'board', how: 'removed' }),
     step('wash', 'Wash, rinse, alcohol', 'soft brush, distilled water'),
     step('dry', 'Dry it warm', '40 °C, hours', 'No power before it is dry.'),
     step('back', 'Board in, coated where it was'),
+  ),
+  recipe(
+    'past',
+    'replace',
+    ['wire', 'heat-shrink'],
+    step('label', 'Label what is led round, photo before', 'a tag that stays inside'),
+    step('out', 'Part off or its wires lifted', null, 'Unplugged, charge proved gone.', {
+      what: 'what is led round',
+      how: 'removed',
+    }),
+    step(
+      'round',
+      'Wire it fast, insulated and fastened',
+      'wire for its current, heat-shrink tubing',
+      'Never round a fuse, cut-out, lock, interlock or earth.',
+    ),
+    step('try', 'First power low and limited'),
+  ),
+  recipe(
+    'donor',
+    'replace',
+    ['solder'],
+    step('hear', 'Try the donor’s before it is taken out', 'its own chassis, low power first'),
+    step('compare', 'Marks, revision and plugs beside each other', null, 'Alike is not the same.'),
+    step('out', 'Old one out, every plug marked', null, 'Charge proved gone.', { what: 'old part', how: 'removed' }),
+    step('fit', 'Donor’s in, plugs on as marked'),
+    step('limit', 'First power low and limited, watch its sense'),
+  ),
+  recipe(
+    'retrofit',
+    'replace',
+    ['wire', 'heat-shrink', 'solder'],
+    step('wants', 'What it must do: volts, sense, speed, size', 'the sums of Workings, motor match'),
+    step('out', 'Old one out and kept for the owner', null, 'Charge proved gone.', {
+      what: 'old part',
+      how: 'removed',
+    }),
+    step('fit', 'New one in, fastened and insulated', null, 'Mains stays behind its own insulation and fuse.'),
+    step('sketch', 'Sketch of the wiring left inside', 'paper, a photo'),
+    step('limit', 'First power low and limited, watch its sense'),
+  ),
+  recipe(
+    'away',
+    'repair',
+    [],
+    step('out', 'Take it out, every plug marked', null, 'Charge proved gone.', {
+      what: 'what is sent away',
+      how: 'removed',
+    }),
+    step('pack', 'Pack it so that nothing moves', 'antistatic bag, foam'),
+    step('send', 'Sent, with what was measured on it'),
+    step('back', 'Back: look at it, then put it in'),
   ),
   recipe('tell', 'adjust', [], step('do', 'Do it, and tell the owner why')),
 ];
@@ -247,6 +350,8 @@ const OF: Readonly<Record<string, readonly string[]>> = {
     'motor-oil',
     'oil-motor',
     'oil-platter',
+    'oil-specified',
+    'oil-thin',
   ],
   belt: ['belt', 'loading-belt', 'new-belt'],
   soldered: [
@@ -368,7 +473,21 @@ const OF: Readonly<Record<string, readonly string[]>> = {
     'talc',
   ],
   connect: ['coil-plug', 'fg-plug', 'harness', 'leads', 'pressure-hose', 'tacho-plug'],
+  past: ['full-power', 'one-speed', 'pitch-fixed', 'quartz-only', 'return-off', 'third-off'],
+  donor: [
+    'donor-board',
+    'donor-drive',
+    'donor-mechanism',
+    'donor-motor',
+    'donor-supply',
+    'donor-tool',
+    'donor-transport',
+    'donor-trigger',
+  ],
+  retrofit: ['other-motor', 'outside-governor', 'phase-control', 'plain-cord', 'small-amp'],
+  away: ['board-away', 'drive-away', 'idler-away'],
   free: [
+    'recrimp',
     'fan',
     'gear-free',
     'idler-true',

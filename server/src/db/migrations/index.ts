@@ -14,6 +14,7 @@ import * as book from './0011_book.js';
 import * as clips from './0012_clips.js';
 import * as practice from './0013_practice.js';
 import * as instruments from './0014_instruments.js';
+import * as waiting from './0015_waiting.js';
 
 interface Migration {
   readonly name: string;
@@ -36,6 +37,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0012_clips', ...clips },
   { name: '0013_practice', ...practice },
   { name: '0014_instruments', ...instruments },
+  { name: '0015_waiting', ...waiting },
 ];
 
 /** Names of all migrations that this version knows, in order. */

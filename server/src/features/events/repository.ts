@@ -121,7 +121,7 @@ export async function countLines(db: Db, jobId: string): Promise<number> {
 }
 
 /** Kinds of line that tell what was wrong with a unit and what a healthy one shows. */
-const TELLING = ['answer', 'mended', 'strike', 'reading', 'place', 'speed', 'work', 'hand-back', 'return'];
+const TELLING = ['answer', 'mended', 'strike', 'reading', 'place', 'speed', 'work', 'hand-back', 'return', 'step'];
 
 /** What a bench knows of a family comes from its newest units, so many at most: habits and suppliers change. */
 const MOST_KNOWN = 500;

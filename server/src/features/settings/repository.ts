@@ -13,6 +13,8 @@ interface SettingRow {
   flutter_standard: Settings['flutterStandard'];
   clock_correction_ppm: number;
   hour_money: number;
+  day_money: number;
+  parts_days: number;
   safety: Settings['safety'];
   hours: Settings['hours'];
   instruments: Settings['instruments'];
@@ -36,6 +38,8 @@ export async function presentSettings(db: Db): Promise<Settings> {
     flutterStandard: row.flutter_standard,
     clockCorrectionPpm: row.clock_correction_ppm,
     hourMoney: row.hour_money,
+    dayMoney: row.day_money,
+    partsDays: row.parts_days,
     safety: row.safety,
     hours: row.hours,
     // Kept before there was anything but meters.
@@ -60,6 +64,8 @@ export async function writeSettings(db: Db, version: number, fields: Partial<Set
     flutter_standard: fields.flutterStandard,
     clock_correction_ppm: fields.clockCorrectionPpm,
     hour_money: fields.hourMoney,
+    day_money: fields.dayMoney,
+    parts_days: fields.partsDays,
     safety: fields.safety && JSON.stringify(fields.safety),
     hours: fields.hours && JSON.stringify(fields.hours),
     instruments: fields.instruments && JSON.stringify(fields.instruments),

@@ -2,6 +2,7 @@
 import { SHELF_SHOWN } from '@amber-gauge/contract';
 import type { ShelfBody, ShelfLine } from '@amber-gauge/core/bench';
 import type { Db } from '../../db/connect.js';
+import { SHELF_CHANNEL } from '../../db/hub.js';
 
 interface ShelfRow {
   key: string;
@@ -28,6 +29,8 @@ export async function addShelfLines(
     .insert(lines.map(({ key, at, body }) => ({ key, at, body: JSON.stringify(body), received_at: receivedAt, demo })))
     .onConflict('key')
     .ignore();
+  // Told when the transaction is through.
+  await db.raw('select pg_notify(?, ?)', [SHELF_CHANNEL, '']);
 }
 
 /** Takes the demo's lines out; a lot that a line of one's own speaks of stays. */

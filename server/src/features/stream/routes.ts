@@ -1,5 +1,5 @@
 /**
- * Server-sent events: which job changed, and its row as lists show it. Every message has an id: a page
+ * Server-sent events: which job changed, and its row as lists show it; that the shelf changed. Every message has an id: a page
  * whose stream broke for a moment names the last one it heard and is told what came since.
  */
 import { randomUUID } from 'node:crypto';
@@ -53,6 +53,7 @@ export function streamRoutes(hub: Hub, rowOf: (jobId: string) => Promise<JobList
       sayAll(message('all', {}));
     }),
   );
+  const leaveShelf = hub.subscribeShelf(() => sayAll(message('shelf', {})));
   const router = Router();
   router.get('/stream', (req, res) => {
     res.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store', connection: 'keep-alive' });
@@ -71,6 +72,7 @@ export function streamRoutes(hub: Hub, rowOf: (jobId: string) => Promise<JobList
     router,
     end: () => {
       leave();
+      leaveShelf();
       for (const res of open) res.end();
     },
   };

@@ -1,5 +1,5 @@
 /** Faults and mends of the Book in the path's words. */
-import { PATHS } from '@amber-gauge/core/families';
+import { mendOf, PATHS } from '@amber-gauge/core/families';
 
 /** "governor.hunts" as the family says it; a block alone by its name. */
 export function faultWords(familyId: string, fault: string): string {
@@ -9,13 +9,12 @@ export function faultWords(familyId: string, fault: string): string {
 }
 
 /** The name of a repair. */
-export const mendWords = (familyId: string, mend: string): string =>
-  PATHS.get(familyId)?.repairs.find((one) => one.id === mend)?.name ?? mend;
+export const mendWords = (familyId: string, mend: string): string => mendOf(PATHS.get(familyId), mend)?.name ?? mend;
 
 /** The first family that knows the repair: figures count it over all. */
 export function anyMendWords(mend: string): string {
   for (const path of PATHS.values()) {
-    const repair = path.repairs.find((one) => one.id === mend);
+    const repair = mendOf(path, mend);
     if (repair) return repair.name;
   }
   return mend;

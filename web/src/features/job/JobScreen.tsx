@@ -44,7 +44,8 @@ function JobLayout({ view, stage }: { readonly view: JobView; readonly stage: St
   const field = useRef<HTMLInputElement>(null);
   const goLive = useGoLive((state) => state.ask);
   const find = useFind(view);
-  const go = (to: StageId) => void navigate(`/job/${view.job.id}/${to}`, { replace: true });
+  // At once: what is touched next must not meet the stage that was left.
+  const go = (to: StageId) => void navigate(`/job/${view.job.id}/${to}`, { replace: true, flushSync: true });
   const [presentSpeed, setSpeedId] = usePinnedSpeed(view, stage);
   const [were, setWere] = useState<WhereHandsWere | null>(() => handsOf(view));
   const asked = useAsked((state) => (stage === 'find' ? state.asked : null));
@@ -73,7 +74,7 @@ function JobLayout({ view, stage }: { readonly view: JobView; readonly stage: St
           <ChargePanel view={view} stage={stage} onMeasure={stage === 'make-safe' ? null : () => go('make-safe')} />
           <Stage view={view} stage={stage} prompt={plain} speedId={presentSpeed} onSpeed={setSpeedId} onStage={go} />
         </main>
-        <Log view={view} stage={stage} open={logOpen} onClose={() => setLogOpen(false)} />
+        <Log view={view} stage={stage} open={logOpen} onClose={() => setLogOpen(false)} onStage={go} />
         <div className={classes.foot}>
           {view.job.practice && <PracticeStrip view={view} stage={stage} speedId={presentSpeed} />}
           <EntryLine

@@ -54,6 +54,8 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
       <Field label="Address" {...register('shopAddress')} />
       <Field label="Currency" {...register('currency')} />
       <Field label="An hour of hands costs" {...register('hourMoney', { valueAsNumber: true })} />
+      <Field label="A day of waiting costs" {...register('dayMoney', { valueAsNumber: true })} />
+      <Field label="Parts usually take, days" {...register('partsDays', { valueAsNumber: true })} />
       <Field label="Mains volts" {...register('mainsVolts', { valueAsNumber: true })} />
       <Controller
         control={control}

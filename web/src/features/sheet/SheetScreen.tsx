@@ -8,6 +8,7 @@ import { usePartsOfJob } from '../shelf/useShelf.js';
 import { BenchPaper } from './BenchPaper.js';
 import { SheetPaper } from './SheetPaper.js';
 import classes from './Sheet.module.css';
+import { PaperLink } from '../../shared/outbox/PaperLink.js';
 
 export function SheetScreen() {
   const { id = '', paper = 'owner' } = useParams();
@@ -32,13 +33,9 @@ export function SheetScreen() {
         <Link to={`/job/${id}/hand-back`} className={classes.back}>
           ‹ Job
         </Link>
-        <Button
-          variant="contained"
-          component="a"
-          href={`/api/v1/jobs/${id}/${paper === 'owner' ? 'sheet' : 'bench-sheet'}.pdf`}
-        >
+        <PaperLink jobId={id} file={paper === 'owner' ? 'sheet.pdf' : 'bench-sheet.pdf'} variant="contained">
           Download PDF
-        </Button>
+        </PaperLink>
         <Button variant="outlined" onClick={() => window.print()}>
           Print
         </Button>

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
 import { useSettings } from '../../shared/api/queries.js';
 import { filled, MotorFields, type MotorTexts } from './MotorFields.js';
+import { ServesField } from './ServesField.js';
 import { today } from './useShelf.js';
 import classes from './Shelf.module.css';
 
@@ -22,19 +23,11 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
   const currency = useSettings().data?.currency ?? 'EUR';
   const [typed, setTyped] = useState(EMPTY);
   const [motor, setMotor] = useState<MotorTexts | null>(null);
+  const [serves, setServes] = useState<readonly string[]>([]);
   const quantity = numberIn(typed.quantity);
   const claimDays = numberIn(typed.claimDays);
-  const whole = (value: number | null, least: number) => value !== null && Number.isInteger(value) && value >= least;
   const price = typed.price.trim() === '' ? null : numberIn(typed.price);
-  const wrong = !whole(quantity, 1)
-    ? 'How many: a whole number from 1.'
-    : !whole(claimDays, 0)
-      ? 'Claim days: a whole number, nought for none.'
-      : typed.price.trim() !== '' && (price === null || price < 0)
-        ? 'The price is no amount of money.'
-        : motor !== null && !((numberIn(motor.newRpm ?? '') ?? 0) > 0)
-          ? 'The motor’s speed: a number of turns a minute.'
-          : null;
+  const wrong = problemOf(typed, motor);
   const ready = typed.part.trim() !== '' && typed.supplier.trim() !== '' && wrong === null;
   const set = (name: keyof typeof EMPTY) => (event: { readonly target: { readonly value: string } }) =>
     setTyped({ ...typed, [name]: event.target.value });
@@ -51,7 +44,9 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
       claimDays: claimDays ?? 0,
       place: place.trim(),
       ...(motor === null ? {} : { motor: filled(motor) }),
+      ...(serves.length > 0 ? { serves } : {}),
     });
+    setServes([]);
     setMotor(null);
     setTyped({ ...EMPTY, supplier: typed.supplier });
   };
@@ -92,6 +87,7 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
         <Field label="Lies in" value={typed.place} onChange={set('place')} />
+        <ServesField serves={serves} onChange={setServes} />
         {motor !== null && <MotorFields motor={motor} onChange={setMotor} />}
         <Button variant="outlined" aria-pressed={motor !== null} onClick={() => setMotor(motor === null ? {} : null)}>
           {motor === null ? 'It is a motor' : 'It is no motor'}
@@ -117,4 +113,19 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
       </datalist>
     </section>
   );
+}
+
+/** What cannot be, and what to do about it; null when the lot can be kept. */
+function problemOf(typed: typeof EMPTY, motor: MotorTexts | null): string | null {
+  const whole = (value: number | null, least: number) => value !== null && Number.isInteger(value) && value >= least;
+  const price = numberIn(typed.price);
+  return !whole(numberIn(typed.quantity), 1)
+    ? 'How many: a whole number from 1.'
+    : !whole(numberIn(typed.claimDays), 0)
+      ? 'Claim days: a whole number, nought for none.'
+      : typed.price.trim() !== '' && (price === null || price < 0)
+        ? 'The price is no amount of money.'
+        : motor !== null && !((numberIn(motor.newRpm ?? '') ?? 0) > 0)
+          ? 'The motor’s speed: a number of turns a minute.'
+          : null;
 }

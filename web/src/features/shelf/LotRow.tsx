@@ -4,6 +4,7 @@ import { numberIn } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
+import { servesWords } from './ServesField.js';
 import { today } from './useShelf.js';
 import classes from './Shelf.module.css';
 
@@ -33,6 +34,7 @@ export function LotRow({ one, busy, onKeep }: Props) {
           {lot.supplier}
           {lot.place ? `, in ${lot.place}` : ''} · {standing.join(' · ')}
         </p>
+        {one.serves.size > 0 && <p className="quiet small">For: {[...one.serves].map(servesWords).join('; ')}</p>}
         {one.testBy && <p className={classes.due}>Not tested: bad ones can be claimed until {one.testBy}</p>}
       </div>
       <div className="row">

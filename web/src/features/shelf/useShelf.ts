@@ -4,16 +4,17 @@ import { partsOfJob, shelfOf, type Shelf, type ShelfBody } from '@amber-gauge/co
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { call } from '../../shared/api/client.js';
-import { queryClient } from '../../shared/api/queries.js';
+import { keys, queryClient } from '../../shared/api/queries.js';
 import { serverNow } from '../../shared/outbox/clock.js';
-
-const KEY = ['shelf'] as const;
 
 /** Today by the server's clock, YYYY-MM-DD. */
 export const today = (): string => serverNow().toISOString().slice(0, 10);
 
 export function useShelf(): { shelf: Shelf | null; error: Error | null } {
-  const { data, error } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => call('/shelf', shelfSchema, { signal }) });
+  const { data, error } = useQuery({
+    queryKey: keys.shelf,
+    queryFn: ({ signal }) => call('/shelf', shelfSchema, { signal }),
+  });
   const shelf = useMemo(() => data && shelfOf(data.lines, today()), [data]);
   return { shelf: shelf ?? null, error };
 }
@@ -22,7 +23,7 @@ const NONE: readonly string[] = [];
 
 /** Parts built into a job, in words; empty until they are known. */
 export function usePartsOfJob(jobNumber: number | null): readonly string[] {
-  const { data } = useQuery({ queryKey: KEY, queryFn: ({ signal }) => call('/shelf', shelfSchema, { signal }) });
+  const { data } = useQuery({ queryKey: keys.shelf, queryFn: ({ signal }) => call('/shelf', shelfSchema, { signal }) });
   return useMemo(() => (data && jobNumber !== null ? partsOfJob(data.lines, jobNumber) : NONE), [data, jobNumber]);
 }
 
@@ -34,6 +35,6 @@ export function useAddToShelf() {
       const lines = bodies.map((body) => ({ key: crypto.randomUUID(), at, body }));
       return call('/shelf', shelfSchema, { method: 'POST', body: { lines } });
     },
-    onSuccess: (kept) => queryClient.setQueryData(KEY, kept),
+    onSuccess: (kept) => queryClient.setQueryData(keys.shelf, kept),
   });
 }

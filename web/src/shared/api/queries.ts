@@ -34,6 +34,7 @@ export const keys = {
   runs: (jobId: string | null) => ['runs', jobId] as const,
   run: (id: string) => ['run', id] as const,
   sheet: (familyId: string, model: string) => ['sheet', familyId, model] as const,
+  shelf: ['shelf'] as const,
   known: (familyId: string, model: string) => ['known', familyId, model] as const,
 };
 

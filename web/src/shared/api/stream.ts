@@ -11,12 +11,14 @@ import { keys, queryClient } from './queries.js';
 type Message =
   | { readonly kind: 'all' }
   | { readonly kind: 'job'; readonly id: string; readonly item: JobListItem | null }
+  | { readonly kind: 'shelf' }
   | { readonly kind: 'away'; readonly away: boolean };
 
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('amber-gauge-changes');
 
 function apply(message: Message): void {
   if (message.kind === 'away') useOutbox.setState({ away: message.away });
+  else if (message.kind === 'shelf') void queryClient.invalidateQueries({ queryKey: keys.shelf });
   else if (message.kind === 'all') void queryClient.invalidateQueries();
   else {
     void queryClient.invalidateQueries({ queryKey: keys.job(message.id) });
@@ -53,6 +55,7 @@ export function startStream(): void {
       void flush();
     });
     source.addEventListener('all', () => pass({ kind: 'all' }));
+    source.addEventListener('shelf', () => pass({ kind: 'shelf' }));
     source.addEventListener('job', (event: MessageEvent<string>) => {
       const change = jobChangedSchema.safeParse(JSON.parse(event.data));
       if (change.success) pass({ kind: 'job', ...change.data });

@@ -1,23 +1,36 @@
 /** The mend that was chosen: its steps, each done with one key; then that it is done, or left with its ends open. */
-import { isDead, openEnds, workOfRepair, type StageId } from '@amber-gauge/core/bench';
-import { recipeOf, type PathRepair, type RecipeStep } from '@amber-gauge/core/families';
-import type { Find } from '../find/useFind.js';
+import {
+  checksAfter,
+  decisionIds,
+  isDead,
+  openEnds,
+  standing,
+  workOfRepair,
+  type BenchEvent,
+  type EventBody,
+  type StageId,
+} from '@amber-gauge/core/bench';
+import { mendOf, recipeOf, type PathRepair, type RecipeStep } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
+import { useMemo } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { useMoney } from '../../../shared/ui/money.js';
 import { useJobFind } from '../find/findContext.js';
-import { percent } from '../find/useFind.js';
+import { percent, type Find } from '../find/useFind.js';
 import type { JobView } from '../useJobView.js';
+import { ChosenParts } from './ChosenParts.js';
 import { LEAVE } from './leave.js';
 import { TimerAsk } from './TimerAsk.js';
+import type { MendParts } from './useMendParts.js';
 import classes from './Mend.module.css';
 
 interface Props {
   readonly view: JobView;
   readonly stage: StageId;
+  readonly parts: MendParts;
 }
 
-export function Chosen({ view, stage }: Props) {
+export function Chosen({ view, stage, parts }: Props) {
   const find = useJobFind();
   const money = useMoney();
   const { decision } = view.state;
@@ -29,30 +42,12 @@ export function Chosen({ view, stage }: Props) {
           It goes back as it is{decision.reason ? `: ${decision.reason}` : ''}. Close it up, and say at Hand back what
           was left undone and why.
         </p>
-        <Drop view={view} stage={stage} label="Think again" />
+        <Drop view={view} stage={stage} label="Think again" onDrop={() => undefined} />
       </section>
     );
-  const repair = find?.path.repairs.find((one) => one.id === decision.optionId);
-  const recipe = recipeOf(decision.optionId);
-  const dead = isDead(view.state);
-  const running = repair?.power === 'running';
+  const repairs = decisionIds(decision).flatMap((id) => mendOf(find?.path, id) ?? []);
+  const open = repairs.filter((one) => !decision.mended.includes(one.id));
   const ends = openEnds(view.state.ledger).filter((end) => end.end.moveKey === decision.key);
-  const { optionId, name } = decision;
-  const stepDone = (step: RecipeStep) =>
-    void submitLines(
-      view.job.id,
-      makeLine(stage, { kind: 'mend-step', repairId: optionId, stepId: step.id, what: step.what }),
-      ...(step.opens
-        ? [makeLine(stage, { kind: 'open-end', ...step.opens, usualId: null, stepKey: null, moveKey: decision.key })]
-        : []),
-    );
-  const done = () =>
-    void submitLines(
-      view.job.id,
-      ...ends.map((end) => makeLine(stage, { kind: 'close', target: end.key, how: `with ${name}` })),
-      makeLine(stage, { kind: 'work', ...workOfRepair({ id: optionId, name }) }),
-      makeLine(stage, { kind: 'mended', repairId: optionId, name, ...rankOf(find, repair) }),
-    );
   return (
     <section className={classes.chosen} aria-label="Chosen mend">
       <p className="quiet">
@@ -60,40 +55,135 @@ export function Chosen({ view, stage }: Props) {
         {decision.reason ? `: ${decision.reason}` : ''}
         {decision.beside ? `. Beside it stood: ${decision.beside}` : ''}
       </p>
-      {recipe && <Steps steps={recipe.steps} done={decision.steps} free={dead || running} onDone={stepDone} />}
-      {recipe && recipe.usesUp.length > 0 && <p className="quiet">To hand: {recipe.usesUp.join(', ')}.</p>}
+      <ChosenParts view={view} stage={stage} parts={parts} repairs={open} />
+      {open.map((repair) => (
+        <OneMend key={repair.id} view={view} stage={stage} parts={parts} repair={repair} last={open.length === 1} />
+      ))}
+      <Owed view={view} repairs={repairs} />
       <div className="row">
-        <Button
-          variant="contained"
-          className={classes.done ?? ''}
-          disabled={!dead && !running}
-          onClick={done}
-          aria-label={`Done: ${name}`}
-        >
-          {!dead && !running
-            ? 'Make it dead first'
-            : ends.length > 0
-              ? `It is done, and closed: ${ends.map((end) => end.end.what).join(', ')}`
-              : 'It is done'}
-        </Button>
-        {repair && repair.waitMin > 0 && <TimerAsk view={view} stage={stage} name={name} minutes={repair.waitMin} />}
-        <Drop view={view} stage={stage} label={ends.length > 0 ? 'Leave it, ends stay open' : 'Leave it'} />
+        <Drop
+          view={view}
+          stage={stage}
+          label={ends.length > 0 ? 'Leave it, ends stay open' : 'Leave it'}
+          onDrop={() => parts.giveBack(open)}
+        />
       </div>
-      {repair?.leaves && <p>Then: {repair.leaves}.</p>}
     </section>
   );
 }
 
-function Drop({ view, stage, label }: Props & { readonly label: string }) {
+/** The lines that say a mend is done. */
+const doneBodies = (repair: PathRepair, rank: { rank?: number }): EventBody[] => [
+  { kind: 'work', ...workOfRepair(repair) },
+  {
+    kind: 'mended',
+    repairId: repair.id,
+    name: repair.name,
+    ...rank,
+    ...(repair.loses === null ? {} : { loses: repair.loses }),
+  },
+];
+
+/** One of the chosen mends: steps, its key, its wait. */
+function OneMend({
+  view,
+  stage,
+  parts,
+  repair,
+  last,
+}: Props & { readonly repair: PathRepair; readonly last: boolean }) {
+  const find = useJobFind();
+  const { decision } = view.state;
+  if (!decision) return null;
+  const recipe = recipeOf(repair.id);
+  const free = isDead(view.state) || repair.power === 'running';
+  const ends = openEnds(view.state.ledger).filter((end) => end.end.moveKey === decision.key);
+  const { id: repairId, name } = repair;
+  const stepDone = (step: RecipeStep) =>
+    void submitLines(
+      view.job.id,
+      makeLine(stage, { kind: 'mend-step', repairId, stepId: step.id, what: step.what }),
+      ...(step.opens
+        ? [makeLine(stage, { kind: 'open-end', ...step.opens, usualId: null, stepKey: null, moveKey: decision.key })]
+        : []),
+    );
+  // The last of several closes what all of them opened.
+  const closing = last ? ends : [];
+  const done = () => {
+    void submitLines(
+      view.job.id,
+      ...closing.map((end) => makeLine(stage, { kind: 'close', target: end.key, how: `with ${name}` })),
+      ...doneBodies(repair, rankOf(find, repair)).map((body) => makeLine(stage, body)),
+    );
+    parts.buildIn([repair]);
+  };
+  return (
+    <div className="stack">
+      {decision.also !== undefined && <h3>{name}</h3>}
+      {recipe && (
+        <Steps
+          steps={recipe.steps}
+          done={decision.steps.flatMap((step) => (step.repairId === repairId ? [step.stepId] : []))}
+          free={free}
+          onDone={stepDone}
+        />
+      )}
+      <div className="row">
+        <Button
+          variant="contained"
+          className={classes.done ?? ''}
+          disabled={!free}
+          onClick={done}
+          aria-label={`Done: ${name}`}
+        >
+          {!free
+            ? 'Make it dead first'
+            : closing.length > 0
+              ? `It is done, and closed: ${closing.map((end) => end.end.what).join(', ')}`
+              : 'It is done'}
+        </Button>
+        {repair.waitMin > 0 && (
+          <TimerAsk
+            view={view}
+            stage={stage}
+            timer="cure"
+            name={name}
+            minutes={repair.waitMin}
+            label="Start the wait"
+          />
+        )}
+      </div>
+      {repair.leaves && <p>Then: {repair.leaves}.</p>}
+    </div>
+  );
+}
+
+/** What Prove will ask for once it is done. */
+function Owed({ view, repairs }: { readonly view: JobView; readonly repairs: readonly PathRepair[] }) {
+  const { job, lines } = view;
+  const names = useMemo(() => {
+    const events: BenchEvent[] = lines.filter((one) => one.status !== 'refused').map((one) => one.event);
+    const bodies = repairs.flatMap((repair) => doneBodies(repair, {}));
+    return checksAfter(job, standing(events), bodies).map((check) => check.name);
+  }, [job, lines, repairs]);
+  return names.length === 0 ? null : <p className="quiet">Prove will ask for: {names.join(', ')}.</p>;
+}
+
+function Drop({
+  view,
+  stage,
+  label,
+  onDrop,
+}: Pick<Props, 'view' | 'stage'> & { readonly label: string; readonly onDrop: () => void }) {
   const { decision } = view.state;
   if (!decision) return null;
   const { optionId, name } = decision;
+  const drop = () => {
+    void submitLines(view.job.id, makeLine(stage, { kind: 'decision-dropped', optionId, name }));
+    onDrop();
+  };
   return (
-    <Button
-      variant="outlined"
-      onClick={() => void submitLines(view.job.id, makeLine(stage, { kind: 'decision-dropped', optionId, name }))}
-      aria-label={`${label}: ${name}`}
-    >
+    <Button variant="outlined" onClick={drop} aria-label={`${label}: ${name}`}>
       {label}
     </Button>
   );
@@ -142,8 +232,8 @@ function Steps({ steps, done, free, onDone }: StepsProps) {
 }
 
 /** Where the part that this mends stands among the suspects now, from 1; nothing where nobody sought. */
-function rankOf(find: Find | null, repair: PathRepair | undefined): { rank?: number } {
-  const blocks = new Set(repair?.cures.map((one) => one.split('.')[0]));
+function rankOf(find: Find | null, repair: PathRepair): { rank?: number } {
+  const blocks = new Set(repair.cures.map((one) => one.split('.')[0]));
   const at = find?.answer?.suspects.findIndex((one) => blocks.has(one.block)) ?? -1;
   return at < 0 || find?.evidence.events.length === 0 ? {} : { rank: at + 1 };
 }

@@ -1,53 +1,111 @@
-/** The decision: mends side by side with their chance, hands, money and what they cost until the unit works; one is chosen and kept. */
-import { decide, HOUR_MONEY, minutesWords, type MendOption, type StageId } from '@amber-gauge/core/bench';
+/**
+ * The decision: every way to go on in one list. Mends with their chance, hands, parts, wait and what they cost until the
+ * unit works; what is usually done here while it is open; something else; nothing. One is chosen and kept.
+ */
+import {
+  decide,
+  type DecisionBody,
+  HOUR_MONEY,
+  USUAL_COSTS,
+  type MendOption,
+  type StageId,
+} from '@amber-gauge/core/bench';
+import { mendOf } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { useSettings } from '../../../shared/api/queries.js';
 import { useMoney } from '../../../shared/ui/money.js';
+import { today } from '../../shelf/useShelf.js';
 import { useJobFind } from '../find/findContext.js';
 import { percent } from '../find/useFind.js';
 import type { JobView } from '../useJobView.js';
 import { LEAVE } from './leave.js';
+import { Moves } from './Moves.js';
+import { OptionRow } from './OptionRow.js';
+import { SomethingElse } from './SomethingElse.js';
+import type { MendParts } from './useMendParts.js';
 import classes from './Mend.module.css';
 
 /** So many stand in sight; the rest is unlikely or dear. */
-const SHOWN = 5;
+const SHOWN = 6;
 
 interface Props {
   readonly view: JobView;
   readonly stage: StageId;
+  readonly parts: MendParts;
 }
 
-export function Decision({ view, stage }: Props) {
+export function Decision({ view, stage, parts }: Props) {
+  const { decision, options } = useDecision(view, parts);
+  return (
+    <section aria-label="What may cure it" className="stack">
+      <h2>{options.length > 0 ? 'What may cure it' : 'What to do'}</h2>
+      {decision && options.length > 0 && <Options view={view} stage={stage} parts={parts} decision={decision} />}
+      <Moves view={view} stage={stage} kind="mend" without={options.flatMap((one) => [one.id, ...one.also])} />
+      <SomethingElse view={view} stage={stage} />
+    </section>
+  );
+}
+
+/** Mends side by side, reckoned anew when the answer, the shelf, the prices or what was agreed change. */
+function useDecision(view: JobView, { offer }: MendParts) {
   const find = useJobFind();
+  const settings = useSettings().data;
+  const answer = find?.answer ?? null;
+  const path = find?.path ?? null;
+  const { terms } = view.state;
+  const costs = {
+    hourMoney: settings?.hourMoney ?? HOUR_MONEY,
+    dayMoney: settings?.dayMoney ?? USUAL_COSTS.dayMoney,
+    tryMin: USUAL_COSTS.tryMin,
+  };
+  const offers = path ? [...path.repairs, ...path.ways].map((one) => [one.id, offer(one)] as const) : [];
+  // Offers are made anew at every look; what they say is what counts.
+  const told = JSON.stringify([costs, offers.map(([id, { money, days, from }]) => [id, money, days, from])]);
+  const decision = useMemo(() => {
+    if (!answer || !path) return null;
+    const { suspects, advice } = answer;
+    const byId = new Map(offers);
+    const { mends, ways, bans } = advice;
+    return decide(
+      { path, suspects, mends, ways, bans },
+      { terms, costs, offer: (repair) => byId.get(repair.id) ?? offer(repair), today: today() },
+    );
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `told` stands for costs and offers
+  }, [answer, path, terms, told]);
+  return { decision, options: decision?.options ?? NONE };
+}
+
+const NONE: readonly MendOption[] = [];
+
+function Options({
+  view,
+  stage,
+  parts,
+  decision: { options, turning, stop, uncured },
+}: Props & { readonly decision: ReturnType<typeof decide> }) {
   const money = useMoney();
+  const path = useJobFind()?.path ?? null;
   const hourMoney = useSettings().data?.hourMoney ?? HOUR_MONEY;
   const [reason, setReason] = useState('');
   const [all, setAll] = useState(false);
-  const answer = find?.answer;
-  if (!find || !answer || answer.advice.mends.length === 0) return null;
-  const { suspects, advice } = answer;
-  const { options, turning, stop, uncured } = decide(
-    { path: find.path, suspects, mends: advice.mends },
-    view.state.terms,
-    hourMoney,
-  );
   const open = options.filter((one) => one.forbidden === null);
   const keep = (one: Kept) => {
-    const beside = open.find((other) => other.id !== one.id)?.name ?? '';
+    const beside = open.find((other) => other.id !== one.id && !one.also.includes(other.id))?.name ?? '';
     void submitLines(view.job.id, makeLine(stage, decisionOf(one, reason.trim(), beside)));
+    parts.setAside([one.id, ...one.also].flatMap((id) => mendOf(path, id) ?? []));
     setReason('');
   };
+  const chosen = view.state.decision;
   return (
-    <section aria-label="What may cure it" className="stack">
-      <h2>What may cure it</h2>
-      {stop && (
-        <p className={classes.stop} role="alert">
-          {stop}
+    <>
+      {stop.map((words) => (
+        <p key={words} className={classes.stop} role="alert">
+          {words}
         </p>
-      )}
+      ))}
       <div className={classes.scroll}>
         <table className={classes.options}>
           <thead>
@@ -62,100 +120,81 @@ export function Decision({ view, stage }: Props) {
           </thead>
           <tbody>
             {(all ? options : options.slice(0, SHOWN)).map((one, i) => (
-              <Row
-                key={one.id}
+              <OptionRow
+                key={[one.id, ...one.also].join(' ')}
+                view={view}
+                stage={stage}
                 one={one}
                 best={i === 0 && one.forbidden === null}
-                chosen={view.state.decision?.optionId === one.id}
+                chosen={chosen?.optionId === one.id && (chosen.also ?? []).join() === one.also.join()}
                 money={money}
                 onChoose={() => keep(one)}
               />
             ))}
+            <LeaveRow chosen={chosen?.optionId === LEAVE} onChoose={() => keep(NOTHING)} />
           </tbody>
         </table>
       </div>
+      {options.length > SHOWN && (
+        <div className="row">
+          <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
+        </div>
+      )}
       <p className="quiet">
-        Chances come from what was seen here. Until it works: begun with that one, the others after it, an hour of hands
-        at {money(hourMoney)}.{uncured >= 0.01 ? ` With ${percent(uncured)} % none of them cures it.` : ''}
+        Chances come from what was seen here. Until it works: begun with that one, the usual others after it, an hour of
+        hands at {money(hourMoney)}, ten minutes to see whether it did, and what waiting costs here.
+        {uncured >= 0.01 ? ` With ${percent(uncured)} % none of the usual ones cures it.` : ''}
         {turning
           ? ` “${turning.best}” comes before “${turning.other}” while its parts cost less than ${money(turning.partsMoney)}.`
           : ''}
       </p>
-      <div className="row">
-        <Field
-          label="Why this one (kept with the choice)"
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-          sx={{ flex: '1 1 320px' }}
-        />
-        <Button onClick={() => keep(NOTHING)} disabled={view.state.decision?.optionId === LEAVE}>
-          Mend nothing, it goes back as it is
-        </Button>
-        {options.length > SHOWN && (
-          <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
-        )}
-      </div>
-    </section>
+      <Field
+        label="Why this one (kept with the choice)"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+    </>
   );
 }
 
-type Kept = Pick<MendOption, 'id' | 'name' | 'chance' | 'minutes' | 'money' | 'expectedCost'>;
+type Kept = Pick<MendOption, 'id' | 'also' | 'name' | 'chance' | 'minutes' | 'money' | 'expectedCost'>;
 
 /** To mend nothing costs nothing and cures nothing. */
-const NOTHING: Kept = { id: LEAVE, name: 'Mend nothing', chance: 0, minutes: 0, money: 0, expectedCost: 0 };
+const NOTHING: Kept = {
+  id: LEAVE,
+  also: [],
+  name: 'Mend nothing',
+  chance: 0,
+  minutes: 0,
+  money: 0,
+  expectedCost: 0,
+};
 
-const cents = (amount: number): number => Math.round(100 * amount) / 100;
-
-/** The choice with the figures known now. */
-const decisionOf = ({ id, name, chance, minutes, money, expectedCost }: Kept, reason: string, beside: string) => ({
-  kind: 'decision' as const,
-  optionId: id,
-  name,
-  reason,
-  chance,
-  minutes,
-  money: cents(money),
-  expectedCost: cents(expectedCost),
-  beside,
-});
-
-interface RowProps {
-  readonly one: MendOption;
-  readonly best: boolean;
-  readonly chosen: boolean;
-  readonly money: (amount: number) => string;
-  readonly onChoose: () => void;
-}
-
-function Row({ one, best, chosen, money, onChoose }: RowProps) {
+function LeaveRow({ chosen, onChoose }: { readonly chosen: boolean; readonly onChoose: () => void }) {
   return (
-    <tr className={best ? classes.best : undefined}>
+    <tr>
       <th scope="row">
-        {one.name}
-        {one.school && <span className={classes.after}>{one.school.case}</span>}
-        {one.leaves && <span className={classes.after}>then: {one.leaves}</span>}
-        {one.forbidden && <span className={`${classes.after} danger`}>Not yet. {one.forbidden}</span>}
-        {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
+        <span className={classes.way}>leave</span>
+        Mend nothing, it goes back as it is
       </th>
       <td className="mono" data-head="cures it">
-        {percent(one.chance)} %
+        0 %
       </td>
       <td className="mono" data-head="hands">
-        {Math.round(one.minutes)} min
-        {one.waitMin > 0 && <span className={classes.after}>+ {minutesWords(one.waitMin)} of waiting</span>}
+        0 min
       </td>
       <td className="mono" data-head="parts">
-        {one.partsMoney > 0 ? money(one.partsMoney) : 'none'}
+        none
       </td>
       <td className="mono" data-head="until it works">
-        {money(one.expectedCost)}
+        never
       </td>
       <td>
         <Button
-          variant={best ? 'contained' : 'outlined'}
-          disabled={one.forbidden !== null || chosen}
+          variant="outlined"
+          disabled={chosen}
           onClick={onChoose}
-          aria-label={`Choose: ${one.name}`}
+          aria-label="Mend nothing, it goes back as it is"
         >
           {chosen ? 'Chosen' : 'Choose'}
         </Button>
@@ -163,3 +202,26 @@ function Row({ one, best, chosen, money, onChoose }: RowProps) {
     </tr>
   );
 }
+
+const cents = (amount: number): number => Math.round(100 * amount) / 100;
+
+/** A line holds so many signs of a name. */
+const MOST_NAME = 400;
+
+/** The choice with the figures known now. */
+const decisionOf = (
+  { id, also, name, chance, minutes, money, expectedCost }: Kept,
+  reason: string,
+  beside: string,
+): DecisionBody => ({
+  kind: 'decision',
+  optionId: id,
+  ...(also.length > 0 ? { also } : {}),
+  name: name.slice(0, MOST_NAME),
+  reason,
+  chance,
+  minutes,
+  money: cents(money),
+  expectedCost: cents(expectedCost),
+  beside: beside.slice(0, MOST_NAME),
+});

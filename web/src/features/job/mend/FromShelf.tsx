@@ -22,7 +22,7 @@ export function FromShelf({ view }: { readonly view: JobView }) {
   };
   return (
     <section aria-label="From the shelf" className="stack">
-      <h2>From the shelf</h2>
+      <h2>From the shelf, by hand</h2>
       {aside.map(({ key, lot, reserved }) => (
         <div key={key} className="row">
           <span>

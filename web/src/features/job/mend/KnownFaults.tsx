@@ -1,5 +1,6 @@
 /** What this bench found in the same model before, at once when a unit is taken in. */
 import { modelOf, pathOf } from '@amber-gauge/core/bench';
+import { mendOf } from '@amber-gauge/core/families';
 import { useKnown } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Mend.module.css';
@@ -13,7 +14,8 @@ export function KnownFaults({ view }: { readonly view: JobView }) {
     .filter(([, count]) => count >= 0.5)
     .sort((a, b) => b[1] - a[1]);
   const healthy = Object.keys(known.healthy).length;
-  if (faults.length === 0 && healthy === 0) return null;
+  const cured = Object.entries(known.cured).sort((a, b) => b[1] - a[1]);
+  if (faults.length + healthy + cured.length + known.opening.length === 0) return null;
   const nameOf = (ref: string) => {
     const [block, mode] = [ref.slice(0, ref.indexOf('.')), ref.slice(ref.indexOf('.') + 1)];
     const part = path.blocks.find((one) => one.id === block);
@@ -29,6 +31,18 @@ export function KnownFaults({ view }: { readonly view: JobView }) {
             <span className="mono quiet">
               {Math.round(count)} of {known.model.units}
             </span>
+          </li>
+        ))}
+        {cured.length > 0 && (
+          <li>
+            What was done to those that went back:{' '}
+            {cured.map(([id, count]) => `${mendOf(path, id)?.name ?? id}${count > 1 ? ` (${count})` : ''}`).join('; ')}
+          </li>
+        )}
+        {known.opening.map((note) => (
+          <li key={note}>
+            <span className="quiet">When it is opened: </span>
+            {note}
           </li>
         ))}
         {healthy > 0 && (

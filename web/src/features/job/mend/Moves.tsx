@@ -12,12 +12,19 @@ interface Props {
   readonly view: JobView;
   readonly stage: StageId;
   readonly kind: FamilyMove['kind'];
+  /** Mends that stand in the list above already, by id. */
+  readonly without?: readonly string[];
 }
 
-export function Moves({ view, stage, kind }: Props) {
+export function Moves({ view, stage, kind, without = [] }: Props) {
   const family = familyOf(view.job.familyId);
   const begun = view.state.ledger.moves;
-  const free = family.moves.filter((move) => move.kind === kind && !begun.some((one) => one.move.moveId === move.id));
+  const free = family.moves.filter(
+    (move) =>
+      move.kind === kind &&
+      !begun.some((one) => one.move.moveId === move.id) &&
+      ![move.id, ...move.mends].some((id) => without.includes(id)),
+  );
   const open = begun.filter((one) => family.moves.find((move) => move.id === one.move.moveId)?.kind === kind);
   const live = isLive(view.state.power);
   const begin = (move: FamilyMove) => {
@@ -36,7 +43,7 @@ export function Moves({ view, stage, kind }: Props) {
       {open.map((one) => (
         <Begun key={one.key} view={view} stage={stage} one={one} />
       ))}
-      <h2>{kind === 'mend' ? 'Usual mends here' : 'Usual tests here'}</h2>
+      {free.length > 0 && (kind === 'mend' ? <h3>Usual here, while it is open</h3> : <h2>Usual tests here</h2>)}
       <ul>
         {free.map((move) => (
           <li key={move.id} className={classes.step} style={{ gridTemplateColumns: 'minmax(0, 1fr) auto' }}>

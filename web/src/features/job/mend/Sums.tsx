@@ -4,18 +4,26 @@ import { ownEntry } from '@amber-gauge/core/quantity';
 import { WORKINGS, type Working, type WorkingAnswer, type WorkingTexts } from '@amber-gauge/core/workings';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { WorkingPanel } from '../../workings/WorkingPanel.js';
 import type { JobView } from '../useJobView.js';
+import { useSumWish } from './sumWish.js';
 import classes from './Mend.module.css';
 
 /** A line of the log holds so many signs of a sum. */
 const MOST_WORDS = 2000;
 
 export function Sums({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
-  const [open, setOpen] = useState<string | null>(null);
+  const wish = useSumWish();
+  const open = wish.jobId === view.job.id ? wish.id : null;
+  const setOpen = (id: string | null) => wish.ask(view.job.id, id);
+  const section = useRef<HTMLElement>(null);
+  // What was asked for from the log comes into sight.
+  useEffect(() => {
+    if (open !== null) section.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   const filled = useMemo(
     () => new Map(WORKINGS.map((one) => [one.id, prefill(one.fields, view.state.readings)])),
     [view.state.readings],
@@ -40,7 +48,7 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
     setOpen(null);
   };
   return (
-    <section aria-label="Sums">
+    <section aria-label="Sums" ref={section}>
       <h2>Sums</h2>
       <div className={classes.sums}>
         {order

@@ -73,5 +73,6 @@ export function JobTimers({ view, stage, onStage }: Props) {
 
 function dueWords({ timer, label }: JobTimer): string {
   if (timer === 'discharge') return 'Wait over: measure';
+  if (timer === 'parts') return `They are here: ${label}`;
   return timer === 'look-in' ? 'Looked in: all well' : `${label} done: seen`;
 }

@@ -5,6 +5,7 @@ import { useMemo, useRef, useState } from 'react';
 import { OutboxWord } from '../../../shared/ui/OutboxWord.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
+import { useSumWish } from '../mend/sumWish.js';
 import { LogRows } from './LogRows.js';
 import { StrikeOut } from './StrikeOut.js';
 import classes from '../Job.module.css';
@@ -14,11 +15,18 @@ interface Props {
   readonly stage: StageId;
   readonly open: boolean;
   readonly onClose: () => void;
+  readonly onStage: (stage: StageId) => void;
 }
 
-export function Log({ view, stage, open, onClose }: Props) {
+export function Log({ view, stage, open, onClose, onStage }: Props) {
   const [striking, setStriking] = useState<string | null>(null);
   const scroll = useRef<HTMLElement>(null);
+  const askSum = useSumWish((wish) => wish.ask);
+  const onSum = (id: string) => {
+    askSum(view.job.id, id);
+    if (stage !== 'find' && stage !== 'mend') onStage('find');
+    onClose();
+  };
   const newest = useMemo(
     () => view.lines.filter(({ event: { body } }) => body.kind !== 'strike' && body.kind !== 'place').reverse(),
     [view.lines],
@@ -43,7 +51,7 @@ export function Log({ view, stage, open, onClose }: Props) {
       {newest.length === 0 && (
         <p className="small quiet">Nothing yet. What you type in the line at the foot lands here.</p>
       )}
-      <LogRows view={view} lines={newest} scroll={scroll} onStrike={setStriking} />
+      <LogRows view={view} lines={newest} scroll={scroll} onStrike={setStriking} onSum={onSum} />
       {striking && <StrikeOut view={view} stage={stage} target={striking} onDone={() => setStriking(null)} />}
       <p className="off-screen">Stage {STAGE_NAMES[stage]}</p>
     </aside>

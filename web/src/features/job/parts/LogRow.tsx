@@ -1,5 +1,14 @@
 /** One line of the log: time, words, its small ribbon, and whether it is kept yet. */
-import { eventWords, jobTolerance, lineWords, whereWords, valueWords, type BenchEvent } from '@amber-gauge/core/bench';
+import {
+  eventWords,
+  jobTolerance,
+  lineWords,
+  sumsFedBy,
+  whereWords,
+  valueWords,
+  type BenchEvent,
+} from '@amber-gauge/core/bench';
+import { workingOf, WORKINGS } from '@amber-gauge/core/workings';
 import Button from '@mui/material/Button';
 import type { LiHTMLAttributes, Ref } from 'react';
 import { RibbonSmall } from '../../../shared/ribbon/RibbonSmall.js';
@@ -14,6 +23,8 @@ interface Props {
   readonly view: JobView;
   readonly index: LogIndex;
   readonly onStrike: () => void;
+  /** Opens the sum that a reading feeds. */
+  readonly onSum: (id: string) => void;
   /** Where the row stands when only those in sight are drawn. */
   readonly place?: LiHTMLAttributes<HTMLLIElement> & {
     readonly ref: Ref<HTMLLIElement>;
@@ -21,7 +32,7 @@ interface Props {
   };
 }
 
-export function LogRow({ line, view, index, onStrike, place }: Props) {
+export function LogRow({ line, view, index, onStrike, onSum, place }: Props) {
   const { event } = line;
   const struck = view.state.struck.has(event.key);
   const reason = struck ? index.reasons.get(event.key) : undefined;
@@ -32,6 +43,9 @@ export function LogRow({ line, view, index, onStrike, place }: Props) {
         <span className={struck ? classes.struck : undefined}>{wordsOf(line, view, index)}</span>
         {!struck && view.state.judged.has(event.key) && (
           <span className="quiet"> ({view.state.judged.get(event.key)?.words})</span>
+        )}
+        {!struck && event.body.kind === 'reading' && (
+          <SumOf body={event.body} place={index.places.get(event.key) ?? event.body.place} onSum={onSum} />
         )}
         {line.status === 'waiting' && <span className={classes.waiting}> waiting</span>}
         {line.status === 'kept' && <span className="off-screen"> kept</span>}
@@ -53,6 +67,25 @@ export function LogRow({ line, view, index, onStrike, place }: Props) {
         </button>
       )}
     </li>
+  );
+}
+
+/** The sum that this reading feeds, one key away. */
+function SumOf({
+  body,
+  place,
+  onSum,
+}: {
+  readonly body: Extract<BenchEvent['body'], { kind: 'reading' }>;
+  readonly place: string | null;
+  readonly onSum: Props['onSum'];
+}) {
+  const [id] = sumsFedBy(WORKINGS, place, body);
+  if (id === undefined) return null;
+  return (
+    <button type="button" className={classes.sum} onClick={() => onSum(id)} aria-label={`Sum: ${workingOf(id)?.name}`}>
+      sum
+    </button>
   );
 }
 

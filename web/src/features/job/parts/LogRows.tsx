@@ -11,6 +11,7 @@ interface Props {
   /** What scrolls. */
   readonly scroll: RefObject<HTMLElement | null>;
   readonly onStrike: (key: string) => void;
+  readonly onSum: (id: string) => void;
 }
 
 /** Up to here every row is drawn, so that a browser's own search finds it. */
@@ -32,13 +33,14 @@ export function LogRows(props: Props) {
           view={props.view}
           index={index}
           onStrike={() => props.onStrike(line.event.key)}
+          onSum={props.onSum}
         />
       ))}
     </ul>
   );
 }
 
-function RowsInSight({ view, lines, scroll, onStrike, index }: Props & { readonly index: LogIndex }) {
+function RowsInSight({ view, lines, scroll, onStrike, onSum, index }: Props & { readonly index: LogIndex }) {
   const list = useRef<HTMLUListElement>(null);
   const [top, setTop] = useState(0);
   useLayoutEffect(() => setTop(list.current?.offsetTop ?? 0), [view.unreadable.length]);
@@ -71,6 +73,7 @@ function RowsInSight({ view, lines, scroll, onStrike, index }: Props & { readonl
             view={view}
             index={index}
             onStrike={() => onStrike(line.event.key)}
+            onSum={onSum}
             place={place}
           />
         );

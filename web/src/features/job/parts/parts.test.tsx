@@ -200,7 +200,7 @@ describe('the log', () => {
       line({ kind: 'strike', target: wrong.key, reason: 'mistyped' }),
       line({ kind: 'note', text: 'newer' }),
     ];
-    show(<Log view={viewOf(events)} stage="find" open={false} onClose={() => {}} />);
+    show(<Log view={viewOf(events)} stage="find" open={false} onClose={() => {}} onStage={() => {}} />);
     const rows = within(screen.getByLabelText('Bench log'))
       .getAllByRole('listitem')
       .map((row) => row.textContent);
@@ -211,7 +211,7 @@ describe('the log', () => {
 
   it('strikes a line out for a reason', async () => {
     const wrong = line({ kind: 'note', text: 'wrong one' });
-    show(<Log view={viewOf([wrong])} stage="find" open={false} onClose={() => {}} />);
+    show(<Log view={viewOf([wrong])} stage="find" open={false} onClose={() => {}} onStage={() => {}} />);
     fireEvent.click(screen.getByRole('button', { name: 'Strike out: wrong one' }));
     fireEvent.click(screen.getByRole('button', { name: 'wrong place' }));
     await waitFor(async () =>
@@ -220,7 +220,7 @@ describe('the log', () => {
   });
 
   it('says what to do when it is empty', () => {
-    show(<Log view={viewOf([])} stage="find" open={false} onClose={() => {}} />);
+    show(<Log view={viewOf([])} stage="find" open={false} onClose={() => {}} onStage={() => {}} />);
     expect(screen.getByText(/Nothing yet\./)).toBeTruthy();
   });
 });

@@ -14,6 +14,7 @@ import { OnSheet } from '../handback/OnSheet.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { PaperLink } from '../../../shared/outbox/PaperLink.js';
 
 export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
   const [leftUndone, setLeftUndone] = useStored(`amber-gauge-undone-${view.job.id}`, '');
@@ -111,18 +112,18 @@ function Papers({ jobId }: { readonly jobId: string }) {
       <Button component={Link} to={`/job/${jobId}/sheet`} variant="outlined" className={classes.big ?? ''}>
         Look at the sheet
       </Button>
-      <Button component="a" href={`/api/v1/jobs/${jobId}/sheet.pdf`} variant="outlined" className={classes.big ?? ''}>
+      <PaperLink jobId={jobId} file="sheet.pdf" variant="outlined" className={classes.big ?? ''}>
         Download PDF
-      </Button>
+      </PaperLink>
       <Button component={Link} to={`/job/${jobId}/sheet/bench`} variant="outlined" className={classes.big ?? ''}>
         Bench sheet
       </Button>
-      <Button component="a" href={`/api/v1/jobs/${jobId}/sticker.pdf`} variant="outlined" className={classes.big ?? ''}>
+      <PaperLink jobId={jobId} file="sticker.pdf" variant="outlined" className={classes.big ?? ''}>
         Sticker
-      </Button>
-      <Button component="a" href={`/api/v1/jobs/${jobId}/bundle.json`} variant="outlined" className={classes.big ?? ''}>
+      </PaperLink>
+      <PaperLink jobId={jobId} file="bundle.json" variant="outlined" className={classes.big ?? ''}>
         Whole job as a file
-      </Button>
+      </PaperLink>
     </>
   );
 }

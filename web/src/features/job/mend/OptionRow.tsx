@@ -1,0 +1,113 @@
+/** One way to mend it, in a row: what it is, what it cures, takes and costs, what goes with it. */
+import { minutesWords, type MendOption, type StageId } from '@amber-gauge/core/bench';
+import { WAY_WORDS } from './ways.js';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { percent } from '../find/useFind.js';
+import type { JobView } from '../useJobView.js';
+import { PartsAsk } from './PartsAsk.js';
+import classes from './Mend.module.css';
+
+interface Props {
+  readonly view: JobView;
+  readonly stage: StageId;
+  readonly one: MendOption;
+  readonly best: boolean;
+  readonly chosen: boolean;
+  readonly money: (amount: number) => string;
+  readonly onChoose: () => void;
+}
+
+const FROM = {
+  none: '',
+  shelf: '',
+  ordered: 'on the way',
+  asked: 'asked',
+  lead: 'as before',
+  usual: 'usually',
+} as const;
+
+/** "on the shelf", "about, 7 days usually"; nothing where no part is needed. */
+function partsWords({ partsDays, partsFrom, partsMoney, priced }: MendOption): string {
+  const days = `${partsDays === 1 ? '1 day' : `${partsDays} days`} ${FROM[partsFrom]}`;
+  const wait = partsFrom === 'none' || (partsMoney === 0 && partsFrom === 'usual') ? '' : days;
+  return [partsMoney > 0 && !priced ? 'about' : '', partsFrom === 'shelf' ? 'on the shelf' : wait]
+    .filter(Boolean)
+    .join(', ');
+}
+
+export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: Props) {
+  const [asking, setAsking] = useState(false);
+  const price = one.partsMoney > 0 ? money(one.partsMoney) : 'none';
+  const words = partsWords(one);
+  return (
+    <>
+      <tr className={best ? classes.best : undefined}>
+        <th scope="row">
+          <span className={classes.way}>{WAY_WORDS[one.way]}</span>
+          {one.members.map((name) => (
+            <span key={name} className={classes.member}>
+              {name}
+            </span>
+          ))}
+          {one.loses && (
+            <span className={classes.after}>
+              <b>Gone with it: {one.loses}.</b> Ask the owner.
+            </span>
+          )}
+          {one.school && <span className={classes.after}>{one.school.case}</span>}
+          {one.leaves && <span className={classes.after}>then: {one.leaves}</span>}
+          {one.risks && <span className={`${classes.after} quiet`}>mind: {one.risks}</span>}
+          {one.forbidden && <span className={`${classes.after} danger`}>Not yet. {one.forbidden}</span>}
+          {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
+          {one.late && <span className={`${classes.after} danger`}>not ready by the day it is wanted</span>}
+        </th>
+        <td className="mono" data-head="cures it">
+          {percent(one.chance)} %
+        </td>
+        <td className="mono" data-head="hands">
+          {Math.round(one.minutes)} min
+          {one.waitMin > 0 && (
+            <span className={`${classes.after} ${classes.narrow}`}>+ {minutesWords(one.waitMin)} of waiting</span>
+          )}
+        </td>
+        <td className="mono" data-head="parts">
+          {one.also.length === 0 ? (
+            <button
+              type="button"
+              className={classes.price}
+              onClick={() => setAsking(!asking)}
+              aria-expanded={asking}
+              aria-label={`Parts of ${one.name}: say what they cost and when they come`}
+            >
+              {price}
+            </button>
+          ) : (
+            price
+          )}
+          {words && <span className={`${classes.after} ${classes.narrow}`}>{words}</span>}
+        </td>
+        <td className="mono" data-head="until it works">
+          {money(one.expectedCost)}
+        </td>
+        <td>
+          <Button
+            variant={best ? 'contained' : 'outlined'}
+            disabled={one.forbidden !== null || chosen}
+            onClick={onChoose}
+            aria-label={`Choose: ${one.name}`}
+          >
+            {chosen ? 'Chosen' : 'Choose'}
+          </Button>
+        </td>
+      </tr>
+      {asking && (
+        <tr>
+          <td colSpan={6}>
+            <PartsAsk view={view} stage={stage} one={one} onDone={() => setAsking(false)} />
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
