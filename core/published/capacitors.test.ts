@@ -30,6 +30,16 @@ describe('capacitors', () => {
     ).toBe('keep');
   });
 
+  it('two schools with what each costs: five more beside it at 0.5 each, 8 min apiece, 33 min when one comes back (common practice)', () => {
+    const dead = { rated: '100', volts: '25', measured: '20', set: '5', price: '0,5' };
+    expect(rowOf('capacitor', dead, 'Only it')).toBe('8 min, parts 0.5; each that fails later 33 min');
+    expect(rowOf('capacitor', dead, 'All 6 while it is open')).toBe('48 min, parts 3');
+    // 40 minutes more today against 33 for each later visit: the second one pays.
+    expect(solved('capacitor', dead).says.at(-1)).toContain('when 2 or more of the others');
+    expect(solved('capacitor', { ...dead, set: '1' }).says.at(-1)).toContain('when the other one');
+    expect(solved('capacitor', { ...dead, measured: '100' }).says.join()).not.toContain('Two schools');
+  });
+
   it('leakage of 0.01 C V: 1000 µF at 25 V may pass 250 µA, a small one 3 µA (typical catalogue, from memory)', () => {
     const at = (rated: string, volts: string, leakage: string, kind = 'electrolytic') =>
       solved('capacitor', { kind, rated, volts, measured: rated, leakage }).verdict;

@@ -1,6 +1,7 @@
 /** Mend: a sum from the log that later readings are judged by, a choice with its figures, and its end. */
 import type { Locator, Page } from '@playwright/test';
 import { enter, expect, test } from '../support/app.js';
+import { tell } from '../support/jobs.js';
 
 const stage = (page: Page, name: RegExp) => page.getByLabel('Stages').getByRole('button', { name }).click();
 
@@ -78,7 +79,11 @@ test('what a supplier said moves the sum by just that; parts on the shelf are se
   page,
   demo,
   context,
+  request,
 }) => {
+  const [job] = await demo.query('select id from job where number = 147');
+  const off = { kind: 'power', state: 'unplugged-discharged', conditions: [] } as const;
+  await tell(request, demo.url, String(job?.id), [[0, off]]);
   await page.goto(demo.url);
   await page.getByRole('link', { name: /0147/ }).click();
   await stage(page, /^Mend/);

@@ -53,6 +53,8 @@ export const CAPACITOR: Working = {
     number('ratedC', 'Printed temperature', '°C', { usual: '85' }),
     number('usedC', 'Temperature where it sits', '°C', { optional: true, range: 'any' }),
     choice('look', 'Looks', ['sound', 'cracked, swollen, sooty or leaking'], 'sound'),
+    number('set', 'Others of its age and stress beside it', '', { optional: true }),
+    number('price', 'One new one costs', 'of money', { optional: true, range: 'zero or more' }),
   ],
   solve(given) {
     const kind = given.choice('kind', CAPACITOR_KINDS);
@@ -65,12 +67,7 @@ export const CAPACITOR: Working = {
     judgeVolts(given, kind, judged);
     judgeAge(given, kind, judged);
     const { rows, bad, open } = judged;
-    const schools =
-      bad.length > 0 && kind === 'electrolytic'
-        ? [
-            'Two schools: only what failed (least disturbed, cheapest today), or the set of its age and stress while it is open (a second visit saved).',
-          ]
-        : [];
+    const schools = bad.length > 0 && kind === 'electrolytic' ? twoSchools(given, rows) : [];
     return {
       rows,
       verdict: bad.length > 0 ? 'replace' : open.length > 0 ? 'undecided' : 'keep',
@@ -79,6 +76,36 @@ export const CAPACITOR: Working = {
     };
   },
 };
+
+/** One capacitor out and in, and opening the unit once more for the next, minutes (common practice, no source). */
+const EACH_MIN = 8;
+const AGAIN_MIN = 25;
+const MOST_OTHERS = 200;
+const MOST_PRICE = 1e6;
+
+/** Only what failed, or the set of its age while it is open: what each costs here. */
+function twoSchools(given: Given, rows: WorkingRow[]): string[] {
+  const price = given.optional('price');
+  const others = given.optional('set') === null ? null : Math.round(given.optional('set') ?? 0);
+  const both =
+    'Two schools: only what failed (least disturbed, cheapest today), or the set of its age and stress while it is open (a second visit saved).';
+  if ((price ?? 0) > MOST_PRICE) given.refuse('price', 'That is no price of a capacitor.');
+  if (others !== null && others > MOST_OTHERS) given.refuse('set', 'So many capacitors are in no unit.');
+  if (others === null || others < 1) return [both];
+  const cost = (count: number) =>
+    `${EACH_MIN * count} min${price === null ? '' : `, parts ${Number((count * price).toPrecision(4))}`}`;
+  const later = Math.ceil((EACH_MIN * others) / (AGAIN_MIN + EACH_MIN));
+  rows.push(
+    row('Only it', `${cost(1)}; each that fails later ${AGAIN_MIN + EACH_MIN} min`),
+    row(`All ${others + 1} while it is open`, cost(others + 1)),
+  );
+  return [
+    both,
+    later > others
+      ? 'By its minutes the set never pays here.'
+      : `By its minutes the set pays when ${later === others ? (others === 1 ? 'the other one' : `all ${others} of the others`) : `${later} or more of the others`} would have failed.`,
+  ];
+}
 
 function judgeValue(given: Given, kind: CapacitorKind, { rows, bad, open }: Judged): void {
   const [rated, measured] = [given.number('rated'), given.optional('measured')];

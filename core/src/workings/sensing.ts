@@ -119,7 +119,7 @@ export const LAMPS: Working = {
     words('row', 'Lamps from left to right, 1 lit, 0 dark'),
     choice('means', 'On the sheet, lit counts', ['as 1', 'as 0'], 'as 1'),
     choice('first', 'Most significant', ['left', 'right'], 'left'),
-    words('table', 'The sheet’s codes: 26 = pump, 37 = door', { optional: true }),
+    words('table', 'The sheet’s codes: 26 = pump, 37 = door', { optional: true, fromSheet: 'codes' }),
   ],
   solve(given) {
     const text = given.text('row').replace(/[\s,;]+/g, '');

@@ -21,6 +21,8 @@ export interface WorkingField {
   readonly range?: 'above zero' | 'zero or more' | 'any';
   /** Words of a place whose last reading in this unit fills the field; see `prefill`. */
   readonly from?: RegExp;
+  /** The model's sheet fills it, from the field of that name. */
+  readonly fromSheet?: 'codes';
   /** It is filled by a reading from peak to peak; the others never are. */
   readonly peakToPeak?: boolean;
 }

@@ -75,7 +75,9 @@ export function decide(
       ),
       faults,
     ).money;
-  const together = togetherOf(usual, begunWith, costs);
+  const outside = path.levels[0]?.id;
+  const opened = usual.filter(({ advice }) => advice.repair.level !== outside);
+  const together = togetherOf(opened, begunWith, costs);
   const optionOf = optionMaker(faults, begunWith, terms, costs, today);
   const options = [...(together ? [together] : []), ...rows].map(optionOf).sort(
     (a, b) =>

@@ -138,7 +138,7 @@ const found = (mends: readonly MendAdvice[], faults?: Readonly<Record<string, nu
   return {
     mends,
     suspects: [{ block: 'b', name: 'b', share: 1, modes }],
-    path: { repairs: mends.map(({ repair }) => repair), blocks: [] } as unknown as DrivePath,
+    path: { repairs: mends.map(({ repair }) => repair), blocks: [], levels: [] } as unknown as DrivePath,
   };
 };
 /** Each is paid while those before it have not cured: written out here for mends that share no fault. */

@@ -12,7 +12,7 @@ const repairOf = (id: string, more: Partial<PathRepair> = {}): PathRepair => ({
   handsMin: 10,
   waitMin: 0,
   money: 0,
-  level: 'outside',
+  level: 'cover',
   residual: 0,
   power: 'dead',
   leaves: null,
@@ -47,6 +47,7 @@ const found = (mends: readonly MendAdvice[], more: Partial<Findings> = {}): Find
       repairs: mends.map((one) => one.repair),
       ways: ways.map((one) => one.repair),
       blocks: [],
+      levels: [{ id: 'outside' }, { id: 'cover' }],
     } as unknown as DrivePath,
     ...more,
   };
@@ -68,6 +69,12 @@ describe('several done together', () => {
     const { options } = decide(found(two), { costs: costs(5) });
     expect(options.map((one) => one.also.length)).toEqual([0, 0]);
     expect(options[0]?.expectedCost).toBeCloseTo(22.5, 9);
+  });
+
+  it('what needs no opening is not part of what is done while it is open', () => {
+    const told = advised(repairOf('other', { level: 'outside' }), 0.4);
+    const { options } = decide(found([two[0] as MendAdvice, told]), { costs: costs(30) });
+    expect(options.every(({ also }) => also.length === 0)).toBe(true);
   });
 
   it('what is set with power on is not done in the same go, nor what is forbidden', () => {

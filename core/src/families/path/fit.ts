@@ -41,6 +41,8 @@ export const modelSheetSchema = z.object({
   train: trainSchema.optional(),
   /** Its speed trims. */
   trims: z.array(modelTrimSchema).max(6).optional(),
+  /** What the numbers of its lamps or display mean, as its service sheet has them: "26 = pump, 37 = door". */
+  codes: z.string().max(2000).optional(),
 });
 export type ModelSheet = z.infer<typeof modelSheetSchema>;
 

@@ -53,7 +53,7 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
                 </p>
               )}
               {ownEntry(typed, field.id) === undefined && ownEntry(start, field.id) !== undefined && (
-                <p className={classes.from}>from the log</p>
+                <p className={classes.from}>{field.fromSheet ? 'from its sheet' : 'from the log'}</p>
               )}
             </div>
           );

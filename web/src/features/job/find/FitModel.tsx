@@ -41,6 +41,9 @@ export function FitModel({ view, find }: { readonly view: JobView; readonly find
   );
 }
 
+/** A sheet holds so many signs of codes. */
+const MOST_CODES = 2000;
+
 interface DialogProps {
   readonly familyId: string;
   readonly model: string;
@@ -113,6 +116,12 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
               />
             ) : null,
           )}
+          <Field
+            label="Codes of its lamps or display, as its service sheet has them: 26 = pump, 37 = door"
+            multiline
+            value={sheet.codes ?? ''}
+            onChange={(event) => setSheet({ ...sheet, codes: event.target.value.slice(0, MOST_CODES) })}
+          />
           {(problem ?? wrong) && (
             <p className="danger" role="alert">
               {problem ?? wrong}

@@ -8,6 +8,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { WorkingPanel } from '../../workings/WorkingPanel.js';
+import { useJobFind } from '../find/findContext.js';
 import type { JobView } from '../useJobView.js';
 import { useSumWish } from './sumWish.js';
 import classes from './Mend.module.css';
@@ -19,14 +20,23 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
   const wish = useSumWish();
   const open = wish.jobId === view.job.id ? wish.id : null;
   const setOpen = (id: string | null) => wish.ask(view.job.id, id);
+  const codes = useJobFind()?.kept?.sheet.codes?.trim() ?? '';
   const section = useRef<HTMLElement>(null);
   // What was asked for from the log comes into sight.
   useEffect(() => {
     if (open !== null) section.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
   const filled = useMemo(
-    () => new Map(WORKINGS.map((one) => [one.id, prefill(one.fields, view.state.readings)])),
-    [view.state.readings],
+    () =>
+      new Map(
+        WORKINGS.map((one) => {
+          const sheet = one.fields.flatMap((field): [string, string][] =>
+            field.fromSheet && codes !== '' ? [[field.id, codes]] : [],
+          );
+          return [one.id, { ...prefill(one.fields, view.state.readings), ...Object.fromEntries(sheet) }];
+        }),
+      ),
+    [view.state.readings, codes],
   );
   const has = (one: Working) => Object.keys(filled.get(one.id) ?? {}).length;
   const order = [...WORKINGS].sort((a, b) => has(b) - has(a));
