@@ -32,7 +32,8 @@ export function MendStage({ view, stage, prompt, onStage }: StageProps) {
   return (
     <>
       <h1 className="prompt" ref={heading}>
-        {presentMend(path, view) ?? (choice ? 'Choose what to mend' : prompt.text)}
+        {presentMend(path, view) ??
+          (view.state.lastMended ? 'Did it cure it?' : choice ? 'Choose what to mend' : prompt.text)}
       </h1>
       {owing.length > 0 && (
         <p className={classes.caution}>
