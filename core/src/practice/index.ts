@@ -19,6 +19,7 @@ export {
   between,
   type Condition,
   type PracticeMachine,
+  type PracticeTrace,
   type PracticeUnit,
   type Quantities,
   type Seen,

@@ -55,6 +55,12 @@ export const faultOf =
     make,
   });
 
+/** What a scope shows: volts, so many seconds apart. */
+export interface PracticeTrace {
+  readonly intervalS: number;
+  readonly volts: Float64Array;
+}
+
 /** What a kind of machine is made of. */
 export interface MachineData<P> {
   readonly id: string;
@@ -65,6 +71,8 @@ export interface MachineData<P> {
   readonly faults: readonly MachineFault<P>[];
   /** What there is to read at one moment, switched on or lying there. `random` makes what wanders wander. */
   readonly solve: (p: P, condition: Condition, random: Random) => Quantities;
+  /** What a scope shows at a place that is read from peak to peak; null where it has no wave of its own. */
+  readonly trace?: (p: P, condition: Condition, quantity: string) => PracticeTrace | null;
   /** What its owner says, by what can be noticed in use; null where nobody notices anything. */
   readonly complain: (at: (quantity: string, condition?: Partial<Condition>) => Seen) => string | null;
   /** What switching it on as it is does to it or to whoever touches it; empty for nothing. */
@@ -90,6 +98,8 @@ export interface PracticeUnit {
   see(quantity: string, condition?: Partial<Condition>): Seen;
   /** All quantities at one moment. */
   moment(condition?: Partial<Condition>): Quantities;
+  /** What a scope shows there; null where there is no wave. */
+  trace(quantity: string, condition?: Partial<Condition>): PracticeTrace | null;
   /** Takes a fault out; what it blew stays blown. */
   cure(fault: string): void;
   harm(): readonly string[];
@@ -153,8 +163,12 @@ function unitOf<P>(
     for (const victim of known(id).victims?.(parameters(), seeded(seed + 3)) ?? []) present.add(victim);
   let now = parameters();
   const random = seeded(seed + 104_729);
-  const moment = (condition: Partial<Condition> = {}) =>
-    data.solve(now, { ...AT_REST, setting: data.settings[0] ?? '', ...condition }, random);
+  const whole = (condition: Partial<Condition> = {}) => ({
+    ...AT_REST,
+    setting: data.settings[0] ?? '',
+    ...condition,
+  });
+  const moment = (condition?: Partial<Condition>) => data.solve(now, whole(condition), random);
   const see = (quantity: string, condition?: Partial<Condition>): Seen => {
     const values = Array.from({ length: MOMENTS }, () => {
       const value = ownEntry(moment(condition), quantity);
@@ -170,6 +184,7 @@ function unitOf<P>(
     faults: present,
     moment,
     see,
+    trace: (quantity, condition) => data.trace?.(now, whole(condition), quantity) ?? null,
     cure(id) {
       present.delete(id);
       now = parameters();

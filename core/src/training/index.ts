@@ -3,3 +3,4 @@ export { faultWords, minutesOf, notNow, practiceVisit, type Visit } from './visi
 export * from './instruments.js';
 export * from './debrief.js';
 export * from './lessons.js';
+export { measureAt, type Scoped } from './scope.js';

@@ -42,7 +42,7 @@ export function doTest(visit: Visit, test: PathTest, seed: number): Done | { rea
 const STILL_PERCENT = -95;
 
 /** What an instrument shows, as people read it and as it is typed. */
-function shown(value: number, unit: string): { readonly words: string; readonly typed: string } {
+export function shown(value: number, unit: string): { readonly words: string; readonly typed: string } {
   if (!Number.isFinite(value)) return { words: 'over range (OL)', typed: 'OL' };
   const digits = Number(value.toPrecision(Math.abs(value) < 1 ? 2 : 4));
   if (unit === '%') return { words: withUnit(digits, '%'), typed: `${digits}%` };
@@ -79,6 +79,8 @@ export const TOOLS = {
   ohms: { words: 'Ohms', unit: 'Ω', ends: '.ohm', power: 'off' },
   insulation: { words: 'Insulation, 500 V', unit: 'MΩ', ends: '.Mohm', power: 'off' },
   speed: { words: 'Tachometer', unit: 'rpm', ends: '.rpm', power: 'on' },
+  pulses: { words: 'Scope, pulses of a turn', unit: 'V', ends: '.rpm', power: 'on' },
+  stopwatch: { words: 'Stopwatch, a hundred turns', unit: 'rpm', ends: '.rpm', power: 'on' },
 } as const;
 /** Names of the instruments. */
 export type ToolId = keyof typeof TOOLS;

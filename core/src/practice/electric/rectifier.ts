@@ -17,11 +17,12 @@ export interface RectifierLoad {
   readonly loadOhm: number;
 }
 
-/** What stands at the reservoir once it is settled: volts, and peak-to-peak ripple. */
+/** What stands at the reservoir once it is settled: volts, peak-to-peak ripple, and the volts over one cycle of the mains, evenly spaced. */
 export interface Reservoir {
   readonly meanV: number;
   readonly leastV: number;
   readonly rippleV: number;
+  readonly waveV: readonly number[];
 }
 
 const STEPS_A_CYCLE = 400;
@@ -51,6 +52,7 @@ function oneCycle(c: RectifierLoad, peak: number, start: number): Reservoir & { 
   const gc = c.esrOhm + dt / c.farad;
   const gl = 1 / c.loadOhm + 1 / gc;
   let [inside, low, high, sum] = [start, Infinity, -Infinity, 0];
+  const waveV: number[] = [];
   for (let step = 0; step < STEPS_A_CYCLE; step++) {
     const wave = peak * Math.sin((2 * Math.PI * step) / STEPS_A_CYCLE);
     const offered = (c.halves[0] ? Math.max(0, wave) : 0) + (c.halves[1] ? Math.max(0, -wave) : 0) - c.dropV;
@@ -60,6 +62,7 @@ function oneCycle(c: RectifierLoad, peak: number, start: number): Reservoir & { 
     low = Math.min(low, v);
     high = Math.max(high, v);
     sum += v;
+    waveV.push(v);
   }
-  return { meanV: sum / STEPS_A_CYCLE, leastV: low, rippleV: high - low, end: inside };
+  return { meanV: sum / STEPS_A_CYCLE, leastV: low, rippleV: high - low, waveV, end: inside };
 }

@@ -1,6 +1,6 @@
 /** The supply of a small deck: cord, fuse, transformer, rectifier, regulator, with what each does when it fails. */
 import type { Random } from '../../numeric/index.js';
-import { within, type Condition, type MachineFault, type Quantities } from '../machine.js';
+import { within, type Condition, type MachineFault, type PracticeTrace, type Quantities } from '../machine.js';
 import { settledReservoir, type Reservoir } from './rectifier.js';
 
 /** Parameters of a small mains supply. Ω, V, A, F. */
@@ -209,24 +209,53 @@ function reservoirOf(s: SmallSupply, ac: number): Reservoir {
           esrOhm: s.esrOhm,
           loadOhm: 1 / (1 / (s.regulatorV / s.loadA) + 1 / s.shortOhm),
         })
-      : { meanV: 0, leastV: 0, rippleV: 0 };
+      : { meanV: 0, leastV: 0, rippleV: 0, waveV: [0] };
   SETTLED.set(s, made);
   return made;
 }
 
+/** Volts that the transformer gives: nothing without mains, less where the load of shorted turns pulls it down. */
+function secondaryOf(s: SmallSupply): number {
+  const fed = !s.cordOpen && !s.fuseOpen && !s.primaryOpen;
+  return fed ? (s.mainsV / s.ratedV) * s.secondaryV * s.tapRatio * (1 - 1.2 * s.shortedTurns) : 0;
+}
+
+/** What the regulator makes of the volts that it is offered at one moment. */
+const regulatedOf = (s: SmallSupply, c: Condition, offeredV: number): number =>
+  s.regulatorOpen
+    ? 0
+    : s.regulatorThrough
+      ? offeredV
+      : Math.max(0, Math.min(s.regulatorV - s.warmLossV * c.warm, offeredV - s.dropoutV));
+
+/** Cycles of the mains on the screen (chosen). */
+const CYCLES = 5;
+
+/** What a scope shows at a place of the supply, coupled for a.c.; null for a place that is none of its own. */
+export function supplyTrace(s: SmallSupply, c: Condition, quantity: string): PracticeTrace | null {
+  const { waveV } = reservoirOf(s, secondaryOf(s));
+  const at =
+    quantity === 'reservoir.ripple.Vpp'
+      ? waveV
+      : quantity === 'board.ripple.Vpp'
+        ? waveV.map((volts) => regulatedOf(s, c, volts))
+        : null;
+  if (!at) return null;
+  const mean = at.reduce((sum, volts) => sum + volts, 0) / at.length;
+  const volts = Float64Array.from({ length: CYCLES * at.length }, (_, i) => (at[i % at.length] as number) - mean);
+  return { intervalS: 1 / s.mainsHz / at.length, volts };
+}
+
 /** Volts at the places of the supply, and the ohms of it lying dead. */
 export function supplyQuantities(s: SmallSupply, c: Condition): Quantities & { readonly 'board.V': number } {
-  const fed = !s.cordOpen && !s.fuseOpen;
-  // Shorted turns load the primary: what is left of the volts.
-  const ac = fed && !s.primaryOpen ? (s.mainsV / s.ratedV) * s.secondaryV * s.tapRatio * (1 - 1.2 * s.shortedTurns) : 0;
+  const ac = secondaryOf(s);
   const rectified = reservoirOf(s, ac);
   const jointOhm = s.joint[0] + (s.joint[1] - s.joint[0]) * (c.warm > 0.5 && !c.tapped ? 1 : 0);
-  const wanted = s.regulatorV - s.warmLossV * c.warm;
-  const head = rectified.leastV - s.dropoutV;
-  const regulated = s.regulatorOpen ? 0 : s.regulatorThrough ? rectified.meanV : Math.max(0, Math.min(wanted, head));
+  // The least that stands at the reservoir decides what the load has; ripple comes through where there is no head left.
+  const regulated = s.regulatorThrough ? rectified.meanV : regulatedOf(s, c, rectified.leastV);
   const board = regulated / (1 + (jointOhm * s.loadA) / Math.max(0.1, s.regulatorV));
-  // Ripple comes through where there is no head left.
-  const through = s.regulatorThrough || (head < wanted && !s.regulatorOpen) ? rectified.rippleV : 0;
+  const { leastV, rippleV } = rectified;
+  const through = regulatedOf(s, c, leastV + rippleV) - regulatedOf(s, c, leastV);
   return {
     'secondary.Vac': ac,
     'secondary.expected.Vac': s.printedV,

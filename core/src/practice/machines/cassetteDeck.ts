@@ -1,6 +1,13 @@
 /** A cassette deck with two speeds: 12 V supply, control with a mode switch, motor transistor, governed motor, belt, capstan, pinch roller, idler. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import {
+  smallSupply,
+  supplyFaults,
+  supplyHarm,
+  supplyQuantities,
+  supplyTrace,
+  type SmallSupply,
+} from '../electric/supply.js';
 import { AT_REST, between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
 import { driveFaults, driveHarm, driveQuantities, governedDrive, type GovernedDrive } from './governedDrive.js';
 
@@ -199,6 +206,8 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   build,
   faults: [...supplyFaults<CassetteDeck>(), ...driveFaults<CassetteDeck>(), ...OWN],
   solve,
+  trace: (p, condition, quantity) =>
+    supplyTrace(p.supply, condition, quantity === 'gated.ripple.Vpp' ? 'board.ripple.Vpp' : quantity),
   complain,
   trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),

@@ -1,6 +1,6 @@
 /** A cassette deck with a direct-drive capstan: supply, servo board whose small capacitors leak, stator, FG, pinch roller, reels. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import { smallSupply, supplyFaults, supplyQuantities, supplyTrace, type SmallSupply } from '../electric/supply.js';
 import { between, either, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
 import {
   DIRECT_SPOILS,
@@ -145,6 +145,7 @@ export const cassetteDirect = practiceMachine<Deck>({
   // A capstan cannot be left off its seat.
   faults: [...supplyFaults<Deck>(), ...directFaults<Deck>().filter(({ id }) => id !== 'unseated'), ...OWN],
   solve,
+  trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
   complain,
   trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),

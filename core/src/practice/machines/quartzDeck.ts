@@ -1,6 +1,6 @@
 /** A direct-drive turntable locked to a crystal: divider, pitch oscillator on a zener, detent switch, phase lock, stator, FG ring. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import { smallSupply, supplyFaults, supplyQuantities, supplyTrace, type SmallSupply } from '../electric/supply.js';
 import {
   between,
   either,
@@ -209,6 +209,7 @@ export const quartzDeck = practiceMachine<QuartzDeck>({
   build,
   faults: [...supplyFaults<QuartzDeck>(), ...directFaults<QuartzDeck>(), ...OWN],
   solve,
+  trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
   complain,
   spoils: DIRECT_SPOILS,
   harm: directHarm,

@@ -1,6 +1,13 @@
 /** An open-reel deck: mains capstan motor with two pole pairs, belt, flywheel, pinch solenoid, two reel motors with torque resistors, brakes. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import {
+  smallSupply,
+  supplyFaults,
+  supplyHarm,
+  supplyQuantities,
+  supplyTrace,
+  type SmallSupply,
+} from '../electric/supply.js';
 import {
   between,
   faultOf,
@@ -290,6 +297,7 @@ export const reelDeck = practiceMachine<ReelDeck>({
   build,
   faults: [...supplyFaults<ReelDeck>(), ...OWN],
   solve,
+  trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
   complain,
   spoils: { 'the winding burns': 'winding-open', 'the transformer cooks': 'turns-shorted' },
   harm: (p) => [

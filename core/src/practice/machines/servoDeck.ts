@@ -1,6 +1,6 @@
 /** A direct-drive turntable with a servo: 12 V board, timing with a trim for each speed, pitch pot, comparator, stator, FG ring. */
 import type { Random } from '../../numeric/index.js';
-import { supplyFaults, supplyQuantities, smallSupply, type SmallSupply } from '../electric/supply.js';
+import { supplyFaults, supplyQuantities, supplyTrace, smallSupply, type SmallSupply } from '../electric/supply.js';
 import {
   between,
   contactAt,
@@ -144,6 +144,7 @@ export const servoDeck = practiceMachine<ServoDeck>({
   build,
   faults: [...supplyFaults<ServoDeck>(), ...directFaults<ServoDeck>(), ...OWN],
   solve,
+  trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
   complain,
   trims: ['33', '45'],
   turn: (p, trim, turns) => {

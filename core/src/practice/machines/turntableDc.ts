@@ -1,6 +1,13 @@
 /** A belt turntable with a governed 12 V d.c. motor, two trims and a pitch control. */
 import type { Random } from '../../numeric/index.js';
-import { smallSupply, supplyFaults, supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
+import {
+  smallSupply,
+  supplyFaults,
+  supplyHarm,
+  supplyQuantities,
+  supplyTrace,
+  type SmallSupply,
+} from '../electric/supply.js';
 import {
   AT_REST,
   contactAt,
@@ -49,7 +56,7 @@ interface Deck {
 
 function build(random: Random): Deck {
   return {
-    supply: smallSupply(random, { secondaryV: 12.6, regulatorV: 12, loadA: 0.12 }),
+    supply: smallSupply(random, { secondaryV: 14, regulatorV: 12, loadA: 0.12 }),
     drive: governedDrive(random, { volts: 5, rpm: MOTOR_RPM[33] }),
     lampBurnt: false,
     tripped: false,
@@ -283,6 +290,7 @@ export const turntableDc = practiceMachine<Deck>({
   build,
   faults: [...supplyFaults<Deck>(), ...driveFaults<Deck>(), ...OWN],
   solve,
+  trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
   complain,
   // Three quarters of a turn go over some 14 %; the trim of 45 adds to what that of 33 sets (chosen).
   trims: ['33', '45'],

@@ -1,5 +1,5 @@
 /** An instrument chosen, put to a place of the practice unit, and read. */
-import { placesOf, readAt, TOOLS, type Done, type ToolId, type Visit } from '@amber-gauge/core/training';
+import { measureAt, placesOf, TOOLS, type Scoped, type ToolId, type Visit } from '@amber-gauge/core/training';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
@@ -8,9 +8,9 @@ import classes from './Practice.module.css';
 
 interface Props {
   readonly visit: Visit;
-  readonly condition: Parameters<typeof readAt>[3];
+  readonly condition: Parameters<typeof measureAt>[3];
   readonly seed: number;
-  readonly onDone: (done: Done) => void;
+  readonly onDone: (scoped: Scoped) => void;
 }
 
 const IDS = Object.keys(TOOLS) as ToolId[];
@@ -53,7 +53,7 @@ export function Instruments({ visit, condition, seed, onDone }: Props) {
       <Button
         variant="outlined"
         disabled={!place}
-        onClick={() => place && onDone(readAt(visit, tool, place, condition, seed))}
+        onClick={() => place && onDone(measureAt(visit, tool, place, condition, seed))}
       >
         Read
       </Button>

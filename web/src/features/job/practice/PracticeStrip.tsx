@@ -1,15 +1,18 @@
 /** The practice bench over the entry line: its clock, what is asked done with one key, instruments put anywhere. */
-import { doTest, heldAs, waysToHold, type Done } from '@amber-gauge/core/training';
+import { doTest, heldAs, waysToHold, type Done, type Scoped } from '@amber-gauge/core/training';
+import { traceCsv } from '@amber-gauge/core/instruments';
 import type { StageId } from '@amber-gauge/core/bench';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { usePracticeTrace } from '../../measuring/ways/practiceTrace.js';
 import { useAsked } from '../asked.js';
 import { useTypeAgain } from '../parts/typeAgain.js';
 import type { JobView } from '../useJobView.js';
 import { Checks } from './Checks.js';
 import { Instruments } from './Instruments.js';
+import { ScopeScreen } from './ScopeScreen.js';
 import { Strobe } from './Strobe.js';
 import { SetTo, type Stands } from './SetTo.js';
 import { TrimKnobs } from './TrimKnobs.js';
@@ -28,6 +31,9 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
   const [open, setOpen] = useState(stage === 'take-in');
   const [done, setDone] = useState<Done | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
+  const [trace, setTrace] = useState<Scoped['trace']>(null);
+  const standing = usePracticeTrace((state) => state.set);
+  useEffect(() => () => standing('', null), [standing]);
   const [stands, setStands] = useStands(visit?.map.machine.settings ?? NO_SETTINGS, speedId);
   const condition = useMemo(() => (visit ? heldAs(visit, stands) : NO_CONDITION), [visit, stands]);
   usePracticeSound(view, visit, condition);
@@ -41,6 +47,11 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
       <p className={classes.strip}>This practice unit’s machine is not known to this version: it cannot be measured.</p>
     );
   const test = asked?.testId ? visit.path.tests.find(({ id }) => id === asked.testId) : undefined;
+  const measured = ({ done: made, trace: seen }: Scoped) => {
+    keep(made);
+    setTrace(seen);
+    standing(view.job.id, seen && traceCsv(seen));
+  };
   const keep = (made: Done | { readonly refused: string }) => {
     if ('refused' in made) {
       setRefused(made.refused);
@@ -95,8 +106,9 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
         <div className={classes.row}>
           <SetTo settings={visit.map.machine.settings} ways={waysToHold(visit)} stands={stands} onStands={setStands} />
           <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
-          <Instruments visit={visit} condition={condition} seed={spec.seed} onDone={keep} />
+          <Instruments visit={visit} condition={condition} seed={spec.seed} onDone={measured} />
           <Strobe visit={visit} view={view} condition={condition} speedId={speedId} onDone={keep} />
+          {trace && <ScopeScreen trace={trace} />}
           {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} trims={visit.map.machine.trims} />}
         </div>
       )}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
 import { ApiError, call } from '../../../shared/api/client.js';
 import { useSettings } from '../../../shared/api/queries.js';
+import { usePracticeTrace } from './practiceTrace.js';
 
 interface Props {
   readonly disabled: boolean;
@@ -16,8 +17,18 @@ export function TakeTrace({ disabled, onFile }: Props) {
     mutationFn: (id: string) => call('/instruments/trace', traceSchema, { method: 'POST', body: { id } }),
     onSuccess: ({ name, csv }) => onFile(new File([csv], `${name}.csv`, { type: 'text/csv' })),
   });
+  const standing = usePracticeTrace((state) => state.csv);
   return (
     <>
+      {standing !== null && (
+        <Button
+          variant="outlined"
+          disabled={disabled}
+          onClick={() => onFile(new File([standing], 'practice-scope.csv', { type: 'text/csv' }))}
+        >
+          Take the trace of the practice scope
+        </Button>
+      )}
       {scopes.map(({ id, name }) => (
         <Button key={id} variant="outlined" disabled={disabled || taking.isPending} onClick={() => taking.mutate(id)}>
           Take the trace of {name}

@@ -1,0 +1,15 @@
+/** What stands on the screen of the practice bench's scope: it is measured like a trace of a real one. */
+import { create } from 'zustand';
+
+interface Standing {
+  readonly jobId: string;
+  /** As the speed desk reads it; null while the screen is empty. */
+  readonly csv: string | null;
+  readonly set: (jobId: string, csv: string | null) => void;
+}
+
+export const usePracticeTrace = create<Standing>((set) => ({
+  jobId: '',
+  csv: null,
+  set: (jobId, csv) => set({ jobId, csv }),
+}));
