@@ -40,6 +40,40 @@ test('a unit of the practice bench is heard live at the speed it runs, at both s
   await expect.poll(async () => Math.abs((await shown()) - low - 0.95), { timeout: 30_000 }).toBeLessThan(0.3);
 });
 
+test('its scope shows the pulses of a turn, and the trace is measured at what the platter runs', async ({
+  page,
+  demo,
+  request,
+}) => {
+  await page.goto(`${demo.url}/practice`);
+  await page.getByRole('button', { name: 'Begin: The trim of 33 moves 45 as well' }).click();
+  await page.waitForURL(/take-in/);
+  const id = idOf(page);
+  await tell(request, demo.url, id, [[0, ON]]);
+  await page.goto(`${demo.url}/job/${id}/take-in`);
+  await page.getByLabel('Instrument', { exact: true }).click();
+  await page.getByRole('option', { name: 'Scope, pulses of a turn' }).click();
+  await page.getByLabel('At', { exact: true }).click();
+  await page.getByRole('option', { name: 'platter', exact: true }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
+  await expect(page.getByTestId('practice-shown')).toContainText(/pulses of platter: pulses of 5\sV, 18\d\d/);
+  // Forty turns of about 1.83 s, ten divisions.
+  await expect(page.getByRole('figure', { name: 'Scope' })).toContainText(/1\sV and 10\ss a division/);
+  await page.getByRole('button', { name: 'pulses', exact: true }).click();
+  await page.getByRole('button', { name: 'Take the trace of the practice scope' }).click();
+  await page.getByRole('button', { name: 'Measure', exact: true }).click();
+  const low = errorOf(['low-both'], 11, '33');
+  const text = async () => (await page.getByTestId('speed-number').textContent()) ?? '';
+  await expect
+    .poll(async () => Math.abs(Number((await text()).replace('−', '-').replace(/[^0-9.-]/g, '')) - low))
+    .toBeLessThan(0.1);
+  // The thumb of a stopwatch at the same platter: a hundred turns take three minutes and more of the practice clock.
+  await page.getByLabel('Instrument', { exact: true }).click();
+  await page.getByRole('option', { name: 'Stopwatch, a hundred turns' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
+  await expect(page.getByTestId('practice-shown')).toContainText(/100 turns in 18\d\.\d\ss: 32\.\d\d ± 0\.0\d\srpm/);
+});
+
 test('it stands in no list and no figure, and parts stay on the shelf', async ({ page, demo, request }) => {
   const counts = async () =>
     ((await (await request.get(`${demo.url}/api/v1/jobs`)).json()) as { counts: unknown }).counts;

@@ -52,10 +52,13 @@ function chancesOf(engine: Engine, posterior: Posterior): Map<string, number> {
 
 /** Chance from which a fault that power makes worse is looked for with power off, where that is quickly done (chosen). */
 const RISK_SHARE = 0.0015;
+/** The same once something was mended and the complaint is still there: what is left is the second fault (chosen). */
+const RISK_SHARE_AFTER = 0.0003;
 
 /** Bans whose faults are too unlikely to keep power off, and likely enough for a quick look before it. */
-export function risksOf(engine: Engine, posterior: Posterior): ReadonlySet<string> {
-  return new Set([...chancesOf(engine, posterior)].filter(([, chance]) => chance > RISK_SHARE).map(([ban]) => ban));
+export function risksOf(engine: Engine, posterior: Posterior, afterMend: boolean): ReadonlySet<string> {
+  const least = afterMend ? RISK_SHARE_AFTER : RISK_SHARE;
+  return new Set([...chancesOf(engine, posterior)].filter(([, chance]) => chance > least).map(([ban]) => ban));
 }
 
 /** What keeps power off now, the likeliest first. */

@@ -16,6 +16,8 @@ export function asFirst(
 
 /** A dead look that takes no longer than this comes before power, for a fault that power makes worse (chosen). */
 const QUICK_MIN = 8;
+/** After work the gate asks for a short test before power: it may take so long (chosen). */
+const SHORT_TEST_MIN = 25;
 
 /**
  * A live case kills: the insulation is measured before the first test that switches a unit on the mains on. And what
@@ -26,6 +28,7 @@ export function beforePower(
   risks: ReadonlySet<string>,
   tests: readonly TestAdvice[],
   all: readonly TestAdvice[],
+  afterMend: boolean,
 ): TestAdvice | null {
   const best = tests.find((one) => one.forbidden === null);
   if (!best?.powered) return null;
@@ -42,7 +45,13 @@ export function beforePower(
     ) || test.lifts.some((ban) => risks.has(ban));
   return (
     all
-      .filter((one) => one.forbidden === null && one.test.power === 'dead' && one.minutes <= QUICK_MIN && sees(one))
+      .filter(
+        (one) =>
+          one.forbidden === null &&
+          one.test.power === 'dead' &&
+          one.minutes <= (afterMend ? SHORT_TEST_MIN : QUICK_MIN) &&
+          sees(one),
+      )
       .sort((a, b) => a.minutes - b.minutes)[0] ?? null
   );
 }

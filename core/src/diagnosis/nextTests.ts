@@ -71,8 +71,9 @@ export function adviseNext(
   const look = next.next === 'mend' ? lookBeforeBuying(engine, mends, all) : null;
   if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, ways, bans, next: 'test', reason: null };
   // What is taken again is switched on for as well.
+  const afterMend = situation.mended.size > 0;
   const powers = next.next === 'test' || next.next === 'repeat';
-  const safe = powers ? beforePower(engine, risksOf(engine, posterior), tests, all) : null;
+  const safe = powers ? beforePower(engine, risksOf(engine, posterior, afterMend), tests, all, afterMend) : null;
   if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, ways, bans, next: 'test', reason: null };
   return { tests, rest, mends, ways, bans, ...next };
 }

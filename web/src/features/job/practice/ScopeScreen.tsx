@@ -17,7 +17,7 @@ export function niceStep(least: number): number {
 export function ScopeScreen({ trace }: { readonly trace: PracticeTrace }) {
   const { volts, intervalS } = trace;
   const [low, high] = volts.reduce(([l, h], one) => [Math.min(l, one), Math.max(h, one)], [Infinity, -Infinity]);
-  const upV = niceStep(Math.max(1e-6, (high - low) / (DIVISIONS.up - 1)));
+  const upV = niceStep(Math.max(1e-6, (high - low) / (DIVISIONS.up - 0.5)));
   const acrossS = niceStep((volts.length * intervalS) / DIVISIONS.across);
   const middle = (low + high) / 2;
   const every = Math.ceil(volts.length / MOST_POINTS);
@@ -32,7 +32,7 @@ export function ScopeScreen({ trace }: { readonly trace: PracticeTrace }) {
   const words = `${short(upV)}${THIN}V and ${acrossS < 1 ? `${short(1000 * acrossS)}${THIN}ms` : `${short(acrossS)}${THIN}s`} a division`;
   return (
     <figure className={classes.scope} aria-label="Scope">
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={words}>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={words}>
         {Array.from({ length: DIVISIONS.across + 1 }, (_one, i) => (
           <line
             key={`x${i}`}
