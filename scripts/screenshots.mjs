@@ -103,7 +103,7 @@ async function beforePower(page) {
 async function decideBelt(page) {
   await stayHere(page);
   await page.getByLabel('Why this one').fill('stretched, slips under the finger');
-  await page.getByRole('button', { name: 'Choose: Fit a new belt' }).click();
+  await page.getByRole('button', { name: 'Choose: Fit a new belt', exact: true }).click();
   await page.waitForTimeout(800);
 }
 
