@@ -95,6 +95,9 @@ const OWN = [
   fault('open-loop', 'lock chip lets the motor run free', 2, (p) => void (p.openLoop = true)),
 ];
 
+/** A locked rotor is nearer to what it is asked for than this; the rest is what a moment wanders. */
+const LOCKED_PART = 0.005;
+
 /** The oscillator's frequency against the pitch that was set, at this moment. */
 function oscillatorAt(p: QuartzDeck, c: Condition, bias: number, random: Random): number {
   if (p.oscillatorDead || bias < 1) return 0;
@@ -144,8 +147,11 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
   // Off its pitch the platter is judged by the pitch that was set: a switch that never opens holds the crystal's.
   const pitch = byCrystal && !atDetent ? 1 / (slow ? 0.94 : 0.98) : 1;
   const error = 100 * ((rpm / wished) * pitch - 1);
+  // A phase lock has no error of speed: a rotor that lags what it is asked for slips past it, and the lamp says so.
+  const lags = Math.abs(rpm / (wished * asked) - 1) > LOCKED_PART;
   const loose =
     misses ||
+    lags ||
     p.openLoop ||
     (rotor['fg.part'] ?? 0) < 0.5 ||
     Math.abs(error) > 8 ||
