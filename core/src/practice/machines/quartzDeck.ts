@@ -149,13 +149,12 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
   const error = 100 * ((rpm / wished) * pitch - 1);
   // A phase lock has no error of speed: a rotor that lags what it is asked for slips past it, and the lamp says so.
   const lags = Math.abs(rpm / (wished * asked) - 1) > LOCKED_PART;
+  // What stands still, or is far off, lags as well.
   const loose =
     misses ||
     lags ||
     p.openLoop ||
     (rotor['fg.part'] ?? 0) < 0.5 ||
-    Math.abs(error) > 8 ||
-    rpm < 1 ||
     (!byCrystal && Math.abs(oscillator - 1) > 0.008 && c.warm + starved > 0);
   return {
     ...supply,

@@ -9,7 +9,7 @@ const DIVISIONS = { across: 10, up: 6 } as const;
 const MOST_POINTS = 2000;
 
 /** The next of 1, 2, 5 that is not smaller. */
-export function niceStep(least: number): number {
+function niceStep(least: number): number {
   const power = 10 ** Math.floor(Math.log10(least));
   return ([1, 2, 5, 10].find((one) => one * power >= least * (1 - 1e-9)) ?? 10) * power;
 }
