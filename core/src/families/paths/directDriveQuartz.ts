@@ -69,7 +69,7 @@ export const directDriveQuartzPath: PathData = {
     signal('lamp', 'lock lamp', ['dark', 'flashing', 'steady'], 'dark'),
     signal('control', 'control voltage', ['none', 'off', 'wandering', 'right', 'full'], 'none'),
     signal('platter', 'platter speed', SPEED, 'still'),
-    signal('drag', 'drag of the bearing', ['free', 'drags'], 'free'),
+    signal('drag', 'drag of the bearing', ['free', 'drags', 'holds back'], 'free'),
   ],
   blocks: [
     ...FG.blocks,
@@ -204,12 +204,15 @@ export const directDriveQuartzPath: PathData = {
       'lock',
       'phase lock',
       'control',
-      ['target', 'fg-run', 'supply', 'capture'],
+      ['target', 'fg-run', 'supply', 'capture', 'drag'],
       ['control', 'lamp'],
       [
         row({ supply: 'none' }, { control: 'none', lamp: 'dark' }),
         row({ target: 'none' }, { control: 'none', lamp: 'flashing' }),
         row({ 'fg-run': 'none' }, { control: 'full', lamp: 'flashing' }),
+        // A rotor that cannot follow slips past the lock: the lamp says so, at the higher speed first.
+        row({ drag: 'holds back' }, { control: 'right', lamp: 'flashing' }),
+        row({ drag: 'drags', '@speed': '45' }, { control: 'right', lamp: 'flashing' }),
         row({ target: 'off' }, { control: 'off', lamp: 'steady' }),
         row({ target: 'drifting' }, { control: 'wandering', lamp: 'flashing' }),
         row({ capture: 'missed' }, { control: 'wandering', lamp: 'flashing' }),
@@ -243,6 +246,7 @@ export const directDriveQuartzPath: PathData = {
         row({ torque: 'weak' }, { platter: 'slow' }),
         row({ control: 'off' }, { platter: 'slow' }),
         // What drags holds at the lower speed and falls behind at the higher.
+        row({ drag: 'holds back' }, { platter: 'slow' }),
         row({ drag: 'drags', '@speed': '45' }, { platter: 'slow' }),
         row({}, { platter: 'right' }),
       ],
@@ -259,7 +263,7 @@ export const directDriveQuartzPath: PathData = {
       [],
       ['drag'],
       [row({}, { drag: 'free' })],
-      [mode('dry', 'platter bearing dry', 0.03, [row({}, { drag: 'drags' })])],
+      [mode('dry', 'platter bearing dry', 0.03, [row({}, { drag: { drags: 0.5, 'holds back': 0.5 } })])],
     ),
   ],
   tests: [
