@@ -144,9 +144,12 @@ test('several done in one go: each ends with its own key; what loses something s
     await chosen.getByRole('button', { name: `Done: ${name}`, exact: true }).click();
   }
   await expect(chosen).toHaveCount(0);
-  const mended = await demo.query(`select body->>'name' as name from job_event where kind = 'mended' and job_id =
-    (select id from job where number = 145) order by position`);
-  expect(mended.map((row) => row.name)).toEqual(members);
+  const mended = async () =>
+    (
+      await demo.query(`select body->>'name' as name from job_event where kind = 'mended' and job_id =
+        (select id from job where number = 145) order by position`)
+    ).map((row) => row.name);
+  await expect.poll(mended).toEqual(members);
 });
 
 test('a reading that feeds a sum opens it from the log', async ({ page, demo }) => {

@@ -114,7 +114,7 @@ export const DEMO_SHELF: readonly DemoShelfLine[] = [
   {
     id: 'cleaner',
     part: 'contact cleaner, 200 ml',
-    supplier: 'Nordkai',
+    supplier: 'the harbour store',
     quantity: 2,
     price: 11,
     orderedDaysAgo: 140,

@@ -84,6 +84,8 @@ export function decide(
       Number(a.forbidden !== null) - Number(b.forbidden !== null) ||
       Number(a.overCeiling) - Number(b.overCeiling) ||
       Number(a.late) - Number(b.late) ||
+      // A donor at a guessed price looks cheap: it comes first only once somebody has asked.
+      Number(a.guessed) - Number(b.guessed) ||
       // What the unit loses for good is the owner's to give away: it is never the first thing to do.
       Number(a.loses !== null) - Number(b.loses !== null) ||
       // Money in whole units: prices are guesses. What costs the same stands by its chance.
@@ -183,6 +185,7 @@ function optionMaker(
       name: repairs.map((repair) => repair.name).join('; '),
       members: repairs.map((repair) => repair.name),
       way: one ? wayOf(first.advice.repair) : 'set',
+      guessed: members.some((row) => !row.usual && row.offer.money > 0 && !row.offer.priced),
       chance: one ? first.advice.chance : chanceOf(set, faults),
       minutes,
       waitMin: Math.max(...repairs.map((repair) => repair.waitMin)),

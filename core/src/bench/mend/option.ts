@@ -14,6 +14,8 @@ export interface MendOption {
   /** Names of what is done together; one for a single mend. */
   readonly members: readonly string[];
   readonly way: MendWay;
+  /** A way round the usual mends whose price nobody has asked yet: it waits behind them. */
+  readonly guessed: boolean;
   /** Chance that it cures, a fraction, from what was seen. */
   readonly chance: number;
   /** Minutes of hands, with reaching the part. */

@@ -160,6 +160,18 @@ describe('ways round the usual mends', () => {
     expect(uncured).toBeCloseTo(0.5, 9);
   });
 
+  it('a donor at a guessed price stands behind the usual mends, however cheap; once it was asked it may come first', () => {
+    const usual = advised(repairOf('board', { handsMin: 100 }), 0.5);
+    const donor = advised(repairOf('donor', { cures: ['board.bad'], way: 'donor', money: 5 }), 0.5);
+    const order = (priced: boolean) =>
+      decide(found([usual], { ways: [donor] }), {
+        costs: costs(0),
+        offer: (repair) => ({ money: repair.money, days: 0, from: 'asked', priced }),
+      }).options.map((one) => one.id);
+    expect(order(false)).toEqual(['board', 'donor']);
+    expect(order(true)).toEqual(['donor', 'board']);
+  });
+
   it('what keeps power off is a reason to stop, in its own words', () => {
     const { stop } = decide(found([advised(repairOf('board'), 0.9)], { bans: [banOf('bridge')] }), { costs: costs(0) });
     expect(stop.join()).toContain('A shorted switch or winding blows the next board');

@@ -6,6 +6,7 @@ import {
   decide,
   type DecisionBody,
   HOUR_MONEY,
+  pathOf,
   USUAL_COSTS,
   type MendOption,
   type StageId,
@@ -39,11 +40,25 @@ interface Props {
 
 export function Decision({ view, stage, parts }: Props) {
   const { decision, options } = useDecision(view, parts);
+  const [all, setAll] = useState(false);
+  const shown = all ? options : options.slice(0, SHOWN);
+  // Until it is reckoned nothing is listed: what is touched must not move away under the finger.
+  const waits = useJobFind()?.answer == null && pathOf(view.job) !== null;
   return (
     <section aria-label="What may cure it" className="stack">
       <h2>{options.length > 0 ? 'What may cure it' : 'What to do'}</h2>
-      {decision && options.length > 0 && <Options view={view} stage={stage} parts={parts} decision={decision} />}
-      <Moves view={view} stage={stage} kind="mend" without={options.flatMap((one) => [one.id, ...one.also])} />
+      {waits && <p className="quiet">Reckoning what may cure it.</p>}
+      {decision && options.length > 0 && (
+        <Options view={view} stage={stage} parts={parts} decision={decision} shown={shown} />
+      )}
+      {options.length > SHOWN && (
+        <div className="row">
+          <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
+        </div>
+      )}
+      {!waits && (
+        <Moves view={view} stage={stage} kind="mend" without={shown.flatMap((one) => [one.id, ...one.also])} />
+      )}
       <SomethingElse view={view} stage={stage} />
     </section>
   );
@@ -85,12 +100,12 @@ function Options({
   stage,
   parts,
   decision: { options, turning, stop, uncured },
-}: Props & { readonly decision: ReturnType<typeof decide> }) {
+  shown,
+}: Props & { readonly decision: ReturnType<typeof decide>; readonly shown: readonly MendOption[] }) {
   const money = useMoney();
   const path = useJobFind()?.path ?? null;
   const hourMoney = useSettings().data?.hourMoney ?? HOUR_MONEY;
   const [reason, setReason] = useState('');
-  const [all, setAll] = useState(false);
   const open = options.filter((one) => one.forbidden === null);
   const keep = (one: Kept) => {
     const beside = open.find((other) => other.id !== one.id && !one.also.includes(other.id))?.name ?? '';
@@ -119,7 +134,7 @@ function Options({
             </tr>
           </thead>
           <tbody>
-            {(all ? options : options.slice(0, SHOWN)).map((one, i) => (
+            {shown.map((one, i) => (
               <OptionRow
                 key={[one.id, ...one.also].join(' ')}
                 view={view}
@@ -135,11 +150,6 @@ function Options({
           </tbody>
         </table>
       </div>
-      {options.length > SHOWN && (
-        <div className="row">
-          <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
-        </div>
-      )}
       <p className="quiet">
         Chances come from what was seen here. Until it works: begun with that one, the usual others after it, an hour of
         hands at {money(hourMoney)}, ten minutes to see whether it did, and what waiting costs here.
