@@ -1,3 +1,4 @@
+import { PRACTICE_MACHINES } from '@amber-gauge/core/practice';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import { mkdtempSync } from 'node:fs';
@@ -109,6 +110,15 @@ describe('other instruments', () => {
     const { status, json } = gauge('pulses', file, '--nominal-rpm', String(Math.round(turns)), '--per-turn', '1');
     expect(status, JSON.stringify(json)).toBe(0);
     expect(Math.abs((json.mean_rpm as number) / turns - 1)).toBeLessThan(0.01);
+    // Ripple as the rectifier of the machine leaves it, with its own swing: five cycles of the mains.
+    const machine = PRACTICE_MACHINES.find(({ id }) => id === 'turntable-dc');
+    const swing = machine?.unit([], 1).moment()['reservoir.ripple.Vpp'] ?? NaN;
+    const ripple = await standIn('--kind', 'scope', '--at', 'reservoir.ripple.Vpp');
+    expect(gauge('scope', '--at', ripple, '--out', file).json).toMatchObject({
+      points: 2000,
+      interval_s: 5e-5,
+      peak_to_peak_V: expect.closeTo(swing, 3),
+    });
     expect(gauge('scope', '--at', at, '--out', join(dir, 'no', 'where.csv')).json.error?.code).toBe('CANNOT_WRITE');
   });
 });

@@ -62,7 +62,7 @@ function made(kind: InstrumentKind, unit: PracticeUnit, quantity: string, fault:
   if (kind === 'counter') return standInCounter(hertz, fault);
   if (kind === 'supply') return standInSupply(now, fault);
   if (kind === 'scope')
-    return standInScope(() => (quantity.endsWith('.rpm') ? pulseTrace(hertz()) : rippleTrace(now())), fault);
+    return standInScope(() => (quantity.endsWith('.rpm') ? pulseTrace(hertz()) : waveTrace(unit, quantity)), fault);
   return standInMeter(() => (Number.isFinite(now()) ? now() : null), fault);
 }
 
@@ -71,8 +71,9 @@ const traceOf = (at: (seconds: number) => number) => ({
   intervalS: TRACE.intervalS,
   volts: Float64Array.from({ length: TRACE.points }, (_, i) => at(i * TRACE.intervalS)),
 });
-/** Ripple of a full wave at 50 Hz, as a saw around nought (the scope stands on a.c.). */
-const rippleTrace = (volts: number) => traceOf((s) => volts * (0.5 - ((s * 100) % 1)));
+/** The wave that the machine itself has there; a level line where it has none. */
+const waveTrace = (unit: PracticeUnit, quantity: string) =>
+  unit.trace(quantity) ?? traceOf(() => unit.see(quantity).mean);
 /** A pulse of 5 V a turn, a tenth of the turn long. */
 const pulseTrace = (hz: number) => traceOf((s) => ((s * hz) % 1 < 0.1 && hz > 0 ? 5 : 0));
 

@@ -111,6 +111,12 @@ test('what a supplier said moves the sum by just that; parts on the shelf are se
   await belt.getByRole('button', { name: 'Choose: Fit a new belt', exact: true }).click();
   const chosen = page.getByRole('region', { name: 'Chosen mend' });
   await expect(chosen).toContainText('Set aside: flat belt 198 x 5 x 0.6 mm, in drawer 1');
+  // Another choice gives the belt back, this one again sets it aside.
+  const choose = (name: string) => table.getByRole('button', { name: `Choose: ${name}`, exact: true }).click();
+  await choose('Set the pitch to its centre');
+  await expect(lot).not.toContainText('0147');
+  await choose('Fit a new belt');
+  await expect(lot).toContainText('1 for job 0147');
   // What it uses up is counted by the shelf: two of three bottles are gone.
   await expect(chosen.getByLabel('To hand')).toContainText('isopropyl alcohol, 1 here');
   await chosen.getByRole('button', { name: 'Done: Fit a new belt' }).click();

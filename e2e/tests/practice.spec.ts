@@ -1,15 +1,20 @@
 /** Practice: the same job screens on a simulated unit, apart from all real jobs, marked at its end. */
 import type { EventBody } from '@amber-gauge/core/bench';
 import { mapOf } from '@amber-gauge/core/training';
+import type { Page } from '@playwright/test';
 import { expect, test } from '../support/app.js';
 import { tell } from '../support/jobs.js';
 
 const ON: EventBody = { kind: 'power', state: 'live-direct', conditions: [] };
 
-interface Page {
-  url(): string;
-}
 const idOf = (page: Page): string => /job\/([^/]+)/.exec(page.url())?.[1] ?? '';
+
+/** A lesson taken up: its unit stands at Take in. */
+async function begin(page: Page, url: string, lesson: string) {
+  await page.goto(`${url}/practice`);
+  await page.getByRole('button', { name: `Begin: ${lesson}` }).click();
+  await page.waitForURL(/take-in/);
+}
 
 /** What the machine itself runs at, percent off: straight from its physics. */
 const errorOf = (faults: readonly string[], seed: number, setting: string): number =>
@@ -20,9 +25,7 @@ test('a unit of the practice bench is heard live at the speed it runs, at both s
   demo,
   request,
 }) => {
-  await page.goto(`${demo.url}/practice`);
-  await page.getByRole('button', { name: 'Begin: The trim of 33 moves 45 as well' }).click();
-  await page.waitForURL(/take-in/);
+  await begin(page, demo.url, 'The trim of 33 moves 45 as well');
   await expect(page.getByText('P-0001')).toBeVisible();
   await expect(page.getByText('practice', { exact: true })).toBeVisible();
   await tell(request, demo.url, idOf(page), [[0, ON]]);
@@ -45,9 +48,7 @@ test('its scope shows the pulses of a turn, and the trace is measured at what th
   demo,
   request,
 }) => {
-  await page.goto(`${demo.url}/practice`);
-  await page.getByRole('button', { name: 'Begin: The trim of 33 moves 45 as well' }).click();
-  await page.waitForURL(/take-in/);
+  await begin(page, demo.url, 'The trim of 33 moves 45 as well');
   const id = idOf(page);
   await tell(request, demo.url, id, [[0, ON]]);
   await page.goto(`${demo.url}/job/${id}/take-in`);
@@ -79,9 +80,7 @@ test('it stands in no list and no figure, and parts stay on the shelf', async ({
     ((await (await request.get(`${demo.url}/api/v1/jobs`)).json()) as { counts: unknown }).counts;
   const figures = async () => (await request.get(`${demo.url}/api/v1/book/figures`)).json() as Promise<unknown>;
   const before = [await counts(), await figures()];
-  await page.goto(`${demo.url}/practice`);
-  await page.getByRole('button', { name: 'Begin: Both speeds off by as much' }).click();
-  await page.waitForURL(/take-in/);
+  await begin(page, demo.url, 'Both speeds off by as much');
   const id = idOf(page);
   await tell(request, demo.url, id, [
     [1, ON],
@@ -99,9 +98,7 @@ test('it stands in no list and no figure, and parts stay on the shelf', async ({
 });
 
 test('what is asked is done with one key, costs its minutes, and the end says how it went', async ({ page, demo }) => {
-  await page.goto(`${demo.url}/practice`);
-  await page.getByRole('button', { name: 'Begin: Both speeds off by as much' }).click();
-  await page.waitForURL(/take-in/);
+  await begin(page, demo.url, 'Both speeds off by as much');
   await page.goto(`${demo.url}/job/${idOf(page)}/find`);
   const asked = page.getByLabel('Next test').getByRole('heading');
   await expect(asked).toHaveText('Insulation of what hangs on the mains');

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { familyOf, type DrivePath } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { type JobFacts } from '../job.js';
+import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
 import { fittedPath, pathOf } from './evidence.js';
 import { expectedOf, healthyValues, withHealthy } from './healthy.js';
@@ -113,23 +114,7 @@ describe('what healthy units of this bench showed', () => {
   });
 
   it('what cured units that went back, and what their strip-downs noted, newest first', () => {
-    const step = (what: string, more: object): EventBody => ({
-      kind: 'step',
-      text: what,
-      what,
-      fasteners: [],
-      marks: '',
-      orientation: '',
-      distances: [],
-      wires: [],
-      wiresSide: null,
-      owes: [],
-      traces: '',
-      earth: false,
-      cover: false,
-      after: [],
-      ...more,
-    });
+    const step = (what: string, more: object): EventBody => ({ ...parseStep(what), ...more });
     const belt: EventBody = { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt' };
     const back: EventBody = { kind: 'hand-back', leftUndone: '' };
     const odd = step('bottom cover', {

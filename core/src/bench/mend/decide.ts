@@ -226,7 +226,7 @@ function turningOf(free: readonly Row[]): Decision['turning'] {
 function stopOf(options: readonly MendOption[], terms: TermsBody | null, bans: readonly Ban[]): string[] {
   const open = options.filter((one) => one.forbidden === null);
   const [best] = open;
-  const kills = bans.map((ban) => `The next power may kill what is still good. ${banWords(ban)} Or stop here.`);
+  const kills = bans.map((ban) => `${banWords(ban)} Where that cannot be had: another way than power, or stop here.`);
   if (!best || !terms) return kills;
   const { worth, price } = terms;
   const money = open.every((one) => one.overCeiling)

@@ -54,25 +54,19 @@ export const BELT_AC_WAYS: Ways = {
   ],
 };
 
-const DONOR_DRIVE = 'Fit board and stator out of one donor deck';
+/** Board and stator together: bought apart they may not fit each other. */
+const donorDrive = (cures: readonly string[], money: number) =>
+  way('donor', 'donor-drive', 'Fit board and stator out of one donor deck', cures, 60, 'bottom', {
+    money,
+    residual: 0.1,
+    risks: 'bought apart they may not fit each other',
+    retrim: true,
+  });
 
 export const SERVO_WAYS: Ways = {
   guards: MAINS,
   ways: [
-    way(
-      'donor',
-      'donor-drive',
-      DONOR_DRIVE,
-      ['driver.*', 'coils.*', 'hall.*', 'comparator.*', 'timing.*'],
-      60,
-      'bottom',
-      {
-        money: 60,
-        residual: 0.1,
-        risks: 'bought apart they may not fit each other',
-        retrim: true,
-      },
-    ),
+    donorDrive(['driver.*', 'coils.*', 'hall.*', 'comparator.*', 'timing.*'], 60),
     oneSpeed(['selector.*'], 'bottom'),
     way('bypass', 'third-off', 'Take the added third speed out', ['added.*'], 15, 'bottom', {
       residual: 0.01,
@@ -85,20 +79,7 @@ export const SERVO_WAYS: Ways = {
 export const QUARTZ_WAYS: Ways = {
   guards: MAINS,
   ways: [
-    way(
-      'donor',
-      'donor-drive',
-      DONOR_DRIVE,
-      ['driver.*', 'coils.*', 'hall.*', 'lock.*', 'divider.*', 'crystal.*'],
-      60,
-      'bottom',
-      {
-        money: 70,
-        residual: 0.1,
-        risks: 'bought apart they may not fit each other',
-        retrim: true,
-      },
-    ),
+    donorDrive(['driver.*', 'coils.*', 'hall.*', 'lock.*', 'divider.*', 'crystal.*'], 70),
     way(
       'bypass',
       'quartz-only',
@@ -133,26 +114,21 @@ export const RIM_WAYS: Ways = {
   ],
 };
 
+const donorTransport = (cures: readonly string[], level: string, money: number) =>
+  way('donor', 'donor-transport', 'Fit the transport out of a donor', cures, 60, level, {
+    money,
+    residual: 0.15,
+    risks: 'its heads are worn by other hands: azimuth and level anew',
+    retrim: true,
+  });
+
 export const CASSETTE_BELT_WAYS: Ways = {
   guards: MAINS,
   ways: [
     donorMotor(['motor.*', 'governor.*', 'tacho.*'], 30, 'transport', 12, { retrim: true }),
     outsideGovernor('transport'),
     recrimp('transport'),
-    way(
-      'donor',
-      'donor-transport',
-      'Fit the transport out of a donor',
-      ['belt.*', 'flywheel.*', 'pinch.*', 'idler.*', 'motor.*', 'governor.*', 'tacho.*'],
-      60,
-      'transport',
-      {
-        money: 30,
-        residual: 0.15,
-        risks: 'its heads are worn by other hands: azimuth and level anew',
-        retrim: true,
-      },
-    ),
+    donorTransport(['belt.*', 'flywheel.*', 'pinch.*', 'idler.*', 'motor.*', 'governor.*', 'tacho.*'], 'transport', 30),
     oneSpeed(['doubling.*'], 'cover'),
   ],
 };
@@ -160,19 +136,10 @@ export const CASSETTE_BELT_WAYS: Ways = {
 export const CASSETTE_DIRECT_WAYS: Ways = {
   guards: MAINS,
   ways: [
-    way(
-      'donor',
-      'donor-transport',
-      'Fit the transport out of a donor',
+    donorTransport(
       ['capstan.*', 'coils.*', 'hall.*', 'driver.*', 'servo.*', 'fg.*', 'reels.*', 'pinch.*'],
-      60,
       'motor',
-      {
-        money: 40,
-        residual: 0.15,
-        risks: 'its heads are worn by other hands: azimuth and level anew',
-        retrim: true,
-      },
+      40,
     ),
   ],
 };

@@ -34,6 +34,11 @@ export function Chosen({ view, stage, parts }: Props) {
   const find = useJobFind();
   const money = useMoney();
   const { decision } = view.state;
+  const path = find?.path;
+  const repairs = useMemo(
+    () => (decision ? decisionIds(decision).flatMap((id) => mendOf(path, id) ?? []) : []),
+    [decision, path],
+  );
   if (!decision) return null;
   if (decision.optionId === LEAVE)
     return (
@@ -45,7 +50,6 @@ export function Chosen({ view, stage, parts }: Props) {
         <Drop view={view} stage={stage} label="Think again" onDrop={() => undefined} />
       </section>
     );
-  const repairs = decisionIds(decision).flatMap((id) => mendOf(find?.path, id) ?? []);
   const open = repairs.filter((one) => !decision.mended.includes(one.id));
   const ends = openEnds(view.state.ledger).filter((end) => end.end.moveKey === decision.key);
   return (

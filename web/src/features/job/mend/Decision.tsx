@@ -4,6 +4,7 @@
  */
 import {
   decide,
+  decisionIds,
   type DecisionBody,
   HOUR_MONEY,
   pathOf,
@@ -11,7 +12,7 @@ import {
   type MendOption,
   type StageId,
 } from '@amber-gauge/core/bench';
-import { mendOf } from '@amber-gauge/core/families';
+import { mendOf, type DrivePath } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -78,7 +79,10 @@ function useDecision(view: JobView, { offer }: MendParts) {
   };
   const offers = path ? [...path.repairs, ...path.ways].map((one) => [one.id, offer(one)] as const) : [];
   // Offers are made anew at every look; what they say is what counts.
-  const told = JSON.stringify([costs, offers.map(([id, { money, days, from }]) => [id, money, days, from])]);
+  const told = JSON.stringify([
+    costs,
+    offers.map(([id, { money, days, from, priced }]) => [id, money, days, from, priced]),
+  ]);
   const decision = useMemo(() => {
     if (!answer || !path) return null;
     const { suspects, advice } = answer;
@@ -107,13 +111,17 @@ function Options({
   const hourMoney = useSettings().data?.hourMoney ?? HOUR_MONEY;
   const [reason, setReason] = useState('');
   const open = options.filter((one) => one.forbidden === null);
+  const chosen = view.state.decision;
   const keep = (one: Kept) => {
     const beside = open.find((other) => other.id !== one.id && !one.also.includes(other.id))?.name ?? '';
     void submitLines(view.job.id, makeLine(stage, decisionOf(one, reason.trim(), beside)));
-    parts.setAside([one.id, ...one.also].flatMap((id) => mendOf(path, id) ?? []));
+    // What the choice before had set aside goes back, unless this one wants it as well.
+    const ids = [one.id, ...one.also];
+    const before = chosen ? decisionIds(chosen).filter((id) => !ids.includes(id)) : [];
+    parts.giveBack(mendsOf(path, before));
+    parts.setAside(mendsOf(path, ids));
     setReason('');
   };
-  const chosen = view.state.decision;
   return (
     <>
       {stop.map((words) => (
@@ -166,6 +174,8 @@ function Options({
     </>
   );
 }
+
+const mendsOf = (path: DrivePath | null, ids: readonly string[]) => ids.flatMap((id) => mendOf(path, id) ?? []);
 
 type Kept = Pick<MendOption, 'id' | 'also' | 'name' | 'chance' | 'minutes' | 'money' | 'expectedCost'>;
 

@@ -33,7 +33,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
   const [refused, setRefused] = useState<string | null>(null);
   const [trace, setTrace] = useState<Scoped['trace']>(null);
   const standing = usePracticeTrace((state) => state.set);
-  useEffect(() => () => standing('', null), [standing]);
+  useEffect(() => () => standing(null), [standing]);
   const [stands, setStands] = useStands(visit?.map.machine.settings ?? NO_SETTINGS, speedId);
   const condition = useMemo(() => (visit ? heldAs(visit, stands) : NO_CONDITION), [visit, stands]);
   usePracticeSound(view, visit, condition);
@@ -50,7 +50,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
   const measured = ({ done: made, trace: seen }: Scoped) => {
     keep(made);
     setTrace(seen);
-    standing(view.job.id, seen && traceCsv(seen));
+    standing(seen && traceCsv(seen));
   };
   const keep = (made: Done | { readonly refused: string }) => {
     if ('refused' in made) {

@@ -2,14 +2,9 @@
 import { create } from 'zustand';
 
 interface Standing {
-  readonly jobId: string;
   /** As the speed desk reads it; null while the screen is empty. */
   readonly csv: string | null;
-  readonly set: (jobId: string, csv: string | null) => void;
+  readonly set: (csv: string | null) => void;
 }
 
-export const usePracticeTrace = create<Standing>((set) => ({
-  jobId: '',
-  csv: null,
-  set: (jobId, csv) => set({ jobId, csv }),
-}));
+export const usePracticeTrace = create<Standing>((set) => ({ csv: null, set: (csv) => set({ csv }) }));
