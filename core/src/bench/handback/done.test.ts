@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { PATHS } from '../../families/index.js';
+import type { BenchEvent, EventBody } from '../event.js';
 import { doneWords } from './done.js';
+import { workDone } from './workDone.js';
 
 describe('a mend, told as done', () => {
   it.each([
@@ -27,5 +29,30 @@ describe('a mend, told as done', () => {
           !/^(\w+-?\w*ed|Set|Put|Cut|Spread|Told|Took|Kept|Found|Chose|Blew|Sent|Held|Let|Another)\b/.test(words),
       );
     expect(orders).toEqual([]);
+  });
+});
+
+describe('the work on the sheet', () => {
+  it('says with a mend what the unit can do no more after it', () => {
+    const line = (body: EventBody, i: number): BenchEvent => ({
+      key: `k${i}`,
+      enteredAt: '2026-01-01T08:00:00.000Z',
+      device: 'd',
+      sequence: i,
+      stage: 'mend',
+      body,
+    });
+    const mended = (name: string, loses?: string): EventBody => ({
+      kind: 'mended',
+      repairId: 'x',
+      name,
+      ...(loses === undefined ? {} : { loses }),
+    });
+    const work: EventBody = { kind: 'work', action: 'replace', what: 'it' };
+    const lines = [work, mended('Hold it in the detent for good', 'the pitch slider'), work, mended('Fit a new belt')];
+    expect(workDone(lines.map(line)).map(({ text }) => text)).toEqual([
+      'Held it in the detent for good. Gone with it: the pitch slider',
+      'Fitted a new belt',
+    ]);
   });
 });
