@@ -14,6 +14,7 @@ function gauge(...args: string[]) {
   const run = spawnSync(process.execPath, [join(import.meta.dirname, '../bin/gauge.mjs'), ...args], {
     encoding: 'utf8',
   });
+  if (run.status === 1) throw new Error(`The command line could not start: ${run.stderr}`);
   return {
     status: run.status,
     out: run.stdout,

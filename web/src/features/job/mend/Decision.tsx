@@ -197,17 +197,17 @@ function LeaveRow({ chosen, onChoose }: { readonly chosen: boolean; readonly onC
         <span className={classes.way}>leave</span>
         Mend nothing, it goes back as it is
       </th>
-      <td className="mono" data-head="cures it">
-        0 %
+      <td data-head="cures it">
+        <span className="mono">0 %</span>
       </td>
-      <td className="mono" data-head="hands">
-        0 min
+      <td data-head="hands">
+        <span className="mono">0 min</span>
       </td>
-      <td className="mono" data-head="parts">
-        none
+      <td data-head="parts">
+        <span className="mono">none</span>
       </td>
-      <td className="mono" data-head="until it works">
-        never
+      <td data-head="until it works">
+        <span className="mono">never</span>
       </td>
       <td>
         <Button

@@ -62,20 +62,20 @@ export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: P
           {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
           {one.late && <span className={`${classes.after} danger`}>not ready by the day it is wanted</span>}
         </th>
-        <td className="mono" data-head="cures it">
-          {percent(one.chance)} %
+        <td data-head="cures it">
+          <span className="mono">{percent(one.chance)} %</span>
         </td>
-        <td className="mono" data-head="hands">
-          {Math.round(one.minutes)} min
+        <td data-head="hands">
+          <span className="mono">{Math.round(one.minutes)} min</span>
           {one.waitMin > 0 && (
             <span className={`${classes.after} ${classes.narrow}`}>+ {minutesWords(one.waitMin)} of waiting</span>
           )}
         </td>
-        <td className="mono" data-head="parts">
+        <td data-head="parts">
           {one.also.length === 0 ? (
             <button
               type="button"
-              className={classes.price}
+              className={`${classes.price} mono`}
               onClick={() => setAsking(!asking)}
               aria-expanded={asking}
               aria-label={`Parts of ${one.name}: say what they cost and when they come`}
@@ -83,12 +83,12 @@ export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: P
               {price}
             </button>
           ) : (
-            price
+            <span className="mono">{price}</span>
           )}
           {words && <span className={`${classes.after} ${classes.narrow}`}>{words}</span>}
         </td>
-        <td className="mono" data-head="until it works">
-          {money(one.expectedCost)}
+        <td data-head="until it works">
+          <span className="mono">{money(one.expectedCost)}</span>
         </td>
         <td>
           <Button
