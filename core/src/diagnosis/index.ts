@@ -5,6 +5,7 @@ export * from './belief.js';
 export * from './posterior.js';
 export * from './pins.js';
 export * from './suspects.js';
+export * from './faultSets.js';
 export { bansOf, BAN_SHARE, type StandingBan } from './bans.js';
 export { curedBy, curedModes, type MendAdvice } from './mends.js';
 export { openingMinutes, reaching, untouched, POWER_MINUTES, type Situation } from './reaching.js';

@@ -6,7 +6,9 @@ import {
   healthyShare,
   NO_KNOWLEDGE,
   posteriorOf,
+  faultSetsOf,
   suspectsOf,
+  type FaultSet,
   unexplained,
   type Advice,
   type Engine,
@@ -45,6 +47,8 @@ export interface SuspectView extends Suspect {
 /** What the path makes of the log: suspects, advice, what fits nothing; shares are fractions. */
 export interface FindAnswer {
   readonly suspects: readonly SuspectView[];
+  /** What may be wrong at once, by falling chance. */
+  readonly faults: readonly FaultSet[];
   /** Share of what lies outside the path, 0 to 1. */
   readonly outside: number;
   /** Share of there being no fault, 0 to 1. */
@@ -88,6 +92,7 @@ export function findAnswer(
       ...one,
       evidence: evidenceFor(engine, posterior, one.block),
     })),
+    faults: faultSetsOf(engine, posterior),
     outside: posterior.outside,
     healthy: healthyShare(engine, posterior),
     unexplained: unexplained(posterior),

@@ -1,19 +1,16 @@
-/**
- * The decision: mends side by side, with what each costs until the unit works. With two faults it is a guide: it is
- * reckoned anew after every mend.
- */
-import { curedBy, type MendAdvice, type Suspect } from '../../diagnosis/index.js';
+/** The decision: mends side by side, with what each costs until the unit works; reckoned anew after every mend. */
+import { curedBy, type FaultSet, type MendAdvice } from '../../diagnosis/index.js';
 import { banWords, risksOfMend, wayOf, type Ban, type DrivePath, type PathRepair } from '../../families/index.js';
 import { dayNumber } from '../../quantity/index.js';
 import type { TermsBody } from './body.js';
-import { bestAfter, expectedCost, faultsOf, type Try } from './expectedCost.js';
+import { bestAfter, expectedCost, gainOf, weightsOf, type Try } from './expectedCost.js';
 import type { Offer } from './offer.js';
 import { USUAL_COSTS, type Decision, type DecisionCosts, type MendOption } from './option.js';
 
 /** What Find says of the unit, as far as the decision needs it. */
 export interface Findings {
   readonly path: DrivePath;
-  readonly suspects: readonly Suspect[];
+  readonly faults: readonly FaultSet[];
   readonly mends: readonly MendAdvice[];
   /** Ways round the usual mends. */
   readonly ways?: readonly MendAdvice[];
@@ -56,10 +53,10 @@ const LEAST_TOGETHER = 0.03;
 
 /** Lays mends and ways round them side by side, and those that had better be done together while it is open. */
 export function decide(
-  { path, suspects, mends, ways = [], bans = [] }: Findings,
+  { path, faults, mends, ways = [], bans = [] }: Findings,
   { terms = null, costs = USUAL_COSTS, offer = guessed, today = '' }: DecisionBasis = {},
 ): Decision {
-  const faults = faultsOf(suspects);
+  const weights = weightsOf(faults);
   const rows = [...mends.map((one) => [one, true] as const), ...ways.map((one) => [one, false] as const)].map(
     ([advice, usual]) => rowOf(path, advice, usual, offer(advice.repair), costs),
   );
@@ -71,7 +68,7 @@ export function decide(
       bestAfter(
         [first],
         usual.filter((one) => !first.members.includes(one)),
-        faults,
+        weights,
       ),
       faults,
     ).money;
@@ -95,7 +92,7 @@ export function decide(
   return {
     options,
     uncured: expectedCost(usual, faults).uncured,
-    turning: turningOf(free),
+    turning: turningOf(free, weights),
     stop: stopOf(options, terms, bans),
   };
 }
@@ -154,14 +151,14 @@ function togetherOf(
   return best && best.set.members.length > 1 ? best.set : null;
 }
 
-/** Chance that these cure it, by faults. */
-const chanceOf = (set: Weighed, faults: ReadonlyMap<string, number>): number => 1 - expectedCost([set], faults).uncured;
+/** Chance that the unit works after these. */
+const chanceOf = (set: Weighed, faults: readonly FaultSet[]): number => 1 - expectedCost([set], faults).uncured;
 
 const joinedWords = (words: readonly (string | null)[]): string | null =>
   [...new Set(words.filter((one) => one !== null))].join('; ') || null;
 
 function optionMaker(
-  faults: ReadonlyMap<string, number>,
+  faults: readonly FaultSet[],
   begunWith: (first: Weighed) => number,
   terms: TermsBody | null,
   { hourMoney }: DecisionCosts,
@@ -186,7 +183,7 @@ function optionMaker(
       members: repairs.map((repair) => repair.name),
       way: one ? wayOf(first.advice.repair) : 'set',
       guessed: members.some((row) => !row.usual && row.offer.money > 0 && !row.offer.priced),
-      chance: one ? first.advice.chance : chanceOf(set, faults),
+      chance: chanceOf(set, faults),
       minutes,
       waitMin: Math.max(...repairs.map((repair) => repair.waitMin)),
       partsDays: slowest.offer.days,
@@ -213,13 +210,14 @@ function isLate(terms: TermsBody | null, today: string, days: number): boolean {
 }
 
 /** One mend comes before another while its chance over its cost is the greater (see the head of this file). */
-function turningOf(free: readonly Row[]): Decision['turning'] {
-  const likely = [...free].sort((a, b) => b.advice.chance - a.advice.chance);
+function turningOf(free: readonly Row[], weights: ReadonlyMap<string, number>): Decision['turning'] {
+  const gain = (row: Row) => gainOf(row, weights, new Map());
+  const likely = [...free].sort((a, b) => gain(b) - gain(a));
   const best = likely.find((one) => one.offer.money > 0);
   const other = likely.find((one) => one !== best);
-  if (!best || !other || other.advice.chance <= 0) return null;
+  if (!best || !other || gain(other) <= 0) return null;
   const whole = (row: Row) => row.money + row.reach;
-  const partsMoney = (best.advice.chance * whole(other)) / other.advice.chance - (whole(best) - best.offer.money);
+  const partsMoney = (gain(best) * whole(other)) / gain(other) - (whole(best) - best.offer.money);
   return partsMoney > 0 ? { best: best.advice.repair.name, other: other.advice.repair.name, partsMoney } : null;
 }
 

@@ -1,8 +1,9 @@
 /**
  * Expected cost until a unit works. Repairs tried in falling order of chance over cost have the least, for one fault,
  * costs apart and the cure seen after each (Kalagnanam & Henrion 1988; Heckerman, Breese & Rommelse 1995; from memory).
+ * Where two faults may be there at once the order is a guide; the cost of an order is exact.
  */
-import type { Suspect } from '../../diagnosis/index.js';
+import type { FaultSet } from '../../diagnosis/index.js';
 
 /** A mend as its cost is reckoned: what it takes, and which faults it cures. */
 export interface Try {
@@ -13,55 +14,74 @@ export interface Try {
   readonly cures: readonly { readonly mode: string; readonly residual: number }[];
 }
 
+/** What is left of each fault after what was tried, fractions; 1 for one that nothing has touched. */
+type Left = Map<string, number>;
+
+function take(left: Left, { cures }: Try): void {
+  for (const { mode, residual } of cures) left.set(mode, (left.get(mode) ?? 1) * residual);
+}
+
+/** Chance that the unit does not work yet: it works once every fault that is there is gone. */
+const uncuredOf = (left: Left, faults: readonly FaultSet[]): number =>
+  Math.max(
+    0,
+    1 -
+      faults.reduce(
+        (sum, { modes, share }) => sum + modes.reduce((works, mode) => works * (1 - (left.get(mode) ?? 1)), share),
+        0,
+      ),
+  );
+
 /**
- * Expected money of trying in this order, and the chance that none cures it: each is paid only while those before it
- * have not cured. Two mends of one fault cure it once. `faults`: chance by fault, fractions, one fault in the unit.
+ * Expected money of trying in this order, and the chance that none of it makes the unit work: each is paid only while
+ * those before it have not cured. Two mends of one fault cure it once; of two faults at once both have to go.
  * Faults 0.5 and 0.3, a mend of 10 for the first and of 20 for the second: 10 + 0.5 · 20 = 20, 0.2 uncured.
  */
-export function expectedCost(
-  order: readonly Try[],
-  faults: ReadonlyMap<string, number>,
-): { money: number; uncured: number } {
-  const open = new Map(faults);
-  let [money, uncured, reached] = [0, 1, 0];
+export function expectedCost(order: readonly Try[], faults: readonly FaultSet[]): { money: number; uncured: number } {
+  const left: Left = new Map();
+  let [money, uncured, reached] = [0, uncuredOf(left, faults), 0];
   for (const one of order) {
     money += uncured * (one.money + Math.max(0, one.reach - reached));
     reached = Math.max(reached, one.reach);
-    for (const { mode, residual } of one.cures) {
-      const left = open.get(mode) ?? 0;
-      uncured = Math.max(0, uncured - left * (1 - residual));
-      open.set(mode, left * residual);
-    }
+    take(left, one);
+    uncured = uncuredOf(left, faults);
   }
   return { money, uncured };
 }
+
+/** Chance of each fault, one of two at once counting half: what mending it alone is worth towards a unit that works. */
+export function weightsOf(faults: readonly FaultSet[]): ReadonlyMap<string, number> {
+  const weights = new Map<string, number>();
+  for (const { modes, share } of faults)
+    for (const mode of modes) weights.set(mode, (weights.get(mode) ?? 0) + share / modes.length);
+  return weights;
+}
+
+/** What a mend takes off the chance of a fault, of what is left: its chance to cure, where there is one fault. */
+export const gainOf = (
+  { cures }: Try,
+  weights: ReadonlyMap<string, number>,
+  left: ReadonlyMap<string, number>,
+): number =>
+  cures.reduce((sum, { mode, residual }) => sum + (weights.get(mode) ?? 0) * (left.get(mode) ?? 1) * (1 - residual), 0);
 
 /** The rest in falling chance over cost, what was tried before it taken off: disjoint mends stand in their best order. */
 export function bestAfter<T extends Try>(
   first: readonly T[],
   rest: readonly T[],
-  faults: ReadonlyMap<string, number>,
+  weights: ReadonlyMap<string, number>,
 ): T[] {
   const order = [...first];
-  const left = new Set(rest);
-  while (left.size > 0) {
-    const before = expectedCost(order, faults).uncured;
+  const tried: Left = new Map();
+  for (const one of first) take(tried, one);
+  const waiting = new Set(rest);
+  while (waiting.size > 0) {
     const reached = Math.max(0, ...order.map((one) => one.reach));
-    const worth = (one: T) =>
-      (before - expectedCost([...order, one], faults).uncured) / (one.money + Math.max(0, one.reach - reached));
-    const next = [...left].reduce((best, one) => (worth(one) > worth(best) ? one : best));
-    left.delete(next);
+    const worth = (one: T) => gainOf(one, weights, tried) / (one.money + Math.max(0, one.reach - reached));
+    const next = [...waiting].reduce((best, one) => (worth(one) > worth(best) ? one : best));
+    waiting.delete(next);
     order.push(next);
+    take(tried, next);
   }
   return order;
-}
-
-/** Chances of single faults: where two are likely at once they count more than once, and are brought back to one. */
-export function faultsOf(suspects: readonly Suspect[]): ReadonlyMap<string, number> {
-  const all = suspects.flatMap(({ modes }) => modes);
-  const whole = Math.max(
-    1,
-    all.reduce((sum, one) => sum + one.share, 0),
-  );
-  return new Map(all.map(({ mode, share }) => [mode, share / whole]));
 }

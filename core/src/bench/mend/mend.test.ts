@@ -134,10 +134,9 @@ const terms = (more: Partial<TermsBody>): TermsBody => ({
 /** Mends as Find hands them on: each cures a fault of its own, as likely as its chance, unless `faults` say otherwise. */
 const found = (mends: readonly MendAdvice[], faults?: Readonly<Record<string, number>>): Findings => {
   const shares = faults ?? Object.fromEntries(mends.map(({ repair, chance }) => [`${repair.id}.bad`, chance]));
-  const modes = Object.entries(shares).map(([mode, share]) => ({ mode, name: mode, share }));
   return {
     mends,
-    suspects: [{ block: 'b', name: 'b', share: 1, modes }],
+    faults: Object.entries(shares).map(([mode, share]) => ({ modes: [mode], share })),
     path: { repairs: mends.map(({ repair }) => repair), blocks: [], levels: [] } as unknown as DrivePath,
   };
 };
@@ -155,11 +154,11 @@ const weigh = (findings: Findings, agreed: TermsBody | null = null, hourMoney = 
 describe('the decision', () => {
   it('expected cost worked by hand: 10, then 20 with one half, then 40 with a fifth; nothing left uncured', () => {
     const step = (mode: string, money: number) => ({ money, reach: 0, cures: [{ mode, residual: 0 }] });
-    const faults = new Map([
-      ['a', 0.5],
-      ['b', 0.3],
-      ['c', 0.2],
-    ]);
+    const faults = [
+      { modes: ['a'], share: 0.5 },
+      { modes: ['b'], share: 0.3 },
+      { modes: ['c'], share: 0.2 },
+    ];
     const { money, uncured } = expectedCost([step('a', 10), step('b', 20), step('c', 40)], faults);
     expect(money).toBeCloseTo(28, 9);
     expect(uncured).toBeCloseTo(0, 9);

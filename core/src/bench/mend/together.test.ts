@@ -35,14 +35,7 @@ const found = (mends: readonly MendAdvice[], more: Partial<Findings> = {}): Find
   const ways = more.ways ?? [];
   return {
     mends,
-    suspects: [
-      {
-        block: 'b',
-        name: 'b',
-        share: 1,
-        modes: mends.map(({ repair, chance }) => ({ mode: `${repair.id}.bad`, name: repair.id, share: chance })),
-      },
-    ] as unknown as Findings['suspects'],
+    faults: mends.map(({ repair, chance }) => ({ modes: [`${repair.id}.bad`], share: chance })),
     path: {
       repairs: mends.map((one) => one.repair),
       ways: ways.map((one) => one.repair),
@@ -134,17 +127,10 @@ describe('ways round the usual mends', () => {
     );
     const all = found([usual], {
       ways: [donor, past],
-      suspects: [
-        {
-          block: 'b',
-          name: 'b',
-          share: 1,
-          modes: [
-            { mode: 'clean.bad', name: '', share: 0.5 },
-            { mode: 'rest.bad', name: '', share: 0.4 },
-          ],
-        },
-      ] as unknown as Findings['suspects'],
+      faults: [
+        { modes: ['clean.bad'], share: 0.5 },
+        { modes: ['rest.bad'], share: 0.4 },
+      ],
     });
     const { options, uncured } = decide(all, { costs: costs(0) });
     const cost = Object.fromEntries(options.map((one) => [one.id, one.expectedCost]));

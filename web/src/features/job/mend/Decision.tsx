@@ -85,11 +85,11 @@ function useDecision(view: JobView, { offer }: MendParts) {
   ]);
   const decision = useMemo(() => {
     if (!answer || !path) return null;
-    const { suspects, advice } = answer;
+    const { faults, advice } = answer;
     const byId = new Map(offers);
     const { mends, ways, bans } = advice;
     return decide(
-      { path, suspects, mends, ways, bans },
+      { path, faults, mends, ways, bans },
       { terms, costs, offer: (repair) => byId.get(repair.id) ?? offer(repair), today: today() },
     );
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `told` stands for costs and offers
@@ -159,8 +159,9 @@ function Options({
         </table>
       </div>
       <p className="quiet">
-        Chances come from what was seen here. Until it works: begun with that one, the usual others after it, an hour of
-        hands at {money(hourMoney)}, ten minutes to see whether it did, and what waiting costs here.
+        Cures it: it works then, with no second fault beside it. Until it works: begun with that one, the usual others
+        after it, an hour of hands at {money(hourMoney)}, ten minutes to see whether it did, and what waiting costs
+        here.
         {uncured >= 0.01 ? ` With ${percent(uncured)} % none of the usual ones cures it.` : ''}
         {turning
           ? ` “${turning.best}” comes before “${turning.other}” while its parts cost less than ${money(turning.partsMoney)}.`

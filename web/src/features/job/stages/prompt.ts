@@ -34,7 +34,7 @@ export function promptOf(view: JobView, stage: StageId, speedId: string): Prompt
         ? say(`Type the value held: ${view.state.holds[0].prompt}`)
         : say('Measure, and say where');
     case 'mend':
-      return say(view.state.work.length === 0 ? 'Say what was done' : 'Say what else was done');
+      return say(view.state.work.length === 0 ? 'Choose what to mend' : 'Choose what to mend next');
     case 'set-speed':
       return say(view.state.work.length === 0 ? `Clean first, then trim ${label}` : `Trim ${label}, then measure`);
     case 'prove':

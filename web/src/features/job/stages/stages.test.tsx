@@ -77,8 +77,8 @@ describe('prompts', () => {
       promptOf(viewOf(events.map((body) => line(body))), name, '33').text;
     expect(ask('take-in')).toBe('Measure as found, 33⅓ rpm');
     expect(ask('take-in', speed('33', -1))).toBe('As found, 33⅓ rpm');
-    expect(ask('mend')).toBe('Say what was done');
-    expect(ask('mend', { kind: 'work', action: 'clean', what: 'trims' })).toBe('Say what else was done');
+    expect(ask('mend')).toBe('Choose what to mend');
+    expect(ask('mend', { kind: 'work', action: 'clean', what: 'trims' })).toBe('Choose what to mend next');
     expect(ask('set-speed')).toContain('Clean first');
     expect(ask('find', { kind: 'hold', prompt: 'volts' })).toBe('Type the value held: volts');
     expect(ask('hand-back')).toContain('Still owed');
