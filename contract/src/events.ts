@@ -56,7 +56,13 @@ export const eventBodySchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('note'), text: text.min(1) }),
   speedBodySchema,
-  z.object({ kind: z.literal('work'), action: z.enum(WORK_ACTIONS), what: short.min(1) }),
+  z.object({
+    kind: z.literal('work'),
+    action: z.enum(WORK_ACTIONS),
+    what: short.min(1),
+    blocks: z.array(short.min(1)).max(40).optional(),
+    reach: z.enum(['circuit', 'mechanics']).optional(),
+  }),
   z.object({
     kind: z.literal('power'),
     state: z.enum(POWER_STATES),

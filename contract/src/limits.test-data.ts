@@ -14,6 +14,8 @@ export const LIMITS = `
   speed.sourceName: 0 to 400
   speed.conditions: 0 to 400
   work.what: 1 to 400
+  work.blocks: at most 40
+  work.blocks[]: 1 to 400
   power.conditions: at most 20
   power.conditions[]: 0 to 400
   hold.prompt: 0 to 400

@@ -22,7 +22,7 @@ test('the soak: begun with its look-in, readings go into the log by themselves, 
 }) => {
   const { id } = await takeIn(request, demo.url, turntable);
   await tell(request, demo.url, id, [
-    [2, { kind: 'work', action: 'replace', what: 'the belt' }],
+    [2, { kind: 'work', action: 'replace', what: 'the belt', blocks: ['belt'], reach: 'mechanics' }],
     [1, on],
   ]);
   await page.goto(`${demo.url}/job/${id}/prove`);

@@ -49,7 +49,7 @@ test('a fault that shows only warm is proved by drift and by provocation; openin
     [199, speed(-2.9)],
     [198, cooled],
     [190, off],
-    [180, { kind: 'work', action: 'replace', what: 'the governor' }],
+    [180, { kind: 'work', action: 'replace', what: 'the governor', blocks: ['governor'], reach: 'circuit' }],
     [110.5, on],
     ...warming,
   ]);
@@ -89,7 +89,7 @@ test('a mains unit goes back with its safety readings; one over its limit is bad
 }) => {
   const { id } = await takeIn(request, demo.url);
   await tell(request, demo.url, id, [
-    [9, { kind: 'work', action: 'clean', what: 'the pinch roller' }],
+    [9, { kind: 'work', action: 'clean', what: 'the pinch roller', blocks: ['pinch'], reach: 'mechanics' }],
     [8, off],
   ]);
   await page.goto(`${demo.url}/job/${id}/prove`);
@@ -237,7 +237,7 @@ test('noise before and after: half the amplitude is 6 dB less; a clip held other
   const panel = page.getByLabel('Noise', { exact: true });
   await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-before.wav', 0.1));
   await expect(panel.getByText(/^before the work: −\d+\.\d\s?dB A-weighted/)).toBeVisible();
-  await tell(request, demo.url, id, [[0, { kind: 'work', action: 'oil', what: 'the motor' }]]);
+  await tell(request, demo.url, id, [[0, { kind: 'work', action: 'oil', what: 'the motor', blocks: ['motor'] }]]);
   await page.goto(`${demo.url}/job/${id}/prove`);
   await panel.getByLabel('Clip of the noise').setInputFiles(hiss('noise-after.wav', 0.05));
   await expect(panel.getByText(/^−6\.0 \(−6\.\d to −[56]\.\d\)\s?dB, A-weighted$/)).toBeVisible();

@@ -11,6 +11,7 @@ import type { MarksBody, PhotoBody } from './photos/body.js';
 import type { PitchPosition } from './pitch.js';
 import type { ProveBody } from './prove/body.js';
 import type { SafetyBody } from './safety/body.js';
+import type { WorkBody } from './work.js';
 import type { TimerBody, TimerEndBody } from './timers/body.js';
 
 /** The eight stages of a job, in the order people do them. */
@@ -60,21 +61,7 @@ export const POWER_WORDS: Readonly<Record<PowerState, string>> = {
 export const isLive = (state: PowerState): boolean =>
   state === 'live-isolated' || state === 'live-direct' || state === 'pack-in';
 
-/** What may be done to a unit. `adjust` and all that follow it end the "as found" part of a job. */
-
-/** What may have been done to a part. */
-export const WORK_ACTIONS = ['clean', 'oil', 'adjust', 'replace', 'repair'] as const;
-/** Names of the actions. */
-export type WorkAction = (typeof WORK_ACTIONS)[number];
-
-/** Their words, in the past. */
-export const WORK_WORDS: Readonly<Record<WorkAction, string>> = {
-  clean: 'cleaned',
-  oil: 'oiled',
-  adjust: 'adjusted',
-  replace: 'replaced',
-  repair: 'repaired',
-};
+export { WORK_ACTIONS, WORK_WORDS, type WorkAction, type WorkBody } from './work.js';
 
 /** A reading: values in `unit`, as it was typed in `text`. */
 export interface ReadingBody {
@@ -136,13 +123,6 @@ export interface SpeedBody {
   readonly pitch?: PitchPosition | undefined;
   /** Under which it was taken: "record on, on for 12 min". */
   readonly conditions?: string | undefined;
-}
-
-/** Work that was done: it ends what was as found. */
-export interface WorkBody {
-  readonly kind: 'work';
-  readonly action: WorkAction;
-  readonly what: string;
 }
 
 /** The power was changed, or said to be so. */

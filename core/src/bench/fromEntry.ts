@@ -7,6 +7,7 @@ import type { EventBody, ReadingBody } from './event.js';
 import { signalAt } from './find/places.js';
 import type { OpenEnd } from './ledger/index.js';
 import { endWords } from './ledger/index.js';
+import { workSaid } from './workSaid.js';
 import { speedFromReading, speedFromStrobe, type ToneSource } from './speedReading.js';
 
 /** The prompt a line may answer. */
@@ -46,15 +47,15 @@ export function linesFromEntry(entry: Entry, text: string, context: EntryContext
     case 'ordered':
       return [{ kind: 'note', text: `ordered: ${entry.what}` }];
     case 'work':
-      return [{ kind: 'work', action: entry.action, what: entry.what }];
+      return [workSaid(context.familyId, entry)];
     case 'trim': {
       const speed = entry.speedId ?? meantSpeed(context);
       const what = `trim${speed === null ? '' : ` ${speed}`} to ${entry.clock}, facing the screw`;
-      return [{ kind: 'work', action: 'adjust', what }];
+      return [workSaid(context.familyId, { action: 'adjust', what })];
     }
     case 'ends':
       return [
-        ...(entry.work ? [{ kind: 'work' as const, ...entry.work }] : []),
+        ...(entry.work ? [workSaid(context.familyId, entry.work)] : []),
         ...entry.ends.map(({ what, how }): EventBody => ({
           kind: 'open-end',
           what,

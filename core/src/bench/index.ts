@@ -20,6 +20,7 @@ export * from './listing.js';
 export * from './sheet.js';
 export * from './speedReading.js';
 export * from './fromEntry.js';
+export { workSaid } from './workSaid.js';
 export * from './find/index.js';
 export * from './mend/index.js';
 export * from './shelf/index.js';

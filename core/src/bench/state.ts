@@ -12,7 +12,7 @@ import {
   type WorkBody,
 } from './event.js';
 import { coachOf, type JobCoach } from './coach/index.js';
-import { gatePasses, type GatePass } from './gate/index.js';
+import { gatePasses, untestedWork, type GatePass } from './gate/index.js';
 import { jobSpeeds, jobTolerance, type JobFacts } from './job.js';
 import { openFollowUps, type FollowUp } from './handback/followUps.js';
 import type { MendedBody } from './find/body.js';
@@ -72,6 +72,8 @@ export interface JobState {
   readonly ledger: Ledger;
   readonly findings: readonly Finding[];
   readonly gates: readonly GatePass[];
+  /** Work since a gate last asked whether the supply is short, and was told. */
+  readonly untested: readonly WorkBody[];
   readonly timers: readonly JobTimer[];
   readonly photos: readonly JobPhoto[];
   readonly starts: readonly StartLine[];
@@ -136,6 +138,7 @@ export function jobState(job: JobFacts, events: readonly BenchEvent[], lost: rea
     ledger,
     findings: findingsOf(ledger),
     gates: gatePasses(lines),
+    untested: untestedWork(lines),
     timers: timersOf(lines).map((timer) => endedByReading(timer, power.chargeProved)),
     photos: photosOf(lines),
     starts: startLog(job, lines),

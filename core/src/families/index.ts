@@ -35,7 +35,14 @@ export {
 export { mendOf, risksOfMend, wayOf } from './path/mend.js';
 export { pathSchema } from './path/schema.js';
 export { provingOf, type FamilyProving, type ProvingFunction } from './shared/proving.js';
-export { CONSUMABLES, recipeOf, type ConsumableId, type Recipe, type RecipeStep } from './shared/recipes.js';
+export {
+  CONSUMABLES,
+  recipeOf,
+  type ConsumableId,
+  type Recipe,
+  type RecipeStep,
+  type WorkReach,
+} from './shared/recipes.js';
 export { BANS, banOf, banWords, type Ban } from './shared/bans.js';
 export { PLACE_ALIASES } from './shared/aliases.js';
 export { LANE_ORDER, pathOrder } from './path/order.js';

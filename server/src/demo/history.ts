@@ -16,7 +16,7 @@ import {
   type SafetyReading,
   type StageId,
 } from '@amber-gauge/core/bench';
-import { familyOf, PATHS, provingOf } from '@amber-gauge/core/families';
+import { familyOf, PATHS, provingOf, type PathRepair } from '@amber-gauge/core/families';
 import { healthyStates } from '@amber-gauge/core/diagnosis';
 import { charge, rpm, still, type DemoJob } from './jobs.js';
 
@@ -353,7 +353,7 @@ function historyOf(one: Past, now: Date): DemoJob {
   told.add('make-safe', { body: powerOf(one, false) }, 20);
   if (one.look) told.add('find', { body: lookOf(one, one.look) }, 25);
   told.wait(1440 * Math.max(0, one.days - 3));
-  told.add('mend', { body: { kind: 'work', ...workOfRepair(repair) } }, 2);
+  told.add('mend', { body: workOfRepair(repair) }, 2);
   told.add('mend', { body: { kind: 'mended', repairId: repair.id, name: repair.name, rank: one.rank } }, 20);
   prove(told, one, repair);
   told.add('hand-back', { body: powerOf(one, false) }, 10);
@@ -361,7 +361,7 @@ function historyOf(one: Past, now: Date): DemoJob {
     told.add('hand-back', { body: charge(LEFT_V) });
   if (one.powerKind !== 'pack') for (const body of safetyOf()) told.add('hand-back', { body }, 3);
   if (!one.stays) told.add('hand-back', { body: { kind: 'hand-back', leftUndone: '' } }, 2);
-  for (const body of usualFollowUps(one.family, [workOfRepair(repair)], told.at(now)))
+  for (const body of usualFollowUps([workOfRepair(repair)], told.at(now)))
     if (Date.parse(body.on) > now.getTime()) told.add('hand-back', { body }, 1);
   const [make, model, serial] = one.unit;
   const { family: familyId, customer, complaint, volts: ratedVolts } = one;
@@ -385,7 +385,7 @@ function historyOf(one: Past, now: Date): DemoJob {
 }
 
 /** Speeds cold and warm, every function owed, the soak with its last reading. */
-function prove(told: Teller, one: Past, repair: { readonly id: string; readonly name: string }): void {
+function prove(told: Teller, one: Past, repair: PathRepair): void {
   const { warmMin, soakMin } = provingOf(one.family);
   told.add('prove', { body: powerOf(one, true) });
   told.measure('prove', one.left);
@@ -433,7 +433,7 @@ function lookOf(one: Past, [testId, outcomeId]: readonly [string, string]): Even
 }
 
 /** What the plan owes once the mend is in the log. */
-function owedAfter(one: Past, repair: { readonly id: string; readonly name: string }): ProvingCheck[] {
+function owedAfter(one: Past, repair: PathRepair): ProvingCheck[] {
   const family = familyOf(one.family);
   const job = {
     number: one.number,
@@ -451,7 +451,7 @@ function owedAfter(one: Past, repair: { readonly id: string; readonly name: stri
   };
   const bodies: EventBody[] = [
     ...(one.look ? [lookOf(one, one.look)] : []),
-    { kind: 'work', ...workOfRepair(repair) },
+    workOfRepair(repair),
     { kind: 'mended', repairId: repair.id, name: repair.name },
   ];
   const lines = bodies.map((body, sequence) => ({

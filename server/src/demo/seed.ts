@@ -8,6 +8,7 @@ import {
   referenceUncertainty,
   type BenchEvent,
   type ToneSource,
+  workSaid,
 } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { memorySource, writeWav } from '@amber-gauge/core/formats';
@@ -130,7 +131,7 @@ async function seedJob(
       device: DEVICE,
       sequence,
       stage: line.stage,
-      body: withKeys(body, keys, photos, ids),
+      body: withKeys(said(body, fields.familyId), keys, photos, ids),
     });
   }
   await appendEvents(
@@ -142,6 +143,10 @@ async function seedJob(
   const job = await lockJob(trx, id);
   if (job) await refreshState(trx, job, now);
 }
+
+/** Work of the demo is kept as if it had been typed. */
+const said = (body: BenchEvent['body'], familyId: string): BenchEvent['body'] =>
+  body.kind === 'work' && body.reach === undefined ? workSaid(familyId, body) : body;
 
 /** Keeps the drawn photos that the job's lines name, and gives their ids by name. */
 async function insertPhotos(trx: Db, demo: DemoJob, jobId: string, at: Date): Promise<Map<string, string>> {

@@ -110,14 +110,16 @@ describe('the course is read from the log', () => {
     const before = jobState(job, lines);
     expect(before.work).toEqual([]);
     expect(before.speeds[0]?.asFound?.speed.errorPercent).toBe(-2);
-    const first = turnLines(before.coach as JobCoach, 't33', 0.5);
+    const first = turnLines(job.familyId, before.coach as JobCoach, 't33', 0.5);
     expect(first.map((body) => body.kind)).toEqual(['work', 'coach-turned']);
     const after = jobState(job, [...lines, ...first.map((body) => line(body)), line(read('33', 0))]);
     expect(after.speeds[0]).toMatchObject({
       asFound: { speed: { errorPercent: -2 } },
       asLeft: { speed: { errorPercent: 0 } },
     });
-    expect(turnLines(after.coach as JobCoach, 't33', null).map((body) => body.kind)).toEqual(['coach-turned']);
+    expect(turnLines(job.familyId, after.coach as JobCoach, 't33', null).map((body) => body.kind)).toEqual([
+      'coach-turned',
+    ]);
   });
 
   it('a new course forgets the old one', () => {

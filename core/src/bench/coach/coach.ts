@@ -2,6 +2,7 @@
 import { coach, type CoachLine, type CoachState, type CoachTask } from '../../drive/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
 import { linesOf, type BenchEvent, type EventBody } from '../event.js';
+import { workSaid } from '../workSaid.js';
 import { atPitchRest } from '../pitch.js';
 import type { CoachBody } from './body.js';
 
@@ -80,7 +81,7 @@ const EIGHTHS = [
  * The lines of a turn: before the first one stands that the trims are adjusted, so that what was read until then is as
  * found. Turns clockwise above zero, null when it was turned by ear or eye.
  */
-export function turnLines(course: JobCoach, trimId: string, turns: number | null): EventBody[] {
+export function turnLines(familyId: string, course: JobCoach, trimId: string, turns: number | null): EventBody[] {
   const { trims } = course.task;
   const what = trims
     .map(({ name }) => name)
@@ -88,7 +89,7 @@ export function turnLines(course: JobCoach, trimId: string, turns: number | null
     .slice(0, MOST_WORDS);
   const name = trims.find((one) => one.id === trimId)?.name ?? trimId;
   const turned: EventBody = { kind: 'coach-turned', trimId, name, turns };
-  return course.belief.moves > 0 ? [turned] : [{ kind: 'work', action: 'adjust', what }, turned];
+  return course.belief.moves > 0 ? [turned] : [workSaid(familyId, { action: 'adjust', what }), turned];
 }
 
 /** A line of work holds so many signs. */

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
 import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
 import { standing, type BenchEvent, type EventBody, type ReadingBody, type SpeedBody } from '../event.js';
+import { workSaid } from '../workSaid.js';
 import { type JobFacts } from '../job.js';
 import { ledgerOf, parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
@@ -65,7 +66,7 @@ describe('work that touches a part', () => {
     const { events } = findEvidence(
       own,
       pathOf(own) as DrivePath,
-      [line({ kind: 'work', action, what })],
+      [line(workSaid(familyId, { action, what }))],
       jobStateOf(own),
     );
     const [epoch] = events;
@@ -215,13 +216,13 @@ describe('work', () => {
   });
 
   it('makes what was touched likelier to be left off', () => {
-    const start = [speed('33', -1.8), line({ kind: 'work', action: 'clean', what: 'the belt and pulley' })];
+    const start = [speed('33', -1.8), line(workSaid(job.familyId, { action: 'clean', what: 'the belt and pulley' }))];
     const leftOff = (...lines: BenchEvent[]) =>
       suspectsOf(engine, posteriorOf(engine, read(...lines).events))
         .flatMap((one) => one.modes)
         .find((one) => one.mode === 'belt.left-off')?.share ?? 0;
     const after = speed('33', 0, { turned: false, errorPercent: null });
-    const untouched = [speed('33', -1.8), line({ kind: 'work', action: 'clean', what: 'the lid' }), after];
+    const untouched = [speed('33', -1.8), line(workSaid(job.familyId, { action: 'clean', what: 'the lid' })), after];
     expect(leftOff(...start, after)).toBeGreaterThan(3 * leftOff(...untouched));
     expect(read(...start).since).toBe('cleaned the belt and pulley');
   });
@@ -266,7 +267,11 @@ describe('a repair as a line of work', () => {
     ['return', 'Free the auto-return', 'repair', 'the auto-return'],
     ['nothing-known', 'Clean the thing', 'repair', 'the thing'],
   ])('%s: %s', (id, name, action, what) => {
-    expect(workOfRepair({ id, name })).toEqual({ action, what });
+    expect(workOfRepair({ id, name, cures: ['a.x', 'a.y', 'b.*'] })).toMatchObject({
+      action,
+      what,
+      blocks: ['a', 'b'],
+    });
   });
 });
 

@@ -26,7 +26,7 @@ import { withHealthy, type HealthyValues } from './healthy.js';
 import { provokedKeys } from '../prove/trial.js';
 import { signalAt } from './places.js';
 
-import { touchedBy, wordsIn } from './named.js';
+import { wordsIn } from './named.js';
 import { putBackFirst } from './putBack.js';
 
 /** What the engine is to be told, and what could not be told it. */
@@ -119,12 +119,10 @@ class EvidenceReader {
         return;
       case 'mended':
         this.mended.add(body.repairId);
-        return this.worked(curedBy(path, body.repairId), [
-          ...new Set([...touchedBy(path, body.name), ...curedBlocks(path, body.repairId)]),
-        ]);
+        return this.worked(curedBy(path, body.repairId), curedBlocks(path, body.repairId));
       case 'work':
         this.since = this.wordsOf(body);
-        return this.worked([], touchedBy(path, body.what));
+        return this.worked([], body.blocks ?? []);
     }
   }
 
@@ -191,8 +189,9 @@ export function findEvidence(
   };
 }
 
-const curedBlocks = (path: DrivePath, repairId: string): string[] =>
-  curedBy(path, repairId).map(({ mode }) => mode.split('.')[0] ?? '');
+const curedBlocks = (path: DrivePath, repairId: string): string[] => [
+  ...new Set(curedBy(path, repairId).map(({ mode }) => mode.split('.')[0] ?? '')),
+];
 
 /** Do the words of `part` stand in `text` one after another? */
 const says = (text: string, part: string): boolean =>

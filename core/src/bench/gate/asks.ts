@@ -15,14 +15,10 @@ import {
   type LedgerStep,
   type OpenEnd,
 } from '../ledger/index.js';
-import type { GateBody, GateTo } from './body.js';
+import { NO_CIRCUIT, type GateBody, type GateTo } from './body.js';
 
 /** Ohms across the supply under which nothing is powered (common practice). */
 export const LEAST_SUPPLY_OHM = 1000;
-
-/** Work after which the supply is tested for a short: bridges, capacitors and what switches. */
-const SHORT_TEST =
-  /bridge|capacitor|electrolytic|rectifier|diode|zener|regulator|triac|transistor|switches|mosfet|thyristor|supply/i;
 
 /** One condition before power, asked by itself. */
 export interface GateCondition {
@@ -39,8 +35,11 @@ export interface GateAsks {
   readonly usual: readonly UsualEnd[];
   /** The state in which an end is safe: a test bridge removed, a lifted leg soldered back. */
   readonly safeOf: (end: OpenEnd) => string;
-  /** The work that calls for a short test of the supply; null when none does. */
-  readonly shortTestFor: string | null;
+  /**
+   * Work since the last short test that calls for another: what changed the circuit, or may have. `sure` is false where
+   * its line does not say: then it is tested, or somebody says that nothing of the circuit was touched. Null for none.
+   */
+  readonly shortTest: { readonly after: string; readonly sure: boolean } | null;
   readonly limitNeeded: boolean;
   readonly conditions: readonly GateCondition[];
   readonly findings: readonly Finding[];
@@ -54,7 +53,8 @@ export function gateAsks(
   job: JobFacts,
   state: {
     readonly ledger: Ledger;
-    readonly work: readonly { readonly work: WorkBody }[];
+    readonly work: readonly unknown[];
+    readonly untested: readonly WorkBody[];
     readonly unsafe: readonly string[];
   },
   to: GateTo,
@@ -65,7 +65,6 @@ export function gateAsks(
   // A unit that nobody has opened has nothing left off.
   const touched =
     state.ledger.steps.length + state.ledger.ends.length + state.ledger.moves.length + state.work.length > 0;
-  const testFor = state.work.find(({ work }) => work.action !== 'clean' && SHORT_TEST.test(work.what));
   const back = to === 'hand-back';
   return {
     to,
@@ -73,7 +72,7 @@ export function gateAsks(
     stepsOff: stepsOff(state.ledger),
     safeOf: ({ end }) => family.openEnds.find((one) => one.id === end.usualId)?.safe ?? END_SAFE[end.how],
     usual: touched ? family.openEnds.filter((end) => !listed.has(end.id)) : [],
-    shortTestFor: testFor && !back ? testFor.work.what : null,
+    shortTest: back ? null : shortTestOf(state.untested),
     limitNeeded: !back,
     unsafe: to === 'live-direct' ? state.unsafe : [],
     conditions: back
@@ -83,6 +82,17 @@ export function gateAsks(
     firstSeconds: family.firstSeconds,
   };
 }
+
+function shortTestOf(untested: readonly WorkBody[]): GateAsks['shortTest'] {
+  const changed = untested.filter((one) => one.reach === 'circuit');
+  const maybe = untested.filter((one) => reachOf(one) === undefined);
+  const [first] = changed.length > 0 ? changed : maybe;
+  return first ? { after: first.what, sure: changed.length > 0 } : null;
+}
+
+/** What a line of work reached: as it says; cleaning, oiling and adjusting leave the circuit as it is. */
+const reachOf = ({ reach, action }: WorkBody): WorkBody['reach'] =>
+  reach ?? (action === 'replace' || action === 'repair' ? undefined : 'mechanics');
 
 /** A cover that is off is on again, or hands are kept off what it covered. */
 function coversOff(ledger: Ledger): GateCondition[] {
@@ -135,7 +145,8 @@ export function gateProblems(asks: GateAsks, answers: GateAnswers, volts: number
   }
   for (const name of asks.unsafe)
     add(`unsafe:${name}`, `Failed: ${name}. Mend it and read it again, unplugged, before mains`);
-  if (asks.shortTestFor !== null) shortProblem(answers.shortOhm, add);
+  if (asks.shortTest && (asks.shortTest.sure || !answers.confirmed.includes(NO_CIRCUIT)))
+    shortProblem(answers.shortOhm, add);
   if (asks.limitNeeded) limitProblem(answers.limit, volts, add);
   for (const condition of asks.conditions)
     if (!answers.confirmed.includes(condition.id)) add(`condition:${condition.id}`, condition.text);

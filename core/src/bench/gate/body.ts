@@ -6,6 +6,9 @@ export const GATES = ['live-isolated', 'live-direct', 'pack-in', 'hand-back'] as
 /** Where a gate leads. */
 export type GateTo = (typeof GATES)[number];
 
+/** Id of the answer that work reached no circuit, where its line does not say. */
+export const NO_CIRCUIT = 'no-circuit';
+
 /** A gate that was passed, with its answers; ohms and watts as named. */
 export interface GateBody {
   readonly kind: 'gate';

@@ -103,12 +103,42 @@ describe('the gate before power', () => {
     expect(problems([], { confirmed: ['held', 'isolation'] })).toEqual([]);
   });
 
-  it('wants ohms across the supply after capacitor or bridge work, and refuses a short', () => {
-    const work = line({ kind: 'work', action: 'replace', what: 'the reservoir capacitor' });
+  it('wants ohms across the supply after work on the circuit, and refuses a short', () => {
+    const work = line({ kind: 'work', action: 'replace', what: 'the reservoir capacitor', reach: 'circuit' });
     expect(problems([work], { shortOhm: null }).map((one) => one.id)).toEqual(['short']);
     expect(problems([work], { shortOhm: 120 }).map((one) => one.id)).toEqual(['short']);
     expect(problems([work])).toEqual([]);
     expect(problems([line({ kind: 'work', action: 'oil', what: 'bearing' })], { shortOhm: null })).toEqual([]);
+    const belt = line({ kind: 'work', action: 'replace', what: 'capacitor, so it says', reach: 'mechanics' });
+    expect(problems([belt], { shortOhm: null })).toEqual([]);
+  });
+
+  it('where work does not say what it reached it asks, and takes the word that no circuit was touched', () => {
+    const unsaid = line({ kind: 'work', action: 'replace', what: 'the grommet' });
+    const held = all.confirmed;
+    expect(problems([unsaid], { shortOhm: null }).map((one) => one.id)).toEqual(['short']);
+    expect(problems([unsaid], { shortOhm: null, confirmed: [...held, 'no-circuit'] })).toEqual([]);
+    // The word does not do for work that says it was the circuit, before it or after it.
+    const known = line({ kind: 'work', action: 'repair', what: 'a joint', reach: 'circuit' });
+    for (const lines of [
+      [unsaid, known],
+      [known, unsaid],
+    ])
+      expect(
+        problems(lines, { shortOhm: null, confirmed: [...held, 'no-circuit'] }).map((one) => one.id),
+        lines.map(({ body }) => (body as { what: string }).what).join(),
+      ).toEqual(['short']);
+  });
+
+  it('a short test covers the work before it, through later gates too; new work asks again', () => {
+    const joint = () => line({ kind: 'work', action: 'repair', what: 'a joint', reach: 'circuit' });
+    const asked = (lines: readonly BenchEvent[]) => problems(lines, { shortOhm: null }).map((one) => one.id);
+    expect(asked([joint(), gate()])).toEqual([]);
+    expect(asked([joint(), gate(), gate({ shortOhm: null })])).toEqual([]);
+    expect(asked([joint(), gate({ shortOhm: null })])).toEqual(['short']);
+    expect(asked([joint(), gate(), joint()])).toEqual(['short']);
+    const unsaid = line({ kind: 'work', action: 'replace', what: 'the grommet' });
+    expect(asked([unsaid, gate({ shortOhm: null, confirmed: [...all.confirmed, 'no-circuit'] })])).toEqual([]);
   });
 
   it('wants a limit that lets the unit start, and every condition held', () => {

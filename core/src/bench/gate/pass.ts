@@ -1,8 +1,8 @@
 /** A passed gate holds until something new is opened, mended or taken off, or for twelve hours. */
-import type { BenchEvent } from '../event.js';
+import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
 import { ledgerOf, openEnds } from '../ledger/index.js';
 import { safetyHolds, safetyWords } from '../prove/safety.js';
-import type { GateBody, GateTo } from './body.js';
+import { NO_CIRCUIT, type GateBody, type GateTo } from './body.js';
 
 /** A passed gate holds this long, hours (common practice: a working day). */
 export const GATE_HOURS = 12;
@@ -28,6 +28,14 @@ export function gatePasses(lines: readonly BenchEvent[]): GatePass[] {
     body,
     brokenBy: breakerOf(lines, index, body),
   }));
+}
+
+/** Work since the last gate that was told of a short test, or that nothing of the circuit was touched. */
+export function untestedWork(lines: readonly BenchEvent[]): WorkBody[] {
+  const tested = lines.findLastIndex(
+    ({ body }) => body.kind === 'gate' && (body.shortOhm !== null || body.confirmed.includes(NO_CIRCUIT)),
+  );
+  return linesOf(lines.slice(tested + 1), 'work').map(({ body }) => body);
 }
 
 function breakerOf(lines: readonly BenchEvent[], gateIndex: number, gate: GateBody): string | null {

@@ -1,5 +1,4 @@
 /** What is due after a unit went back, and what usually is. */
-import { provingOf } from '../../families/index.js';
 import { DAY_MS } from '../../quantity/index.js';
 import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
 import type { FollowUpBody, FollowUpKind } from './body.js';
@@ -35,8 +34,7 @@ const YEAR_DAYS = 365;
 
 /** What is usual after such work, counted from `from`; offered, never put in by itself. */
 export function usualFollowUps(
-  familyId: string,
-  work: readonly Pick<WorkBody, 'action' | 'what'>[],
+  work: readonly Pick<WorkBody, 'action' | 'what' | 'blocks'>[],
   from: Date,
 ): FollowUpBody[] {
   const on = (days: number) => new Date(from.getTime() + days * DAY_MS).toISOString().slice(0, 10);
@@ -45,9 +43,8 @@ export function usualFollowUps(
     out.push({ kind: 'follow-up', why: 'trial', what: 'Ask how it runs: the trial ends', on: on(TRIAL_DAYS) });
   const oiled = work.find(({ action }) => action === 'oil');
   if (oiled) out.push({ kind: 'follow-up', why: 'oil', what: `Oil again: ${oiled.what}`, on: on(YEAR_DAYS) });
-  const brushed = work.find(({ what }) => /\bbrush/i.test(what));
-  // Motors with brushes are those whose warmth nobody waits for: mixers, vacuums, tools.
-  if (brushed && provingOf(familyId).warmMin === null)
+  // Those of mixers, vacuums and tools, which are a part of their own; of a small motor they are not.
+  if (work.some(({ blocks }) => blocks?.includes('brushes')))
     out.push({ kind: 'follow-up', why: 'brushes', what: 'Measure the brushes', on: on(YEAR_DAYS) });
   return out;
 }

@@ -3,7 +3,7 @@ import { curedBy } from '../../diagnosis/index.js';
 import { familyOf, type DrivePath } from '../../families/index.js';
 import { lineWords } from '../describe.js';
 import type { BenchEvent, EventBody } from '../event.js';
-import { blocksNamed, isCover, touchedBy } from '../find/named.js';
+import { blocksNamed, isCover } from '../find/named.js';
 import type { JobFacts } from '../job.js';
 
 /** What a line disturbs: blocks of the path, `all` of it, or nothing but what is checked when the unit is closed. */
@@ -61,7 +61,7 @@ class Reader {
   private own(body: EventBody): Reach | null {
     switch (body.kind) {
       case 'work':
-        return this.known(this.path ? touchedBy(this.path, body.what) : []);
+        return this.known(body.blocks ?? []);
       case 'mended':
         return this.known(this.path ? this.mended(this.path, body) : []);
       case 'coach-turned':
@@ -83,8 +83,7 @@ class Reader {
   }
 
   private mended(path: DrivePath, body: Extract<EventBody, { kind: 'mended' }>): string[] {
-    const cured = curedBy(path, body.repairId).map(({ mode }) => mode.split('.')[0] ?? '');
-    return cured.length > 0 ? cured : touchedBy(path, body.name);
+    return curedBy(path, body.repairId).map(({ mode }) => mode.split('.')[0] ?? '');
   }
 
   /** A usual end with no block of its own (hoses, a seal) disturbs what is checked closed; a test bridge may be anywhere. */

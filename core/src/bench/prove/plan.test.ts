@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyOf, PATHS, provingOf } from '../../families/index.js';
 import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
+import { workSaid } from '../workSaid.js';
 import { testJob } from '../job.test-data.js';
 import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
@@ -31,7 +32,7 @@ const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody =
 });
 const on: EventBody = { kind: 'power', state: 'live-isolated', conditions: [] };
 const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
-const work = (what: string): EventBody => ({ kind: 'work', action: 'replace', what });
+const work = (what: string): EventBody => workSaid('cassette-belt', { action: 'replace', what });
 const step = (what: string): EventBody => parseStep(what);
 const answer = (testId: string, outcome: string): EventBody => ({
   kind: 'answer',

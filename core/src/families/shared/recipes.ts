@@ -33,6 +33,9 @@ export const CONSUMABLES = {
 /** See {@link CONSUMABLES}. */
 export type ConsumableId = keyof typeof CONSUMABLES;
 
+/** What work reaches: the circuit (a part in it renewed, soldered, bridged), or what turns and is dirty alone. */
+export type WorkReach = 'circuit' | 'mechanics';
+
 /** A way of mending: the kind of work it is, its steps, what it uses up. */
 export interface Recipe {
   readonly id: string;
@@ -41,33 +44,35 @@ export interface Recipe {
   readonly way: MendWay;
   /** What this kind of work may do to the unit; null for nothing worth a word. */
   readonly risks: string | null;
+  /** Is the circuit changed by it? Then the supply is tested for a short before power. */
+  readonly reach: WorkReach;
   readonly steps: readonly RecipeStep[];
   /** Ids of {@link CONSUMABLES}. */
   readonly usesUp: readonly ConsumableId[];
 }
 
 /** What each kind of work is, and what it may do. */
-const KINDS: Readonly<Record<string, Pick<Recipe, 'way' | 'risks'>>> = {
-  contacts: { way: 'clean', risks: 'cleaner on belts or in bearings makes a new fault' },
-  bearing: { way: 'oil', risks: 'oil that wanders reaches belt and rubber' },
-  belt: { way: 'part', risks: null },
-  soldered: { way: 'part', risks: 'a lifted pad, a neighbour that got too hot' },
-  board: { way: 'board', risks: 'what killed the old one kills this one too' },
-  motor: { way: 'motor', risks: 'it turns the other way on this face' },
-  set: { way: 'adjust', risks: 'where it stood is lost without a mark' },
-  mechanical: { way: 'part', risks: 'old plastic breaks' },
-  wipe: { way: 'clean', risks: null },
-  fuse: { way: 'part', risks: 'what blew it blows this one too' },
-  cord: { way: 'part', risks: 'a live case when earth and live are confused' },
-  brushes: { way: 'part', risks: null },
-  wash: { way: 'clean', risks: 'power before it is dry' },
-  glue: { way: 'repair', risks: 'a drop too much runs into the bearing' },
-  free: { way: 'repair', risks: 'old plastic breaks' },
-  tell: { way: 'adjust', risks: null },
-  past: { way: 'bypass', risks: 'whoever opens it next has to find it: label it' },
-  donor: { way: 'donor', risks: 'as old as what it replaces' },
-  retrofit: { way: 'retrofit', risks: 'mounting, sense and volts have to suit' },
-  away: { way: 'away', risks: 'it is lost on the way, or comes back as it went' },
+const KINDS: Readonly<Record<string, Pick<Recipe, 'way' | 'risks' | 'reach'>>> = {
+  contacts: { way: 'clean', risks: 'cleaner on belts or in bearings makes a new fault', reach: 'mechanics' },
+  bearing: { way: 'oil', risks: 'oil that wanders reaches belt and rubber', reach: 'mechanics' },
+  belt: { way: 'part', risks: null, reach: 'mechanics' },
+  soldered: { way: 'part', risks: 'a lifted pad, a neighbour that got too hot', reach: 'circuit' },
+  board: { way: 'board', risks: 'what killed the old one kills this one too', reach: 'circuit' },
+  motor: { way: 'motor', risks: 'it turns the other way on this face', reach: 'circuit' },
+  set: { way: 'adjust', risks: 'where it stood is lost without a mark', reach: 'mechanics' },
+  mechanical: { way: 'part', risks: 'old plastic breaks', reach: 'circuit' },
+  wipe: { way: 'clean', risks: null, reach: 'mechanics' },
+  fuse: { way: 'part', risks: 'what blew it blows this one too', reach: 'circuit' },
+  cord: { way: 'part', risks: 'a live case when earth and live are confused', reach: 'circuit' },
+  brushes: { way: 'part', risks: null, reach: 'mechanics' },
+  wash: { way: 'clean', risks: 'power before it is dry', reach: 'circuit' },
+  glue: { way: 'repair', risks: 'a drop too much runs into the bearing', reach: 'mechanics' },
+  free: { way: 'repair', risks: 'old plastic breaks', reach: 'mechanics' },
+  tell: { way: 'adjust', risks: null, reach: 'mechanics' },
+  past: { way: 'bypass', risks: 'whoever opens it next has to find it: label it', reach: 'circuit' },
+  donor: { way: 'donor', risks: 'as old as what it replaces', reach: 'circuit' },
+  retrofit: { way: 'retrofit', risks: 'mounting, sense and volts have to suit', reach: 'circuit' },
+  away: { way: 'away', risks: 'it is lost on the way, or comes back as it went', reach: 'circuit' },
 };
 
 const step = (
@@ -83,7 +88,13 @@ const recipe = (
   action: Recipe['action'],
   usesUp: readonly ConsumableId[],
   ...steps: readonly RecipeStep[]
-): Recipe => ({ id, action, ...(ownEntry(KINDS, id) ?? { way: 'repair', risks: null }), usesUp, steps });
+): Recipe => ({
+  id,
+  action,
+  ...(ownEntry(KINDS, id) ?? { way: 'repair', risks: null, reach: 'circuit' }),
+  usesUp,
+  steps,
+});
 
 const RECIPES: readonly Recipe[] = [
   recipe(
@@ -513,10 +524,36 @@ const OF: Readonly<Record<string, readonly string[]>> = {
   tell: ['lever-set', 'move', 'other-disc', 'own-load', 'pack', 'voltage-selector'],
 };
 
+/** Of the parts renewed without a soldering iron these stand in no circuit; lamps, switches, heads and sensors do. */
+const MOVING: ReadonlySet<string> = new Set([
+  'ball',
+  'bearing-new',
+  'brakes',
+  'clutch',
+  'drum-bearings',
+  'feet',
+  'gear',
+  'gears',
+  'idler',
+  'mount',
+  'mounts',
+  'pinch',
+  'platter-bearing',
+  'pulley',
+  'rod',
+]);
+
+/** Freed or fastened, and yet with leads or a plug in the hand. */
+const WIRED: ReadonlySet<string> = new Set(['sensor-fasten', 'turn']);
+
 const BY_REPAIR = new Map(
   Object.entries(OF).flatMap(([id, repairs]) => {
     const found = RECIPES.find((one) => one.id === id);
-    return found ? repairs.map((repair) => [repair, found] as const) : [];
+    if (!found) return [];
+    return repairs.map((repair) => {
+      const reach = MOVING.has(repair) ? 'mechanics' : WIRED.has(repair) ? 'circuit' : found.reach;
+      return [repair, { ...found, reach }] as const;
+    });
   }),
 );
 

@@ -64,7 +64,7 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
   const says = coachSays(task, course);
   const turned = (turns: number | null) => {
     if (!wantsHand(advice)) return;
-    const lines = turnLines(course, advice.trimId, turns);
+    const lines = turnLines(view.job.familyId, course, advice.trimId, turns);
     void submitLines(view.job.id, ...lines.map((body) => makeLine(stage, body)));
   };
   const answer = nudgeAnswer(pathOf(view.job), course);

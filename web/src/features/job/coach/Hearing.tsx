@@ -54,7 +54,8 @@ export function Hearing({ view, stage, course }: Props) {
     if (!speed) return;
     const reading = readingOf(speed, seen.read.errorPercent, expandedPercent, counted.on ? null : source);
     // Told by hand that it was turned, or told by the speed that it moved.
-    const turned = wantsHand(advice) && (seen.movedSince || byHand) ? turnLines(course, advice.trimId, null) : [];
+    const turned =
+      wantsHand(advice) && (seen.movedSince || byHand) ? turnLines(view.job.familyId, course, advice.trimId, null) : [];
     void submitLines(view.job.id, ...[...turned, reading].map((body) => makeLine(stage, body)));
   };
   const { heard, live, start, stop, sounding, setSounding, louder, decibels } = useHearing({

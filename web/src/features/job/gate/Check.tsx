@@ -14,7 +14,11 @@ export function Check({ text, on, onChange }: Props) {
     <FormControlLabel
       className={classes.check ?? ''}
       control={
-        <Checkbox checked={on} onChange={(_event, checked) => onChange(checked)} sx={{ width: 56, height: 56 }} />
+        <Checkbox
+          checked={on}
+          onChange={(_event, checked) => onChange(checked)}
+          sx={{ width: 56, height: 56, flexShrink: 0 }}
+        />
       }
       label={text}
     />

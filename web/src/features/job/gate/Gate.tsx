@@ -2,6 +2,7 @@
 import {
   gateAsks,
   gateProblems,
+  NO_CIRCUIT,
   POWER_WORDS,
   type GateAnswers,
   type GateTo,
@@ -44,6 +45,8 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
   const asks = gateAsks(view.job, view.state, to);
   const problems = gateProblems(asks, answers, volts);
   const put = (more: Partial<GateAnswers>) => setAnswers({ ...answers, ...more });
+  const confirm = (id: string, on: boolean) =>
+    put({ confirmed: on ? [...answers.confirmed, id] : answers.confirmed.filter((other) => other !== id) });
   const pass = () => {
     void submitLines(view.job.id, makeLine(stage, { kind: 'gate', to, ...answers }));
     onPassed([
@@ -66,8 +69,14 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
         </h2>
         {view.state.holds.length > 0 && <p className="danger">A held value is still to be typed.</p>}
         <GateEnds view={view} stage={stage} asks={asks} answers={answers} onChange={put} />
-        {asks.shortTestFor !== null && (
-          <GateShort work={asks.shortTestFor} ohm={answers.shortOhm} onOhm={(shortOhm) => put({ shortOhm })} />
+        {asks.shortTest && (
+          <GateShort
+            work={asks.shortTest.after}
+            ohm={answers.shortOhm}
+            onOhm={(shortOhm) => put({ shortOhm })}
+            noCircuit={asks.shortTest.sure ? null : answers.confirmed.includes(NO_CIRCUIT)}
+            onNoCircuit={(on) => confirm(NO_CIRCUIT, on)}
+          />
         )}
         {asks.limitNeeded && (
           <GateLimit
@@ -103,9 +112,7 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
             key={one.id}
             text={one.text}
             on={answers.confirmed.includes(one.id)}
-            onChange={(on) =>
-              put({ confirmed: on ? [...answers.confirmed, one.id] : answers.confirmed.filter((id) => id !== one.id) })
-            }
+            onChange={(on) => confirm(one.id, on)}
           />
         ))}
         {!hand && <FirstSeconds asks={asks} />}

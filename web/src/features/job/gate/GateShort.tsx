@@ -1,17 +1,21 @@
-/** Ohms across the supply after bridge or capacitor work, measured dead. */
+/** Ohms across the supply after work on the circuit, measured dead; or the word that the circuit was not touched. */
 import { LEAST_SUPPLY_OHM } from '@amber-gauge/core/bench';
 import { readValue } from '@amber-gauge/core/quantity';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
+import { Check } from './Check.js';
 import classes from './Gate.module.css';
 
 interface Props {
   readonly work: string;
   readonly ohm: number | null;
   readonly onOhm: (ohm: number | null) => void;
+  /** Was it said that nothing of the circuit was touched? Null where that is no question. */
+  readonly noCircuit: boolean | null;
+  readonly onNoCircuit: (on: boolean) => void;
 }
 
-export function GateShort({ work, ohm, onOhm }: Props) {
+export function GateShort({ work, ohm, onOhm, noCircuit, onNoCircuit }: Props) {
   const [typed, setTyped] = useState('');
   const change = (text: string) => {
     setTyped(text);
@@ -29,7 +33,15 @@ export function GateShort({ work, ohm, onOhm }: Props) {
         value={typed}
         onChange={(event) => change(event.target.value)}
         error={typed.trim() !== '' && (ohm === null || low)}
+        sx={{ width: 280 }}
       />
+      {noCircuit !== null && (
+        <Check
+          text="Or: nothing of the circuit was touched, no part, no joint, no plug"
+          on={noCircuit}
+          onChange={onNoCircuit}
+        />
+      )}
     </section>
   );
 }

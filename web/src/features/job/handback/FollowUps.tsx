@@ -20,7 +20,6 @@ export function FollowUps({ view, stage }: Props) {
   const from = handedBackAt ? new Date(handedBackAt) : serverNow();
   const listed = new Set(followUps.map((one) => one.what));
   const usual = usualFollowUps(
-    view.job.familyId,
     work.map((one) => one.work),
     from,
   ).filter((one) => !listed.has(one.what));

@@ -4,7 +4,6 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
-import { Gate } from '../gate/Gate.js';
 import { Moves } from '../mend/Moves.js';
 import { DischargeSum } from '../safe/DischargeSum.js';
 import { SafeLines } from '../safe/SafeLines.js';
@@ -142,64 +141,6 @@ describe('putting together', () => {
     type('Why it may stand', 'thread stripped');
     fireEvent.click(button('Explain'));
     await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'explain', why: 'thread stripped' }));
-  });
-});
-
-describe('the gate', () => {
-  const gate = (events: Parameters<typeof viewOf>[0], onPassed = () => {}) =>
-    show(<Gate view={viewOf(events)} stage="mend" to="live-isolated" onCancel={() => {}} onPassed={onPassed} />);
-
-  it('stays shut while an end is open, and opens when it is accepted with a reason', async () => {
-    const passed = vi.fn();
-    gate([line(end('belt'))], passed);
-    for (const box of screen.getAllByRole('checkbox')) fireEvent.click(box);
-    fireEvent.click(button('Fuse'));
-    expect(button(/still open/).textContent).toBe('1 still open');
-    type('Or stays open because', 'motor alone is tested');
-    fireEvent.click(button('Go live'));
-    expect(passed).toHaveBeenCalled();
-    await waitFor(async () => expect(await bodies()).toHaveLength(1));
-    expect((await bodies())[0]).toMatchObject({
-      kind: 'gate',
-      to: 'live-isolated',
-      accepted: [{ why: 'motor alone is tested' }],
-    });
-  });
-
-  it('writes what nobody had listed as open', async () => {
-    gate([line(parseStep('cover'))]);
-    fireEvent.click(button('It is off: motor connector'));
-    await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'open-end', usualId: 'motor-plug' }));
-  });
-
-  it('shows the sum of fuse or lamp, and refuses one that is too small', () => {
-    gate([]);
-    fireEvent.click(button('Lamp in series'));
-    expect(screen.getByText(/A lamp limits, it does not isolate/)).toBeTruthy();
-    type('Lamp, W', '1');
-    expect(screen.getByText(/too small, the unit would not start/)).toBeTruthy();
-  });
-
-  it('asks for ohms across the supply after capacitor work', () => {
-    gate([line({ kind: 'work', action: 'replace', what: 'the reservoir capacitor' })]);
-    type('Ω, as in 47k or OL', '120');
-    expect(screen.getByText(/do not power, look for the short/)).toBeTruthy();
-    type('Ω, as in 47k or OL', '47k');
-    expect(screen.queryByText(/do not power/)).toBeNull();
-  });
-
-  it('defers to local rules when live work is not isolated', () => {
-    show(
-      <Gate
-        view={viewOf([line({ kind: 'hold', prompt: 'x' })])}
-        stage="find"
-        to="live-direct"
-        onCancel={() => {}}
-        onPassed={() => {}}
-      />,
-    );
-    expect(screen.getByText(/local rules and licensed practice decide/)).toBeTruthy();
-    expect(screen.getByText('A held value is still to be typed.')).toBeTruthy();
   });
 });
 

@@ -78,7 +78,7 @@ export function Chosen({ view, stage, parts }: Props) {
 
 /** The lines that say a mend is done. */
 const doneBodies = (repair: PathRepair, rank: { rank?: number }): EventBody[] => [
-  { kind: 'work', ...workOfRepair(repair) },
+  workOfRepair(repair),
   {
     kind: 'mended',
     repairId: repair.id,

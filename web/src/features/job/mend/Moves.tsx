@@ -1,5 +1,5 @@
 /** Usual tests and mends of the family: the first line opens their ends, the last line closes them. */
-import { isDead, isLive, openEnds, type OpenMove, type StageId } from '@amber-gauge/core/bench';
+import { isDead, isLive, openEnds, workSaid, type OpenMove, type StageId } from '@amber-gauge/core/bench';
 import { familyOf, type FamilyMove } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
@@ -83,7 +83,7 @@ function Begun({ view, stage, one }: { readonly view: JobView; readonly stage: S
   const ends = openEnds(view.state.ledger).filter((end) => end.end.moveKey === one.key);
   const finish = () => {
     const lines = ends.map((end) => makeLine(stage, { kind: 'close', target: end.key, how: `with ${one.move.name}` }));
-    const work = move?.work ? [makeLine(stage, { kind: 'work', ...move.work })] : [];
+    const work = move?.work ? [makeLine(stage, workSaid(view.job.familyId, move.work))] : [];
     const last = makeLine(stage, { kind: 'move', moveId: one.move.moveId, name: one.move.name, began: one.key });
     void submitLines(view.job.id, ...work, ...lines, last);
   };

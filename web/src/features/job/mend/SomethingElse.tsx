@@ -1,5 +1,5 @@
 /** Work that no list names: what was done, to what. */
-import { refusalOf, WORK_ACTIONS, WORK_WORDS, type StageId, type WorkAction } from '@amber-gauge/core/bench';
+import { refusalOf, WORK_ACTIONS, WORK_WORDS, workSaid, type StageId, type WorkAction } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -22,7 +22,7 @@ export function SomethingElse({ view, stage }: Props) {
   const refusal = refusalOf(what);
   const keep = () => {
     if (what.trim() === '' || refusal) return;
-    void submitLines(view.job.id, makeLine(stage, { kind: 'work', action, what: what.trim() }));
+    void submitLines(view.job.id, makeLine(stage, workSaid(view.job.familyId, { action, what: what.trim() })));
     setWhat('');
   };
   return (

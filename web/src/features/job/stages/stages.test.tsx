@@ -147,7 +147,11 @@ describe('Mend', () => {
     fireEvent.click(screen.getByRole('button', { name: 'replaced' }));
     fireEvent.change(screen.getByLabelText('What'), { target: { value: ' the belt ' } });
     fireEvent.click(screen.getByRole('button', { name: 'Keep it' }));
-    await waitFor(async () => expect(await bodies()).toEqual([{ kind: 'work', action: 'replace', what: 'the belt' }]));
+    await waitFor(async () =>
+      expect(await bodies()).toEqual([
+        { kind: 'work', action: 'replace', what: 'the belt', blocks: ['belt'], reach: 'mechanics' },
+      ]),
+    );
   });
 });
 

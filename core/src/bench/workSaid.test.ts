@@ -1,0 +1,67 @@
+/** What words of work reach, as a careful repairer would take them (common practice, no source). */
+import { describe, expect, it } from 'vitest';
+import { PATHS, recipeOf } from '../families/index.js';
+import { workOfRepair } from './find/workOf.js';
+import { workSaid } from './workSaid.js';
+
+const reach = (action: 'clean' | 'oil' | 'adjust' | 'replace' | 'repair', what: string, family = 'belt-turntable-dc') =>
+  workSaid(family, { action, what }).reach ?? 'unsaid';
+
+describe('work as it is said', () => {
+  it.each([
+    ['replace', 'Q3'],
+    ['replace', 'IC2 and R117'],
+    ['replace', 'the reservoir cap'],
+    ['replace', 'all electrolytics'],
+    ['repair', 'two dry joints at the regulator'],
+    ['repair', 'resoldered the motor leads'],
+    ['replace', 'the motor'],
+    ['replace', 'the fuse'],
+    ['replace', 'the power switch spring and its contacts in the switch'],
+    ['repair', 'the track beside the belt cover screw'],
+    ['replace', 'MOSFETs of leg 2'],
+  ] as const)('%s %s: the circuit', (action, what) => expect(reach(action, what)).toBe('circuit'));
+
+  it.each([
+    ['replace', 'the belt'],
+    ['replace', 'pinch roller and idler tyre'],
+    ['replace', 'the platter bearing'],
+    ['repair', 'the idler spring'],
+    ['replace', 'E-clip and washer of the flywheel'],
+    ['clean', 'the switch'],
+    ['oil', 'the motor bearings'],
+    ['adjust', 'trim 33 to 1:15'],
+  ] as const)('%s %s: what turns', (action, what) => expect(reach(action, what)).toBe('mechanics'));
+
+  it.each([
+    ['replace', 'the grommet'],
+    ['repair', 'the thing under the deck'],
+    ['replace', 'both'],
+  ] as const)('%s %s: it does not say', (action, what) => expect(reach(action, what)).toBe('unsaid'));
+
+  it('touches the parts it names, by whole words: the recorder has no cord in it', () => {
+    const touched = (what: string) => workSaid('video-recorder', { action: 'clean', what }).blocks ?? [];
+    expect(touched('the recorder heads')).not.toContain('plug');
+    expect(touched('the recorder heads')).toContain('heads');
+    expect(touched('the cord')).toContain('plug');
+    expect(touched('something')).toEqual([]);
+  });
+
+  it('a mend from the list says what it is: what needs an iron or a part in the circuit is the circuit, in every family', () => {
+    // Renewed or repaired, these hold no current: belts, wheels, bearings, gears, feet, and the carbon of brushes.
+    const turns =
+      /belt|idler|wheel|bearing|roller|pulley|gear|clutch|brake|mount|feet|ball|rod|fan|seal|drum|knob|lever|linkage|pinch|capstan|mechanism|brushes|magnet|retainer|load|blocked|object|auto-return|end cap|air/i;
+    const others: string[] = [];
+    for (const [family, path] of PATHS)
+      for (const repair of [...path.repairs, ...path.ways]) {
+        const { action, reach: reached, blocks } = workOfRepair(repair);
+        expect(blocks?.length, `${family} ${repair.id}`).toBeGreaterThan(0);
+        if (reached === 'circuit' || action === 'clean' || action === 'oil' || action === 'adjust') continue;
+        const parts = [repair.name, ...path.blocks.filter(({ id }) => blocks?.includes(id)).map(({ name }) => name)];
+        if (!turns.test(parts.join(', '))) others.push(`${family} ${repair.id}: ${repair.name}`);
+      }
+    expect(others).toEqual([]);
+    for (const id of ['fuse', 'rectifier', 'bridge', 'board', 'motor', 'switches', 'run-capacitor', 'joints', 'cord'])
+      expect(recipeOf(id)?.reach ?? 'circuit', id).toBe('circuit');
+  });
+});
