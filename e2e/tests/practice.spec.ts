@@ -75,6 +75,34 @@ test('its scope shows the pulses of a turn, and the trace is measured at what th
   await expect(page.getByTestId('practice-shown')).toContainText(/100 turns in 18\d\.\d\ss: 32\.\d\d ± 0\.0\d\srpm/);
 });
 
+test('its microphone takes the motor’s sound, and the speed desk measures it at what the shaft runs', async ({
+  page,
+  demo,
+  request,
+}) => {
+  await begin(page, demo.url, 'Only the top speed is weak');
+  const id = idOf(page);
+  await tell(request, demo.url, id, [[0, ON]]);
+  await page.goto(`${demo.url}/job/${id}/take-in`);
+  await page.getByLabel('Instrument', { exact: true }).click();
+  await page.getByRole('option', { name: 'Microphone, the motor’s sound' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
+  await expect(page.getByTestId('practice-shown')).toContainText(/Microphone at the armature, 12 bars: 8\ss of its/);
+  await page.getByRole('button', { name: 'Play what it took' }).click();
+  await page.getByRole('button', { name: 'sound', exact: true }).click();
+  await page.getByLabel('It sounds of').click();
+  await page.getByRole('option', { name: 'bars' }).click();
+  await page.getByRole('textbox', { name: 'Commutator bars' }).fill('12');
+  await page.getByRole('button', { name: 'Take the sound of the practice bench' }).click();
+  // Straight from its physics: a triac that passes one half wave, at the setting the screen stands at.
+  const rpm = mapOf('stand-mixer')?.machine.unit(['control-half'], 6).see('shaft.rpm', { setting: 'low' }).mean ?? NaN;
+  expect(rpm).toBeGreaterThan(1000);
+  const text = async () => (await page.getByTestId('speed-number').textContent()) ?? '';
+  await expect
+    .poll(async () => Math.abs(Number((await text()).replace(/[^0-9.]/g, '')) / rpm - 1), { timeout: 30_000 })
+    .toBeLessThan(0.005);
+});
+
 test('it stands in no list and no figure, and parts stay on the shelf', async ({ page, demo, request }) => {
   const counts = async () =>
     ((await (await request.get(`${demo.url}/api/v1/jobs`)).json()) as { counts: unknown }).counts;

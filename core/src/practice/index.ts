@@ -23,6 +23,7 @@ export {
   type PracticeUnit,
   type Quantities,
   type Seen,
+  type SoundPart,
 } from './machine.js';
 export {
   brushlessTool,

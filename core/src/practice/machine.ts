@@ -61,6 +61,19 @@ export interface PracticeTrace {
   readonly volts: Float64Array;
 }
 
+/** What is heard of a machine from close by: a part that turns, and what sounds at it with each turn. */
+export interface SoundPart {
+  /** Its speed, by the quantity's name. */
+  readonly quantity: string;
+  /** What it is called: "fan". */
+  readonly part: string;
+  readonly lines: 'blades' | 'bars' | 'pole pairs';
+  /** As one counts them by eye. */
+  readonly count: number;
+  /** Amplitude of their first multiple; 1 is full scale. */
+  readonly loud: number;
+}
+
 /** What a kind of machine is made of. */
 export interface MachineData<P> {
   readonly id: string;
@@ -73,6 +86,8 @@ export interface MachineData<P> {
   readonly solve: (p: P, condition: Condition, random: Random) => Quantities;
   /** What a scope shows at a place that is read from peak to peak; null where it has no wave of its own. */
   readonly trace?: (p: P, condition: Condition, quantity: string) => PracticeTrace | null;
+  /** What of it is heard; left out for a machine that hardly sounds. */
+  readonly sounds?: readonly SoundPart[];
   /** What its owner says, by what can be noticed in use; null where nobody notices anything. */
   readonly complain: (at: (quantity: string, condition?: Partial<Condition>) => Seen) => string | null;
   /** What switching it on as it is does to it or to whoever touches it; empty for nothing. */
@@ -118,6 +133,8 @@ export interface PracticeMachine {
   /** Trims that can be turned. */
   readonly trims: readonly string[];
   readonly faults: readonly { readonly id: string; readonly name: string; readonly share: number }[];
+  /** What of it is heard from close by. */
+  readonly sounds: readonly SoundPart[];
   /** A machine with these faults and what they led to. @throws RangeError for a fault it does not know. */
   unit(faults: readonly string[], seed: number): PracticeUnit;
 }
@@ -138,6 +155,7 @@ export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
     name: data.name,
     settings: data.settings,
     trims: data.trims ?? [],
+    sounds: data.sounds ?? [],
     faults: data.faults.map(({ id, name, share }) => ({ id, name, share })),
     unit: (faults, seed) => unitOf(data, known, faults, seed),
   };

@@ -3,4 +3,5 @@ export { faultWords, minutesOf, notNow, practiceVisit, type Visit } from './visi
 export * from './instruments.js';
 export * from './debrief.js';
 export * from './lessons.js';
+export { noiseOfUnit, type PracticeSound } from './sound.js';
 export { measureAt, type Scoped } from './scope.js';

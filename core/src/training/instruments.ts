@@ -80,6 +80,7 @@ export const TOOLS = {
   insulation: { words: 'Insulation, 500 V', unit: 'MΩ', ends: '.Mohm', power: 'off' },
   speed: { words: 'Tachometer', unit: 'rpm', ends: '.rpm', power: 'on' },
   pulses: { words: 'Scope, pulses of a turn', unit: 'V', ends: '.rpm', power: 'on' },
+  sound: { words: 'Microphone, the motor’s sound', unit: '', ends: '', power: 'on' },
   stopwatch: { words: 'Stopwatch, a hundred turns', unit: 'rpm', ends: '.rpm', power: 'on' },
 } as const;
 /** Names of the instruments. */
@@ -92,7 +93,9 @@ export interface ToolPlace {
 }
 
 /** Places where this machine can be measured with an instrument. */
-export function placesOf({ unit }: Visit, tool: ToolId): ToolPlace[] {
+export function placesOf(visit: Visit, tool: ToolId): ToolPlace[] {
+  if (tool === 'sound') return soundPlaces(visit);
+  const { unit } = visit;
   const { ends } = TOOLS[tool];
   return Object.keys(unit.moment())
     .filter((name) => name.endsWith(ends) && !name.includes('expected'))
@@ -101,6 +104,13 @@ export function placesOf({ unit }: Visit, tool: ToolId): ToolPlace[] {
       words: quantity.slice(0, -ends.length).replace('.itself', ' by itself').replaceAll('.', ' '),
     }));
 }
+
+/** Places of the microphone: the parts that sound, with how many blades or bars one counts on them. */
+const soundPlaces = ({ map }: Visit): ToolPlace[] =>
+  map.machine.sounds.map(({ quantity, part, lines, count }) => ({
+    quantity: `${quantity} ${lines}`,
+    words: `${part}, ${count} ${lines}`,
+  }));
 
 /** Moving the probes to another place and reading (common practice). */
 const PROBE_MIN = 1;

@@ -3,6 +3,7 @@ import { gaussian, seeded } from '../numeric/index.js';
 import { fixed, THIN } from '../quantity/index.js';
 import type { Condition, PracticeTrace } from '../practice/index.js';
 import { readAt, shown, toneOf, type Done, type ToolId, type ToolPlace } from './instruments.js';
+import { soundAt, type PracticeSound } from './sound.js';
 import type { Visit } from './visit.js';
 
 /** Clipping it on, setting the time base (common practice). */
@@ -18,6 +19,8 @@ const STILL_RPM = 1;
 export interface Scoped {
   readonly done: Done;
   readonly trace: PracticeTrace | null;
+  /** What the microphone took; left out by everything else. */
+  readonly sound?: PracticeSound | null;
 }
 
 /** Puts an instrument to a place of the unit: what it shows, and the wave on the screen where it is a scope. */
@@ -29,6 +32,7 @@ export function measureAt(
   seed: number,
 ): Scoped {
   if (tool === 'pulses') return pulsesAt(visit, place, condition, seed);
+  if (tool === 'sound') return { ...soundAt(visit, place, condition, seed), trace: null };
   if (tool === 'stopwatch') return { done: stopwatchAt(visit, place, condition, seed), trace: null };
   if (tool === 'ripple') return rippleAt(visit, place, condition, seed);
   return { done: readAt(visit, tool, place, condition, seed), trace: null };

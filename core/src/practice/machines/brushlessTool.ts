@@ -136,6 +136,10 @@ export const brushlessTool = practiceMachine<Blower>({
   build,
   faults: [...OWN, ...bridgeFaults<Blower>()],
   solve,
+  sounds: [
+    { quantity: 'fan.rpm', part: 'fan', lines: 'blades', count: 9, loud: 0.18 },
+    { quantity: 'motor.rpm', part: 'rotor', lines: 'pole pairs', count: 2, loud: 0.05 },
+  ],
   complain,
   spoils: { 'the bridge burns': 'switch-open', 'the motor pulls its stall current': 'winding-shorted' },
   harm: (p) => {

@@ -208,6 +208,7 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   solve,
   trace: (p, condition, quantity) =>
     supplyTrace(p.supply, condition, quantity === 'gated.ripple.Vpp' ? 'board.ripple.Vpp' : quantity),
+  sounds: [{ quantity: 'motor.rpm', part: 'motor', lines: 'bars', count: 3, loud: 0.08 }],
   complain,
   trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),

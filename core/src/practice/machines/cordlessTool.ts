@@ -222,6 +222,7 @@ export const cordlessTool = practiceMachine<Tool>({
   build,
   faults: [...FEED, ...TURNING],
   solve,
+  sounds: [{ quantity: 'motor.rpm', part: 'armature', lines: 'bars', count: 5, loud: 0.15 }],
   complain,
   spoils: { 'the winding burns': 'bar-open' },
   harm: (p) => [

@@ -129,6 +129,7 @@ export const mixer = practiceMachine<Mixer>({
   build,
   faults: [...universalFaults<Mixer>(), ...OWN],
   solve,
+  sounds: [{ quantity: 'shaft.rpm', part: 'armature', lines: 'bars', count: 12, loud: 0.15 }],
   complain,
   spoils: { 'the winding burns': 'field-open' },
   harm: (p) => universalHarm(p.drive),

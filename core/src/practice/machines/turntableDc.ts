@@ -291,6 +291,7 @@ export const turntableDc = practiceMachine<Deck>({
   faults: [...supplyFaults<Deck>(), ...driveFaults<Deck>(), ...OWN],
   solve,
   trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
+  sounds: [{ quantity: 'motor.rpm', part: 'motor', lines: 'bars', count: 3, loud: 0.08 }],
   complain,
   // Three quarters of a turn go over some 14 %; the trim of 45 adds to what that of 33 sets (chosen).
   trims: ['33', '45'],

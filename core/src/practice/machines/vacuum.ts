@@ -138,6 +138,10 @@ export const vacuum = practiceMachine<Vacuum>({
   build,
   faults: [...universalFaults<Vacuum>(), ...OWN],
   solve,
+  sounds: [
+    { quantity: 'shaft.rpm', part: 'fan', lines: 'blades', count: 7, loud: 0.2 },
+    { quantity: 'shaft.rpm', part: 'armature', lines: 'bars', count: 22, loud: 0.05 },
+  ],
   complain,
   spoils: { 'the winding burns': 'field-open' },
   harm: (p) => universalHarm(p.drive),

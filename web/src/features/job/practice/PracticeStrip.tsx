@@ -1,18 +1,20 @@
 /** The practice bench over the entry line: its clock, what is asked done with one key, instruments put anywhere. */
 import { doTest, heldAs, waysToHold, type Done, type Scoped } from '@amber-gauge/core/training';
+import { writeWav } from '@amber-gauge/core/formats';
 import { traceCsv } from '@amber-gauge/core/instruments';
 import type { StageId } from '@amber-gauge/core/bench';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { usePracticeTrace } from '../../measuring/ways/practiceTrace.js';
+import { usePracticeStands } from '../../measuring/ways/practiceStands.js';
 import { useAsked } from '../asked.js';
 import { useTypeAgain } from '../parts/typeAgain.js';
 import type { JobView } from '../useJobView.js';
 import { Checks } from './Checks.js';
 import { Instruments } from './Instruments.js';
 import { ScopeScreen } from './ScopeScreen.js';
+import { Heard } from './Heard.js';
 import { Strobe } from './Strobe.js';
 import { SetTo, type Stands } from './SetTo.js';
 import { TrimKnobs } from './TrimKnobs.js';
@@ -32,8 +34,8 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
   const [done, setDone] = useState<Done | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const [trace, setTrace] = useState<Scoped['trace']>(null);
-  const standing = usePracticeTrace((state) => state.set);
-  useEffect(() => () => standing(null), [standing]);
+  const standing = usePracticeStands((state) => state.set);
+  useEffect(() => () => standing({ csv: null, wav: null }), [standing]);
   const [stands, setStands] = useStands(visit?.map.machine.settings ?? NO_SETTINGS, speedId);
   const condition = useMemo(() => (visit ? heldAs(visit, stands) : NO_CONDITION), [visit, stands]);
   usePracticeSound(view, visit, condition);
@@ -47,10 +49,11 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
       <p className={classes.strip}>This practice unit’s machine is not known to this version: it cannot be measured.</p>
     );
   const test = asked?.testId ? visit.path.tests.find(({ id }) => id === asked.testId) : undefined;
-  const measured = ({ done: made, trace: seen }: Scoped) => {
+  const measured = ({ done: made, trace: seen, sound: taken }: Scoped) => {
     keep(made);
     setTrace(seen);
-    standing(seen && traceCsv(seen));
+    const wav = taken ? writeWav([taken.samples], taken.sampleRate).buffer : null;
+    standing({ csv: seen && traceCsv(seen), wav });
   };
   const keep = (made: Done | { readonly refused: string }) => {
     if ('refused' in made) {
@@ -109,6 +112,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
           <Instruments visit={visit} condition={condition} seed={spec.seed} onDone={measured} />
           <Strobe visit={visit} view={view} condition={condition} speedId={speedId} onDone={keep} />
           {trace && <ScopeScreen trace={trace} />}
+          <Heard />
           {stage === 'set-speed' && <TrimKnobs view={view} stage={stage} trims={visit.map.machine.trims} />}
         </div>
       )}

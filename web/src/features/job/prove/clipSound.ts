@@ -1,6 +1,6 @@
 /** The sound of clips: recorded or read, kept beside the log, played level-matched. */
 import { writeWav } from '@amber-gauge/core/formats';
-import { openInput } from '../../measuring/live/input.js';
+import { openNoise } from '../../measuring/live/input.js';
 
 export interface ClipSound {
   readonly samples: Float64Array;
@@ -19,7 +19,7 @@ const MOST_S = 30;
 
 /** Listens for {@link CLIP_S}. @throws an Error in plain words when there is no input. */
 export async function recordClip(): Promise<ClipSound> {
-  const input = await openInput(null);
+  const input = await openNoise();
   const samples = new Float64Array(Math.round(CLIP_S * input.sampleRate));
   let filled = 0;
   try {

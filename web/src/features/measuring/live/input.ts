@@ -1,6 +1,6 @@
 /** The microphone or line input, raw: no echo cancelling, no noise suppression, no automatic gain. */
 import { ownEntry } from '@amber-gauge/core/quantity';
-import { openPracticeTone, usePracticeTone } from './practiceTone.js';
+import { openPracticeNoise, openPracticeTone, usePracticeTone } from './practiceTone.js';
 import type { OpenInput } from './openInput.js';
 import tapUrl from '../../../workers/tap.worklet.ts?worker&url';
 
@@ -19,7 +19,16 @@ export async function inputDevices(): Promise<InputDevice[]> {
 
 /** Opens an input. @throws an Error in plain words when there is none or it is not allowed. */
 export async function openInput(deviceId: string | null): Promise<OpenInput> {
-  if (usePracticeTone.getState().on) return openPracticeTone();
+  return usePracticeTone.getState().on ? openPracticeTone() : openDevice(deviceId);
+}
+
+/** Opens an input for the noise of the unit. @throws as {@link openInput} does. */
+export async function openNoise(): Promise<OpenInput> {
+  const { on, noise } = usePracticeTone.getState();
+  return on && noise ? openPracticeNoise(noise) : openInput(null);
+}
+
+async function openDevice(deviceId: string | null): Promise<OpenInput> {
   if (!navigator.mediaDevices) throw new Error('Inputs can be used only on this machine itself or over https.');
   const stream = await permitted(deviceId);
   const context = new AudioContext({ latencyHint: 'interactive' });

@@ -1,5 +1,5 @@
-/** A practice unit stands where the cable would: what is heard live is made from its physics. */
-import type { PracticeTone } from '@amber-gauge/core/training';
+/** A practice unit stands where the cable would, or the microphone: what is heard live is made from its physics. */
+import type { PracticeSound, PracticeTone } from '@amber-gauge/core/training';
 import { create } from 'zustand';
 import tapUrl from '../../../workers/tap.worklet.ts?worker&url';
 import type { OpenInput } from './openInput.js';
@@ -10,12 +10,15 @@ interface Standing {
   /** What its tone shows; null while it is off or stands still. */
   readonly tone: PracticeTone | null;
   readonly nominalHz: number;
+  /** Its own noise from close by, made when it is asked for; null for a machine that hardly sounds. */
+  readonly noise: (() => PracticeSound | null) | null;
 }
 
 export const usePracticeTone = create<Standing & { set: (to: Standing) => void }>((set) => ({
   on: false,
   tone: null,
   nominalHz: 3150,
+  noise: null,
   set,
 }));
 
@@ -25,14 +28,33 @@ const SETTLE_S = 0.4;
 const WANDER_MS = 250;
 const LEVEL = 0.3;
 
-/** Opens the practice unit's tone as an input. */
-export async function openPracticeTone(): Promise<OpenInput> {
+/** A node whose samples come out of a port. */
+async function openTap() {
   const context = new AudioContext({ latencyHint: 'interactive' });
   await context.audioWorklet.addModule(tapUrl);
   await context.resume();
   const tap = new AudioWorkletNode(context, 'tap', { numberOfOutputs: 0 });
   const channel = new MessageChannel();
   tap.port.postMessage(channel.port1, [channel.port1]);
+  return { context, tap, samples: channel.port2 };
+}
+
+/** Opens the practice unit's own noise as an input, over and over; what stands still is silent. */
+export async function openPracticeNoise(noise: () => PracticeSound | null): Promise<OpenInput> {
+  const { context, tap, samples } = await openTap();
+  const made = noise();
+  const { sampleRate } = made ?? context;
+  const buffer = new AudioBuffer({ length: made?.samples.length ?? sampleRate, sampleRate });
+  if (made) buffer.copyToChannel(Float32Array.from(made.samples), 0);
+  const player = new AudioBufferSourceNode(context, { buffer, loop: true });
+  player.connect(tap);
+  player.start();
+  return { sampleRate: context.sampleRate, deviceId: null, samples, close: () => void context.close() };
+}
+
+/** Opens the practice unit's tone as an input. */
+export async function openPracticeTone(): Promise<OpenInput> {
+  const { context, tap, samples } = await openTap();
   const level = new GainNode(context, { gain: 0 });
   const tone = new OscillatorNode(context, { type: 'sine' });
   tone.connect(level).connect(tap);
@@ -65,7 +87,7 @@ export async function openPracticeTone(): Promise<OpenInput> {
   return {
     sampleRate: context.sampleRate,
     deviceId: null,
-    samples: channel.port2,
+    samples,
     close() {
       unsubscribe();
       clearInterval(wander);

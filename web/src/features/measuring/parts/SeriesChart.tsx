@@ -29,12 +29,14 @@ export function SeriesChart({ figures, before = null }: Props) {
         nameGap: 4,
         min: 'dataMin',
         max: 'dataMax',
-        axisLabel: { formatter: (v: number) => String(Math.round(v)) },
+        axisLabel: { hideOverlap: true, formatter: (v: number) => String(Number(v.toFixed(1))) },
       }),
       yAxis: axis({
         type: 'value',
         scale: true,
         splitNumber: 4,
+        // Finer than its labels it would repeat them.
+        minInterval: 0.01,
         axisLabel: { formatter: (v: number) => minus(v.toFixed(2)) },
       }),
       dataZoom: [{ type: 'inside' }],

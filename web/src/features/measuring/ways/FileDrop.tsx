@@ -19,6 +19,8 @@ interface Props {
   readonly onMeasured: (answer: SpeedAnswer & { readonly kind: 'measured' }, file: File) => Promise<void>;
   /** A file passed on from another way, and where one goes that this way cannot read. */
   readonly passing?: Passing | undefined;
+  /** A file that a key of this way has taken. */
+  readonly given?: File | null;
   readonly disabled?: boolean;
   readonly children?: ReactNode;
 }
@@ -31,7 +33,17 @@ type State =
 
 const NOTHING: Answer = {};
 
-export function FileDrop({ label, button, or, measure, onMeasured, passing, disabled = false, children }: Props) {
+export function FileDrop({
+  label,
+  button,
+  or,
+  measure,
+  onMeasured,
+  passing,
+  given = null,
+  disabled = false,
+  children,
+}: Props) {
   const [state, setState] = useState<State>({ kind: 'idle' });
   const running = useRef<Task<SpeedAnswer> | null>(null);
   useEffect(warmWorker, []);
@@ -51,7 +63,7 @@ export function FileDrop({ label, button, or, measure, onMeasured, passing, disa
       setState({ kind: 'refused', name: file.name, message });
     }
   };
-  const handed = passing?.file ?? null;
+  const handed = given ?? passing?.file ?? null;
   const taken = useRef<File | null>(null);
   useEffect(() => {
     if (!handed || disabled || taken.current === handed) return;

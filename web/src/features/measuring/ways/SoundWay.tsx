@@ -1,6 +1,7 @@
 /** The motor's own sound: blades, bars or pole pairs counted, the speed from their harmonics. */
 import { numberIn } from '@amber-gauge/core/quantity';
 import { SOUND_DEFAULTS, SOUND_LINES, type SoundLines } from '@amber-gauge/core/speed';
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
@@ -10,6 +11,7 @@ import { useSettings } from '../../../shared/api/queries.js';
 import { decodeElse, inWorker, reporting, STOPPED } from '../../../workers/speedClient.js';
 import { FileDrop } from './FileDrop.js';
 import { Unsaved } from './Unsaved.js';
+import { usePracticeStands } from './practiceStands.js';
 import { useHanding } from './useHanding.js';
 import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
@@ -29,6 +31,8 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
   const [high, setHigh] = useState(String(SOUND_DEFAULTS.highestRpm));
   const [nominal, setNominal] = useState('');
   const [reversing, setReversing] = useState(false);
+  const wav = usePracticeStands((state) => state.wav);
+  const [taken, setTaken] = useState<File | null>(null);
   const handing = useHanding(onMeasured);
   const counted = lines === 'once a turn' ? 1 : Math.round(numberIn(count) ?? 0);
   const [minRpm, maxRpm] = [numberIn(low) ?? 0, numberIn(high) ?? 0];
@@ -72,6 +76,7 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
         or="or drop one of the running motor here: five seconds or more, close by"
         disabled={!ready}
         passing={passing}
+        given={taken}
         measure={async (file, report) => {
           const decoded = await decodeElse(file);
           const wish = {
@@ -95,7 +100,17 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
             recording: null,
           })
         }
-      />
+      >
+        {wav && (
+          <Button
+            variant="outlined"
+            disabled={!ready}
+            onClick={() => setTaken(new File([wav], 'practice-sound.wav', { type: 'audio/wav' }))}
+          >
+            Take the sound of the practice bench
+          </Button>
+        )}
+      </FileDrop>
       {!ready && (
         <p className="quiet">
           Count the blades, bars or pole pairs and type them: the count decides the speed. An odd number of bars

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
 import { ApiError, call } from '../../../shared/api/client.js';
 import { useSettings } from '../../../shared/api/queries.js';
-import { usePracticeTrace } from './practiceTrace.js';
+import { usePracticeStands } from './practiceStands.js';
 
 interface Props {
   readonly disabled: boolean;
@@ -17,7 +17,7 @@ export function TakeTrace({ disabled, onFile }: Props) {
     mutationFn: (id: string) => call('/instruments/trace', traceSchema, { method: 'POST', body: { id } }),
     onSuccess: ({ name, csv }) => onFile(new File([csv], `${name}.csv`, { type: 'text/csv' })),
   });
-  const standing = usePracticeTrace((state) => state.csv);
+  const standing = usePracticeStands((state) => state.csv);
   return (
     <>
       {standing !== null && (
