@@ -1,14 +1,14 @@
 /**
- * Compiles core/kernel/kernel.ts to WebAssembly and writes it as core/src/numeric/kernel/bytes.ts, so
+ * Compiles core/kernel to WebAssembly and writes it as core/src/numeric/kernel/bytes.ts, so
  * that page, server and command line carry it without a file of their own. `npm run kernel`.
  */
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import asc from 'assemblyscript/asc';
 import { ROOT } from './lib/run.mjs';
 
-const SOURCE = join(ROOT, 'core', 'kernel', 'kernel.ts');
+const SOURCES = join(ROOT, 'core', 'kernel');
 const BYTES = join(ROOT, 'core', 'src', 'numeric', 'kernel', 'bytes.ts');
 
 /** The text of bytes.ts for the source as it stands. */
@@ -17,7 +17,7 @@ export async function compiledBytes() {
   const { error, stderr } = await asc.main(
     ['kernel.ts', '-O3', '--enable', 'simd', '--runtime', 'stub', '--noAssert', '--outFile', 'kernel.wasm'],
     {
-      readFile: (name) => (name === 'kernel.ts' ? readFileSync(SOURCE, 'utf8') : null),
+      readFile: (name) => (existsSync(join(SOURCES, name)) ? readFileSync(join(SOURCES, name), 'utf8') : null),
       writeFile: (name, contents) => {
         if (name === 'kernel.wasm') binary = contents;
       },

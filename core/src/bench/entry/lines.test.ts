@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { familyOf, PATHS } from '../../families/index.js';
 import type { DrivePath } from '../../families/index.js';
-import { ELSEWHERE, PROMPTED, SPOKEN } from './lines.test-data.js';
+import { ELSEWHERE, PROMPTED, SPOKEN } from '../../../published/spoken.test-data.js';
 import { parseEntry } from './parse.js';
 import { knownPlaces } from './places.js';
 import type { Entry, EntryReading } from './types.js';

@@ -6,7 +6,7 @@ import { KERNEL_BYTES } from './bytes.js';
 
 type Sums = (...args: number[]) => void;
 
-/** What core/kernel/kernel.ts exports; all places are byte addresses. */
+/** What core/kernel exports; all places are byte addresses. */
 interface KernelCalls {
   readonly mixSums: Sums;
   readonly filterSums: Sums;

@@ -88,7 +88,7 @@ function LevelBar({ level, clippedBefore }: { readonly level: LiveLevel; readonl
         aria-label="Input level"
         aria-valuemin={-60}
         aria-valuemax={0}
-        aria-valuenow={Math.round(Math.max(-60, decibels))}
+        aria-valuenow={Math.round(Math.max(-60, Math.min(0, decibels)))}
       >
         <rect x={0} y={0} width={100 * part} height={8} />
       </svg>

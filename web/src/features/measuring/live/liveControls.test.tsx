@@ -52,6 +52,8 @@ describe('listening', () => {
     // 20 log 0.5 = −6.02: 54 of 60 dB; a thousandth is the foot; full scale the whole.
     [0.5, '-6', 89.97, 'level'],
     [1, '0', 100, 'level'],
+    // Some inputs give more than full scale: the bar ends there.
+    [1.2, '0', 100, 'level'],
     [0.001, '-60', 0, 'hardly anything'],
     [0.0031, '-50', 16.37, 'hardly anything'],
     [0, '-60', 0, 'hardly anything'],
