@@ -19,6 +19,7 @@ const repairOf = (id: string, more: Partial<PathRepair> = {}): PathRepair => ({
   loses: null,
   risks: null,
   retrim: false,
+  gone: [],
   ...more,
 });
 const advised = (repair: PathRepair, chance: number, more: Partial<MendAdvice> = {}): MendAdvice => ({

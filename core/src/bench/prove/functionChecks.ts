@@ -13,7 +13,7 @@ const SOUGHT = ['motor-heard'];
 const NOT_USUAL = ['tap', 'belt', 'sink', 'idler', 'held'];
 
 /** Tests of the path that are made from outside on the running unit and that a healthy unit answers. */
-function functionTests({ job, path }: Standing): PathTest[] {
+function functionTests({ job, path, gone }: Standing): PathTest[] {
   if (!path) return [];
   const nominal = jobSpeeds(job).some((speed) => speed.nominalRpm !== null || speed.nominalCmPerS !== null);
   return path.tests.filter((test) => {
@@ -21,6 +21,8 @@ function functionTests({ job, path }: Standing): PathTest[] {
     if (!test.outside || signal === null || test.power === 'dead' || OF_USE.includes(signal)) return false;
     if (SOUGHT.includes(test.id) || Object.keys(context).some((key) => NOT_USUAL.includes(key))) return false;
     const keys = Object.keys(context);
+    if (keys.some((key) => gone.has(key))) return false;
+    if (path.blocks.some((block) => gone.has(block.id) && block.outputs.includes(signal))) return false;
     const { speed } = path;
     if (
       nominal &&
@@ -36,7 +38,7 @@ function functionTests({ job, path }: Standing): PathTest[] {
 
 /** All of them. */
 export function functionChecks(standing: Standing): Wanted[] {
-  const { job, path } = standing;
+  const { job, path, gone } = standing;
   const tests = functionTests(standing).map((test): Wanted => ({
     id: `test.${test.id}`,
     group: 'function',
@@ -45,7 +47,8 @@ export function functionChecks(standing: Standing): Wanted[] {
     bound: { kind: 'test', testId: test.id },
     blocks: path && test.signal ? blocksBehind(path, test.signal) : 'all',
   }));
-  const own = provingOf(job.familyId).functions.map((one): Wanted => ({
+  const asked = provingOf(job.familyId).functions.filter(({ blocks }) => !blocks.some((id) => gone.has(id)));
+  const own = asked.map((one): Wanted => ({
     id: `function.${one.id}`,
     group: 'function',
     name: one.name,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyOf, PATHS, provingOf } from '../../families/index.js';
 import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
+import { workOfRepair } from '../find/workOf.js';
 import { workSaid } from '../workSaid.js';
 import { testJob } from '../job.test-data.js';
 import { parseStep } from '../ledger/index.js';
@@ -286,5 +287,27 @@ describe('the proving plan', () => {
     expect(names('direct-drive-quartz', { speedIds: ['33', '45'] })).toEqual(
       expect.arrayContaining(['33⅓ rpm, warm', 'Pitch at minus', 'Pitch at plus', 'Soak', 'Lock']),
     );
+  });
+});
+
+describe('what a mend has taken out of action', () => {
+  const turntable = testJob('belt-turntable-dc', { speedIds: ['33', '45'] });
+  const after = (repairId: string) => {
+    const path = PATHS.get('belt-turntable-dc');
+    const mend = [...(path?.repairs ?? []), ...(path?.ways ?? [])].find(({ id }) => id === repairId);
+    if (!mend) throw new Error(`no mend ${repairId}`);
+    return provingPlan(turntable, log([0, workOfRepair(mend)], [1, { kind: 'mended', repairId, name: mend.name }]));
+  };
+  const ids = (repairId: string) => after(repairId).checks.map(({ id }) => id);
+
+  it('is not asked to be shown: past the pitch control there are no ends of it, with a new pot there are', () => {
+    expect(ids('pitch-pot')).toEqual(expect.arrayContaining(['pitch.minus', 'pitch.plus']));
+    expect(ids('pitch-fixed').filter((id) => id.startsWith('pitch.'))).toEqual([]);
+    expect(ids('pitch-fixed')).toEqual(expect.arrayContaining(['speed.33', 'speed.45']));
+  });
+
+  it('leaves everything else as it was', () => {
+    const less = ids('pitch-pot').filter((id) => !id.startsWith('pitch.') && !ids('pitch-fixed').includes(id));
+    expect(less).toEqual([]);
   });
 });

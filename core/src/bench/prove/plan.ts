@@ -1,6 +1,6 @@
 /** The proving plan: which checks family, fault, mends and disturbed parts ask for, and how each stands. Computed, never ticked. */
-import { PATHS } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
+import { mendOf, PATHS, type DrivePath } from '../../families/index.js';
+import { linesOf, type BenchEvent, type EventBody } from '../event.js';
 import { jobTolerance, type JobFacts } from '../job.js';
 import { ledgerOf, stepsOff } from '../ledger/index.js';
 import type { ClassBody } from './body.js';
@@ -31,6 +31,10 @@ export interface ProvingPlan {
 /** What a speed may move in a trial without counting as moved: this part of the tolerance (chosen). */
 const TRIAL_PART = 0.5;
 
+/** Blocks that a mend has taken out of action for good. */
+const goneOf = (path: DrivePath | null, lines: readonly BenchEvent[]): ReadonlySet<string> =>
+  new Set(linesOf(lines, 'mended').flatMap(({ body }) => mendOf(path, body.repairId)?.gone ?? []));
+
 /** The plan of a job by its standing lines, in order. */
 export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): ProvingPlan {
   const path = PATHS.get(job.familyId) ?? null;
@@ -52,6 +56,7 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
     trials,
     clips,
     worked,
+    gone: goneOf(path, lines),
   };
   const wanted = [
     ...faultChecks(standing),

@@ -23,6 +23,8 @@ export interface Standing {
   readonly clips: readonly JobClip[];
   /** The first work on the unit; null while it was only opened. */
   readonly worked: Disturbance | null;
+  /** Blocks that a mend has taken out of action for good: what they were for is not asked. */
+  readonly gone: ReadonlySet<string>;
 }
 
 /** A check before it is known how it stands. */

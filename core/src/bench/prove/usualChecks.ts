@@ -50,7 +50,7 @@ export function speedChecks(standing: Standing): Wanted[] {
         ]),
   ]);
   const [first] = speeds;
-  const pitch = path?.blocks.find((block) => block.id === 'pitch');
+  const pitch = path?.blocks.find((block) => block.id === 'pitch' && !standing.gone.has('pitch'));
   if (!first || !pitch || path?.speed === null) return out;
   const ends = (['minus', 'plus'] as const).map((end) =>
     at(`pitch.${end}`, `Pitch at ${end}`, `Pitch control at its ${end} end, ${first.label}: measure.`, {

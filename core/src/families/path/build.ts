@@ -244,7 +244,18 @@ export const asks = (
 type RepairMore = Partial<
   Pick<
     PathRepair,
-    'waitMin' | 'money' | 'residual' | 'power' | 'leaves' | 'school' | 'loses' | 'risks' | 'way' | 'retrim' | 'days'
+    | 'waitMin'
+    | 'money'
+    | 'residual'
+    | 'power'
+    | 'leaves'
+    | 'school'
+    | 'loses'
+    | 'risks'
+    | 'way'
+    | 'retrim'
+    | 'days'
+    | 'gone'
   >
 >;
 
@@ -269,6 +280,7 @@ export const repair = (
   loses: more.loses ?? null,
   risks: more.risks ?? null,
   retrim: more.retrim ?? false,
+  gone: more.gone ?? [],
   ...(more.school ? { school: more.school } : {}),
   ...(more.way ? { way: more.way } : {}),
   ...(more.days ? { days: more.days } : {}),

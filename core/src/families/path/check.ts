@@ -138,7 +138,7 @@ function checkRepairs(check: Checking): void {
     list.flatMap((ref) => (ref.endsWith('.*') ? modes.filter((mode) => mode.startsWith(ref.slice(0, -1))) : [ref]));
   const guards = refs(path.guards);
   must('guard', guards, modes);
-  for (const { id, level, cures, way } of [...path.repairs, ...path.ways]) {
+  for (const { id, level, cures, way, gone } of [...path.repairs, ...path.ways]) {
     const round = way === 'bypass' || way === 'jumper';
     if (round && refs(cures).some((mode) => guards.includes(mode))) check.fail('leads round what protects', id);
     const whole = cures.filter((ref) => ref.endsWith('.*')).map((ref) => ref.slice(0, -2));
@@ -146,6 +146,7 @@ function checkRepairs(check: Checking): void {
     must(`level of ${id}`, [level], idsOf(path.levels));
     must(`cures of ${id}`, single, modes);
     must(`cures of ${id}`, whole, idsOf(path.blocks));
+    must(`gone with ${id}`, gone, idsOf(path.blocks));
   }
 }
 

@@ -179,6 +179,8 @@ const pathRepairSchema = z.object({
   school: z.object({ id, case: words }).optional(),
   /** What the unit can do no more after it: a speed, a lamp, the motor it was built with. Null for nothing. */
   loses: words.nullable().default(null),
+  /** Blocks that do nothing any more after it: what they were for is not asked of the unit again. */
+  gone: z.array(id).default([]),
   /** What it may do to the unit, where that is more than its kind of work does. */
   risks: words.nullable().default(null),
   /** What kind of way it is, where its steps do not say. */

@@ -24,6 +24,7 @@ export const BELT_DC_WAYS: Ways = {
     way('bypass', 'return-off', 'Take the auto-return out of action', ['return.tripped'], 15, 'bottom', {
       residual: 0.02,
       loses: 'return and stop at the end of a side',
+      gone: ['return'],
       risks: 'the stylus stays in the last groove until somebody lifts it',
     }),
   ],
@@ -71,6 +72,7 @@ export const SERVO_WAYS: Ways = {
     way('bypass', 'third-off', 'Take the added third speed out', ['added.*'], 15, 'bottom', {
       residual: 0.01,
       loses: 'the third speed',
+      gone: ['added'],
     }),
     pitchFixed(['pitch.*'], 'bottom'),
   ],
@@ -90,6 +92,7 @@ export const QUARTZ_WAYS: Ways = {
       {
         residual: 0.02,
         loses: 'the pitch slider',
+        gone: ['pitch'],
       },
     ),
   ],

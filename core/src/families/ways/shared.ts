@@ -40,6 +40,7 @@ export const pitchFixed = (cures: readonly string[], level: string, more: More =
     money: 1,
     residual: 0.02,
     loses: 'the pitch control',
+    gone: ['pitch'],
     retrim: true,
     ...more,
   });
