@@ -202,6 +202,8 @@ export const LIMITS = `
   practice-turn.trim: 1 to 64
   practice-turn.name: 1 to 400
   practice-turn.turns: from -20, to 20
+  practice-hand.hand: 1 to 64
+  practice-hand.name: 1 to 400
   practice-end.minutes: from 0, to 1000000
   practice-end.live: from 0, to 10000
   practice-end.parts: from 0, to 10000

@@ -43,6 +43,7 @@ export const practiceSchemas = [
     name: word,
     turns: z.number().min(-20).max(20),
   }),
+  z.object({ kind: z.literal('practice-hand'), hand: z.string().min(1).max(64), name: word, on: z.boolean() }),
   endSchema,
 ] as const;
 

@@ -119,6 +119,7 @@ function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody | P
       return handBackWords(body);
     case 'practice-act':
     case 'practice-turn':
+    case 'practice-hand':
     case 'practice-end':
       return practiceWords(body);
   }

@@ -23,6 +23,14 @@ export interface PracticeTurnBody {
   readonly turns: number;
 }
 
+/** Something of a practice unit was bridged, crossed or unplugged, or put back. */
+export interface PracticeHandBody {
+  readonly kind: 'practice-hand';
+  readonly hand: string;
+  readonly name: string;
+  readonly on: boolean;
+}
+
 /** The learner said that the work is done; the figures as they were then. */
 export interface PracticeEndBody {
   readonly kind: 'practice-end';
@@ -39,7 +47,7 @@ export interface PracticeEndBody {
 }
 
 /** Lines of practice, by kind. */
-export type PracticeBody = PracticeActBody | PracticeTurnBody | PracticeEndBody;
+export type PracticeBody = PracticeActBody | PracticeTurnBody | PracticeHandBody | PracticeEndBody;
 
 /** A line of practice in words. */
 export function practiceWords(body: PracticeBody): string {
@@ -48,6 +56,8 @@ export function practiceWords(body: PracticeBody): string {
       return `on the practice bench: ${body.name}: ${body.words}`;
     case 'practice-turn':
       return `turned: ${body.name}, ${Math.abs(body.turns)} of a turn ${body.turns > 0 ? 'clockwise' : 'counter-clockwise'}`;
+    case 'practice-hand':
+      return body.on ? `on the practice bench: ${body.name}` : `put back on the practice bench: ${body.name}`;
     case 'practice-end':
       return body.left.length === 0 ? 'practice ended: nothing left' : `practice ended, left: ${body.left.join(', ')}`;
   }

@@ -55,6 +55,14 @@ export const faultOf =
     make,
   });
 
+/** What can be done to a machine for a while with a clip lead or a hand at a plug; power meanwhile does what it does. */
+export interface MachineHand<P> {
+  readonly id: string;
+  /** "switch bridged". */
+  readonly name: string;
+  readonly make: (p: P) => void;
+}
+
 /** What a scope shows: volts, so many seconds apart. */
 export interface PracticeTrace {
   readonly intervalS: number;
@@ -95,6 +103,8 @@ export interface MachineData<P> {
   /** Its trims by name, and what a turn of one changes, clockwise positive. */
   readonly trims?: readonly string[];
   readonly turn?: (p: P, trim: string, turns: number) => void;
+  /** What can be bridged, crossed or unplugged on it. */
+  readonly hands?: readonly MachineHand<P>[];
   /** What is broken after a harm, as one of the faults: by the harm's words. Harm to a person alone breaks nothing. */
   readonly spoils?: Readonly<Record<string, string>>;
 }
@@ -120,6 +130,10 @@ export interface PracticeUnit {
   harm(): readonly string[];
   /** Turns a trim, clockwise positive; one that it has not does nothing. */
   turn(trim: string, turns: number): void;
+  /** Bridges, crosses or unplugs something, or puts it back; what it has not does nothing. */
+  hold(hand: string, on: boolean): void;
+  /** What is bridged, crossed or unplugged now. */
+  held(): readonly { readonly id: string; readonly name: string }[];
   /** Switches it on as it is: what that did. What it broke stays broken. */
   switchOn(): readonly string[];
   readonly complaint: string | null;
@@ -135,6 +149,8 @@ export interface PracticeMachine {
   readonly faults: readonly { readonly id: string; readonly name: string; readonly share: number }[];
   /** What of it is heard from close by. */
   readonly sounds: readonly SoundPart[];
+  /** What can be bridged, crossed or unplugged. */
+  readonly hands: readonly { readonly id: string; readonly name: string }[];
   /** A machine with these faults and what they led to. @throws RangeError for a fault it does not know. */
   unit(faults: readonly string[], seed: number): PracticeUnit;
 }
@@ -156,9 +172,42 @@ export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
     settings: data.settings,
     trims: data.trims ?? [],
     sounds: data.sounds ?? [],
+    hands: (data.hands ?? []).map(({ id, name }) => ({ id, name })),
     faults: data.faults.map(({ id, name, share }) => ({ id, name, share })),
     unit: (faults, seed) => unitOf(data, known, faults, seed),
   };
+}
+
+/** Watched over some moments: the mean and the standard deviation. */
+function seenOver(value: () => number): Seen {
+  const values = Array.from({ length: MOMENTS }, value);
+  const mean = values.reduce((sum, one) => sum + one, 0) / MOMENTS;
+  const variance = values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (MOMENTS - 1);
+  return { mean, spread: Math.sqrt(variance) };
+}
+
+/** What was done to a unit since it was built, and the parameters that follow from it. */
+function standingOf<P>(
+  data: MachineData<P>,
+  known: (id: string) => MachineFault<P>,
+  wanted: readonly string[],
+  seed: number,
+) {
+  const present = new Set(wanted);
+  const turned = new Map<string, number>();
+  const hands = new Set<string>();
+  // Each fault has a size of its own that stays when others are cured.
+  const parameters = () => {
+    const p = data.build(seeded(seed));
+    for (const id of present)
+      known(id).make(p, seeded(seed + 7919 * (1 + data.faults.findIndex((one) => one.id === id))));
+    for (const [trim, turns] of turned) data.turn?.(p, trim, turns);
+    for (const { id, make } of data.hands ?? []) if (hands.has(id)) make(p);
+    return p;
+  };
+  for (const id of wanted)
+    for (const victim of known(id).victims?.(parameters(), seeded(seed + 3)) ?? []) present.add(victim);
+  return { present, turned, hands, parameters };
 }
 
 function unitOf<P>(
@@ -167,18 +216,7 @@ function unitOf<P>(
   wanted: readonly string[],
   seed: number,
 ): PracticeUnit {
-  const present = new Set(wanted);
-  const turned = new Map<string, number>();
-  // Each fault has a size of its own that stays when others are cured.
-  const parameters = () => {
-    const p = data.build(seeded(seed));
-    for (const id of present)
-      known(id).make(p, seeded(seed + 7919 * (1 + data.faults.findIndex((one) => one.id === id))));
-    for (const [trim, turns] of turned) data.turn?.(p, trim, turns);
-    return p;
-  };
-  for (const id of wanted)
-    for (const victim of known(id).victims?.(parameters(), seeded(seed + 3)) ?? []) present.add(victim);
+  const { present, turned, hands, parameters } = standingOf(data, known, wanted, seed);
   let now = parameters();
   const random = seeded(seed + 104_729);
   const whole = (condition: Partial<Condition> = {}) => ({
@@ -187,16 +225,12 @@ function unitOf<P>(
     ...condition,
   });
   const moment = (condition?: Partial<Condition>) => data.solve(now, whole(condition), random);
-  const see = (quantity: string, condition?: Partial<Condition>): Seen => {
-    const values = Array.from({ length: MOMENTS }, () => {
+  const see = (quantity: string, condition?: Partial<Condition>): Seen =>
+    seenOver(() => {
       const value = ownEntry(moment(condition), quantity);
       if (value === undefined) throw new RangeError(`${data.id} has no ${quantity}`);
       return value;
     });
-    const mean = values.reduce((sum, one) => sum + one, 0) / MOMENTS;
-    const variance = values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (MOMENTS - 1);
-    return { mean, spread: Math.sqrt(variance) };
-  };
   return {
     machine: data.id,
     faults: present,
@@ -212,6 +246,12 @@ function unitOf<P>(
       turned.set(trim, (turned.get(trim) ?? 0) + turns);
       now = parameters();
     },
+    hold(hand, on) {
+      if (on) hands.add(hand);
+      else hands.delete(hand);
+      now = parameters();
+    },
+    held: () => (data.hands ?? []).filter(({ id }) => hands.has(id)).map(({ id, name }) => ({ id, name })),
     switchOn() {
       const done = data.harm(now);
       const broken = done.flatMap((one) => ownEntry(data.spoils ?? {}, one) ?? []);

@@ -85,7 +85,8 @@ export function debriefOf(job: JobFacts, events: readonly BenchEvent[]): Debrief
       live: visit.live,
       parts: visit.parts,
       wrongParts: visit.wrongParts,
-      harm: visit.harm.map((one) => one.words),
+      // What is still bridged goes out of the door so.
+      harm: [...visit.harm.map((one) => one.words), ...visit.held.map(({ name }) => `left so: ${name}`)],
     },
     advice: advised,
     bestMinutes: bestOrder(engine, fresh),
@@ -97,7 +98,16 @@ export function debriefOf(job: JobFacts, events: readonly BenchEvent[]): Debrief
 }
 
 /** Kinds of line that tell something of the drive path or change the unit. */
-const TOLD = new Set(['practice-act', 'answer', 'reading', 'speed', 'mended', 'power', 'practice-turn']);
+const TOLD = new Set([
+  'practice-act',
+  'answer',
+  'reading',
+  'speed',
+  'mended',
+  'power',
+  'practice-turn',
+  'practice-hand',
+]);
 /** Kinds that move the suspects. */
 const MOVES = new Set(['answer', 'reading', 'speed', 'mended']);
 

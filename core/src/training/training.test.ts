@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseEntry, typedStrobe, type EventBody } from '../bench/index.js';
 import { debriefOf, doTest, endBody, placesOf, practiceVisit, readAt, strobeAt, toneOf, type Visit } from './index.js';
-import { deck, line, mend, OFF, ON, repairOf, testOf, visit } from './training.test-data.js';
+import { deck, jobWith, line, mend, OFF, ON, repairOf, testOf, visit } from './training.test-data.js';
 
 describe('a practice unit follows its log', () => {
   it('a shorted rail under power cooks the transformer; it stays cooked when the line is struck out', () => {
@@ -143,6 +143,45 @@ describe('instruments', () => {
     const [e, f] = errors(visit(job, ON(), turned, other)) as [number, number];
     expect(Math.abs(e - c)).toBeLessThan(0.3);
     expect(f - d).toBeLessThan(-1);
+  });
+});
+
+describe('a clip lead and a hand at a plug', () => {
+  const hand = (id: string, on: boolean) => line({ kind: 'practice-hand', hand: id, name: id, on });
+  const rpm = (at: Visit, setting: string) => at.unit.see('shaft.rpm', { setting }).mean;
+
+  it('past a dead boost switch the cleaner runs on low; taken off again it does not', () => {
+    const job = jobWith('vacuum-cleaner', 'vacuum', ['boost-low']);
+    expect(rpm(visit(job, ON()), 'low')).toBe(0);
+    const bridged = visit(job, hand('boost', true), ON());
+    expect(rpm(bridged, 'low')).toBeGreaterThan(5000);
+    expect(bridged.held.map(({ name }) => name)).toEqual(['boost switch bridged']);
+    expect(bridged.clockMin).toBe(1);
+    expect(rpm(visit(job, hand('boost', true), hand('boost', false), ON()), 'low')).toBe(0);
+    // What it hides is still there.
+    expect([...bridged.unit.faults]).toEqual(['boost-low']);
+  });
+
+  it('a governed motor without its Hall runs away; with its leads crossed power kills the governor for good', () => {
+    const platter = (at: Visit) => at.unit.see('platter.rpm', { setting: '33' }).mean;
+    const sound = platter(visit(deck(), ON()));
+    expect(platter(visit(deck(), hand('hall', true), ON()))).toBeGreaterThan(1.3 * sound);
+    expect(platter(visit(deck(), hand('hall', true), hand('hall', false), ON()))).toBeCloseTo(sound, 0);
+    const crossed = visit(deck(), hand('leads', true), ON(), OFF(), hand('leads', false), ON());
+    expect(crossed.harm.map(({ words }) => words)).toContain('the governor dies');
+    expect(platter(crossed)).toBe(0);
+    expect(crossed.spoiled).toEqual(['governor-dead']);
+    // Crossed and never switched on it is only crossed.
+    expect(visit(deck(), hand('leads', true), hand('leads', false), ON()).harm).toEqual([]);
+  });
+
+  it('what is left bridged at the end is told as harm, and an unknown hand does nothing', () => {
+    const job = jobWith('stand-mixer', 'mixer', ['switch-open']);
+    const lines = [hand('switch', true), ON(), OFF()];
+    expect(debriefOf(job, lines)?.own.harm).toEqual(['left so: lever switch bridged']);
+    expect(debriefOf(job, lines)?.left).toEqual(['lever switch worn']);
+    expect(debriefOf(job, [...lines, hand('switch', false)])?.own.harm).toEqual([]);
+    expect(visit(job, hand('nothing', true), ON()).held).toEqual([]);
   });
 });
 

@@ -30,6 +30,8 @@ export interface Visit {
   readonly mended: readonly string[];
   /** Faults that a wrong step made. */
   readonly spoiled: readonly string[];
+  /** What is bridged, crossed or unplugged now: its id and words. */
+  readonly held: readonly { readonly id: string; readonly name: string }[];
   /** Level of opening reached, by id. */
   readonly level: string;
   readonly on: boolean;
@@ -52,6 +54,9 @@ export function practiceCourse(job: JobFacts, events: readonly BenchEvent[]): Co
   if (!job.practice || map?.machine.id !== job.practice.machine) return null;
   return new Course(map, map.machine.unit(job.practice.faults, job.practice.seed), struckKeys(events));
 }
+
+/** A clip lead put on or taken off, a plug pulled or pushed in (common practice). */
+const HAND_MIN = 1;
 
 /** Lines that count no more when they were struck out; what power did stays done. */
 const TAKEN_BACK: ReadonlySet<EventBody['kind']> = new Set(['mended', 'practice-end']);
@@ -85,6 +90,7 @@ class Course {
     if (this.struck.has(key) && TAKEN_BACK.has(body.kind)) return;
     if (body.kind === 'practice-act') this.acted(key, body);
     if (body.kind === 'practice-turn') this.unit.turn(body.trim, body.turns);
+    if (body.kind === 'practice-hand') this.hand(body);
     if (body.kind === 'mended') this.mend(body.repairId);
     if (body.kind === 'practice-end') this.ended = true;
     if (body.kind === 'power') this.power(key, isLive(body.state));
@@ -105,6 +111,7 @@ class Course {
       harm,
       mended,
       spoiled,
+      held: unit.held(),
       level,
       on,
       acts,
@@ -125,6 +132,11 @@ class Course {
   private power(key: string, on: boolean): void {
     if (on && !this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words });
     this.on = on;
+  }
+
+  private hand({ hand, on }: Extract<EventBody, { kind: 'practice-hand' }>): void {
+    this.unit.hold(hand, on);
+    this.clockMin += HAND_MIN;
   }
 
   private mend(repairId: string): void {

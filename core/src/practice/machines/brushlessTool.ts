@@ -140,6 +140,7 @@ export const brushlessTool = practiceMachine<Blower>({
     { quantity: 'fan.rpm', part: 'fan', lines: 'blades', count: 9, loud: 0.18 },
     { quantity: 'motor.rpm', part: 'rotor', lines: 'pole pairs', count: 2, loud: 0.05 },
   ],
+  hands: [{ id: 'main', name: 'main contact bridged', make: (p) => void (p.mainOpen = false) }],
   complain,
   spoils: { 'the bridge burns': 'switch-open', 'the motor pulls its stall current': 'winding-shorted' },
   harm: (p) => {

@@ -9,7 +9,14 @@ import {
   type SmallSupply,
 } from '../electric/supply.js';
 import { AT_REST, between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
-import { driveFaults, driveHarm, driveQuantities, governedDrive, type GovernedDrive } from './governedDrive.js';
+import {
+  driveFaults,
+  driveHands,
+  driveHarm,
+  driveQuantities,
+  governedDrive,
+  type GovernedDrive,
+} from './governedDrive.js';
 
 interface CassetteDeck {
   supply: SmallSupply;
@@ -209,6 +216,7 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   trace: (p, condition, quantity) =>
     supplyTrace(p.supply, condition, quantity === 'gated.ripple.Vpp' ? 'board.ripple.Vpp' : quantity),
   sounds: [{ quantity: 'motor.rpm', part: 'motor', lines: 'bars', count: 3, loud: 0.08 }],
+  hands: driveHands(),
   complain,
   trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),

@@ -223,6 +223,7 @@ export const cordlessTool = practiceMachine<Tool>({
   faults: [...FEED, ...TURNING],
   solve,
   sounds: [{ quantity: 'motor.rpm', part: 'armature', lines: 'bars', count: 5, loud: 0.15 }],
+  hands: [{ id: 'main', name: 'main contact bridged', make: (p) => void (p.mainOpen = false) }],
   complain,
   spoils: { 'the winding burns': 'bar-open' },
   harm: (p) => [

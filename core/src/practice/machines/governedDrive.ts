@@ -1,6 +1,14 @@
 /** A small d.c. motor that its governor holds on speed by a ring magnet and a Hall chip. */
 import type { Random } from '../../numeric/index.js';
-import { between, within, type Condition, faultsOf, type MachineFault, type Quantities } from '../machine.js';
+import {
+  between,
+  within,
+  type Condition,
+  faultsOf,
+  type MachineFault,
+  type MachineHand,
+  type Quantities,
+} from '../machine.js';
 import { current, governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 
 /** Parameters of motor and governor. */
@@ -106,6 +114,12 @@ export const driveFaults = <P extends Holding>(): readonly MachineFault<P>[] => 
   fault('leads-crossed', 'leads of the motor crossed', 0.3, (d) => void (d.crossed = true)),
   fault('hall-unplugged', 'plug of the Hall chip left off', 0.3, (d) => void (d.hallUnplugged = true)),
   fault('jammed', 'motor jammed', 1, (d) => void (d.jammed = true)),
+];
+
+/** What a hand does to it for a while: the Hall's plug pulled, the motor's leads crossed. */
+export const driveHands = <P extends Holding>(): readonly MachineHand<P>[] => [
+  { id: 'hall', name: 'plug of the Hall chip pulled', make: ({ drive }) => void (drive.hallUnplugged = true) },
+  { id: 'leads', name: 'leads of the motor crossed', make: ({ drive }) => void (drive.crossed = true) },
 ];
 
 /** Settled motor: volts at its terminals, speed, what is heard and felt of it. `wanted` in rpm, the load in N·m. */

@@ -130,6 +130,7 @@ export const mixer = practiceMachine<Mixer>({
   faults: [...universalFaults<Mixer>(), ...OWN],
   solve,
   sounds: [{ quantity: 'shaft.rpm', part: 'armature', lines: 'bars', count: 12, loud: 0.15 }],
+  hands: [{ id: 'switch', name: 'lever switch bridged', make: (p) => void (p.switchOpen = false) }],
   complain,
   spoils: { 'the winding burns': 'field-open' },
   harm: (p) => universalHarm(p.drive),

@@ -298,6 +298,7 @@ export const reelDeck = practiceMachine<ReelDeck>({
   faults: [...supplyFaults<ReelDeck>(), ...OWN],
   solve,
   trace: (p, condition, quantity) => supplyTrace(p.supply, condition, quantity),
+  hands: [{ id: 'pole', name: 'speed switch bridged', make: (p) => void (p.poleOpen = false) }],
   complain,
   spoils: { 'the winding burns': 'winding-open', 'the transformer cooks': 'turns-shorted' },
   harm: (p) => [

@@ -212,6 +212,7 @@ export const rimDrive = practiceMachine<Player>({
   build,
   faults: [...FEED, ...MECHANICS],
   solve,
+  hands: [{ id: 'switch', name: 'switch bridged', make: (p) => void (p.switchOpen = false) }],
   complain,
   spoils: { 'the winding burns': 'field-open' },
   harm: (p) => [

@@ -264,6 +264,13 @@ export const turntableAc = practiceMachine<Deck>({
   build,
   faults: FAULTS,
   solve,
+  hands: [
+    {
+      id: 'switch',
+      name: 'switch bridged',
+      make: (p) => void Object.assign(p, { switchOpen: false, switchOhm: 0.05, offOhm: 0.05 }),
+    },
+  ],
   complain,
   harm: (p) => (Math.min(p.cordLeakMohm, p.windingLeakMohm) < 0.2 && !p.cordOpen ? ['the case is live'] : []),
 });

@@ -142,6 +142,18 @@ export const vacuum = practiceMachine<Vacuum>({
     { quantity: 'shaft.rpm', part: 'fan', lines: 'blades', count: 7, loud: 0.2 },
     { quantity: 'shaft.rpm', part: 'armature', lines: 'bars', count: 22, loud: 0.05 },
   ],
+  hands: [
+    {
+      id: 'boost',
+      name: 'boost switch bridged',
+      make: (p) => void Object.assign(p, { boostOpen: false, boostLowOpen: false }),
+    },
+    {
+      id: 'pole',
+      name: 'pole of the switch bridged',
+      make: (p) => void Object.assign(p, { poleOpen: false, switchOhm: 0.05 }),
+    },
+  ],
   complain,
   spoils: { 'the winding burns': 'field-open' },
   harm: (p) => universalHarm(p.drive),

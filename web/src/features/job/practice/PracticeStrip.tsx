@@ -14,6 +14,7 @@ import type { JobView } from '../useJobView.js';
 import { Checks } from './Checks.js';
 import { Instruments } from './Instruments.js';
 import { ScopeScreen } from './ScopeScreen.js';
+import { Hands } from './Hands.js';
 import { Heard } from './Heard.js';
 import { Strobe } from './Strobe.js';
 import { SetTo, type Stands } from './SetTo.js';
@@ -108,6 +109,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
       {open && (
         <div className={classes.row}>
           <SetTo settings={visit.map.machine.settings} ways={waysToHold(visit)} stands={stands} onStands={setStands} />
+          <Hands view={view} stage={stage} visit={visit} />
           <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
           <Instruments visit={visit} condition={condition} seed={spec.seed} onDone={measured} />
           <Strobe visit={visit} view={view} condition={condition} speedId={speedId} onDone={keep} />
