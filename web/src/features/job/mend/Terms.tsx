@@ -57,7 +57,12 @@ export function Terms({ view, stage }: { readonly view: JobView; readonly stage:
           value={wanted}
           onChange={(event) => setTyped({ ...typed, wantedBy: event.target.value })}
         />
-        <Button variant="outlined" disabled={wrong !== undefined || Object.keys(typed).length === 0} onClick={keep}>
+        <Button
+          variant="outlined"
+          disabled={wrong !== undefined || Object.keys(typed).length === 0}
+          onClick={keep}
+          sx={{ whiteSpace: 'nowrap' }}
+        >
           Keep worth and price
         </Button>
       </div>
