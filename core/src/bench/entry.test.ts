@@ -143,6 +143,9 @@ describe('from line to log', () => {
     expect(preview('4.6-5.4 V')).toBe('4.6 V to 5.4 V d.c., no place');
     expect(preview('unplugged')).toBe('power: unplugged');
     expect(preview('plugged in')).toContain('gate');
+    expect(preview('replaced Q3')).toBe('work done: replaced Q3, in the circuit');
+    expect(preview('replaced the belt')).toBe('work done: replaced the belt');
+    expect(preview('replaced the grommet')).toBe('work done: replaced the grommet');
     expect(preview('unsoldered red and black')).toBe('open end: red, unsoldered; open end: black, unsoldered');
   });
 

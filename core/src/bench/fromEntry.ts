@@ -185,7 +185,7 @@ function bodyPreview(body: EventBody, context: EntryContext): string {
       return `closes: ${end?.end.what ?? ''}`;
     }
     case 'work':
-      return `work done: ${body.action === 'adjust' && body.what.startsWith('trim') ? body.what : `${WORK_TOLD[body.action]} ${body.what}`}`;
+      return `work done: ${body.action === 'adjust' && body.what.startsWith('trim') ? body.what : `${WORK_TOLD[body.action]} ${body.what}`}${body.reach === 'circuit' ? ', in the circuit' : ''}`;
     case 'start-volts':
       return `starts at ${body.volts}\u202fV`;
     case 'timer':
