@@ -107,6 +107,8 @@ describe('the gate before power', () => {
     const work = line({ kind: 'work', action: 'replace', what: 'the reservoir capacitor', reach: 'circuit' });
     expect(problems([work], { shortOhm: null }).map((one) => one.id)).toEqual(['short']);
     expect(problems([work], { shortOhm: 120 }).map((one) => one.id)).toEqual(['short']);
+    expect(problems([work], { shortOhm: 999.9 }).map((one) => one.id)).toEqual(['short']);
+    expect(problems([work], { shortOhm: 1000 })).toEqual([]);
     expect(problems([work])).toEqual([]);
     expect(problems([line({ kind: 'work', action: 'oil', what: 'bearing' })], { shortOhm: null })).toEqual([]);
     const belt = line({ kind: 'work', action: 'replace', what: 'capacitor, so it says', reach: 'mechanics' });

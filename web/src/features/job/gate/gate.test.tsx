@@ -61,8 +61,14 @@ describe('the gate', () => {
     expect(screen.queryByLabelText(/nothing of the circuit was touched/)).toBeNull();
     type('Ω, as in 47k or OL', '120');
     expect(screen.getByText(/do not power, look for the short/)).toBeTruthy();
-    type('Ω, as in 47k or OL', '47k');
-    expect(screen.queryByText(/do not power/)).toBeNull();
+    for (const good of ['47k', '1k', 'OL']) {
+      type('Ω, as in 47k or OL', good);
+      expect(screen.queryByText(/do not power/), good).toBeNull();
+    }
+    for (const low of ['999', '0', '0.9k']) {
+      type('Ω, as in 47k or OL', low);
+      expect(screen.getByText(/do not power/), low).toBeTruthy();
+    }
   });
 
   it('after work that does not say what it reached, takes the word that no circuit was touched', () => {
