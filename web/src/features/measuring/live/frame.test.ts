@@ -1,0 +1,47 @@
+/** What a second screen is told: figures of the live reading as they are, held within what a frame carries. */
+import type { LiveReading } from '@amber-gauge/core/speed';
+import { describe, expect, it } from 'vitest';
+import { frameOf } from './frame.js';
+
+const OF = {
+  what: '0147',
+  speed: { label: '33⅓ rpm', nominalRpm: 100 / 3 },
+  limits: { lowerPercent: -0.3, upperPercent: 0.5 },
+} as unknown as Parameters<typeof frameOf>[1];
+const tone = (more: object = {}) =>
+  ({
+    kind: 'tone',
+    edgePercent: 0.31,
+    mean: { errorPercent: 0.25, expandedPercent: 0.06, of: 'two turns' },
+    halfWidthPercent: 0.12,
+    ...more,
+  }) as unknown as LiveReading;
+
+describe('a frame for the second screen', () => {
+  it('carries edge, mean, its uncertainty, the wow and the limits, and says what it is the mean of', () => {
+    expect(frameOf(tone(), OF)).toEqual({
+      what: '0147',
+      speedLabel: '33⅓ rpm',
+      nominalRpm: 100 / 3,
+      lowerPercent: -0.3,
+      upperPercent: 0.5,
+      edgePercent: 0.31,
+      meanPercent: 0.25,
+      expandedPercent: 0.06,
+      wowPercent: 0.12,
+      words: 'mean of the last two turns',
+      todo: null,
+    });
+    const far = tone({ edgePercent: -1e9, mean: { errorPercent: 5000, expandedPercent: 1, of: 'one second' } });
+    expect(frameOf(far, OF)).toMatchObject({ edgePercent: -999, meanPercent: 999, words: 'mean of the last second' });
+  });
+
+  it('without a tone carries no figure, and says whether one ended or is waited for', () => {
+    const none = { edgePercent: null, meanPercent: null, expandedPercent: null, wowPercent: null };
+    expect(frameOf({ kind: 'ended' } as LiveReading, OF)).toMatchObject({ ...none, words: 'tone ended' });
+    expect(frameOf({ kind: 'waiting' } as unknown as LiveReading, OF)).toMatchObject({
+      ...none,
+      words: 'waiting for the tone',
+    });
+  });
+});
