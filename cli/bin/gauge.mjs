@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 /** `gauge COMMAND ...`: runs the built command line, built anew when a source is newer than the build. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, rmdirSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout } from 'node:timers/promises';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -30,10 +30,13 @@ function build() {
 /** Builds that take longer than this (ms) were stopped midway; their lock is no one's any more. */
 const LOCK_STALE_MS = 120_000;
 
+/** Gone already is gone as well: another may have found it stale. */
+const release = (lock) => rmSync(lock, { recursive: true, force: true });
+
 /** Is the lock still held by a build under way? */
 function isHeld(lock) {
   const stat = statSync(lock, { throwIfNoEntry: false });
-  if (stat && Date.now() - stat.mtimeMs > LOCK_STALE_MS) rmdirSync(lock);
+  if (stat && Date.now() - stat.mtimeMs > LOCK_STALE_MS) release(lock);
   return stat !== undefined;
 }
 
@@ -59,7 +62,7 @@ async function buildOnce() {
       }
   }
   const done = !isStale() || build();
-  rmdirSync(lock);
+  release(lock);
   if (!done) process.exit(1);
 }
 await buildOnce();

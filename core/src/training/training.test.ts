@@ -171,6 +171,8 @@ describe('a clip lead and a hand at a plug', () => {
     expect(crossed.harm.map(({ words }) => words)).toContain('the governor dies');
     expect(platter(crossed)).toBe(0);
     expect(crossed.spoiled).toEqual(['governor-dead']);
+    // Crossed live it dies at once.
+    expect(visit(deck(), ON(), hand('leads', true)).spoiled).toEqual(['governor-dead']);
     // Crossed and never switched on it is only crossed.
     expect(visit(deck(), hand('leads', true), hand('leads', false), ON()).harm).toEqual([]);
   });

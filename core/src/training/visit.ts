@@ -90,7 +90,7 @@ class Course {
     if (this.struck.has(key) && TAKEN_BACK.has(body.kind)) return;
     if (body.kind === 'practice-act') this.acted(key, body);
     if (body.kind === 'practice-turn') this.unit.turn(body.trim, body.turns);
-    if (body.kind === 'practice-hand') this.hand(body);
+    if (body.kind === 'practice-hand') this.hand(key, body);
     if (body.kind === 'mended') this.mend(body.repairId);
     if (body.kind === 'practice-end') this.ended = true;
     if (body.kind === 'power') this.power(key, isLive(body.state));
@@ -134,9 +134,11 @@ class Course {
     this.on = on;
   }
 
-  private hand({ hand, on }: Extract<EventBody, { kind: 'practice-hand' }>): void {
+  private hand(key: string, { hand, on }: Extract<EventBody, { kind: 'practice-hand' }>): void {
     this.unit.hold(hand, on);
     this.clockMin += HAND_MIN;
+    // Done live, power does at once what it would have done.
+    if (this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words });
   }
 
   private mend(repairId: string): void {
