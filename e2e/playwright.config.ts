@@ -1,7 +1,7 @@
 import { FLAGS } from './support/microphone.js';
 import { defineConfig } from '@playwright/test';
 
-/** What lives by the clock runs by itself, after the others. */
+/** What lives by the clock runs one at a time, after the others. */
 const LIVE = /live\.spec/;
 const TORTURE = /torture\.spec/;
 
@@ -13,7 +13,7 @@ export default defineConfig({
   globalSetup: './support/before.ts',
   projects: [
     { name: 'beside', testIgnore: [LIVE, TORTURE] },
-    { name: 'live', testMatch: LIVE, dependencies: ['beside'] },
+    { name: 'live', testMatch: LIVE, workers: 1, dependencies: ['beside'] },
     { name: 'torture', testMatch: TORTURE, dependencies: ['live'] },
   ],
   // The second run tells a broken test from one that wavers; both count as failed in the closing line.

@@ -33,6 +33,8 @@ const LEARN_S = 1;
 /** Without a pulse for so many usual periods it waits again. */
 const LOST_PERIODS = 6;
 const LEAST_SWING = 0.005;
+/** So many usual periods without a pulse are a hole in the sound, not the shaft: wheels leave out two teeth at most. */
+const HOLE_PERIODS = 4;
 
 /** Samples in, readings out. */
 export interface LivePulses {
@@ -119,13 +121,23 @@ function signalOf(finder: ReturnType<typeof edgeFinder> | null, { sampleRate }: 
   } as const;
 }
 
-/** Mean over the last two turns (at least four pulses); null when they stopped or there are too few. */
+/**
+ * Mean over the last two turns (at least four pulses), of what came since a hole in the sound: a late buffer is filled
+ * with silence, which would read as a slower shaft. Null when they stopped or there are too few.
+ */
 function recentRpm(edges: readonly number[], now: number, { perTurn, sampleRate }: LivePulsesWish): number | null {
   const wanted = Math.max(4, 2 * perTurn);
-  const last = edges[edges.length - 1];
-  const from = edges[Math.max(0, edges.length - 1 - wanted)];
-  const steps = Math.min(wanted, edges.length - 1);
-  if (last === undefined || from === undefined || steps < 2) return null;
-  const period = (last - from) / steps;
+  const recent = sinceHole(edges.slice(-1 - wanted));
+  const [first, last] = [recent[0], recent[recent.length - 1]];
+  const steps = recent.length - 1;
+  if (last === undefined || first === undefined || steps < 2) return null;
+  const period = (last - first) / steps;
   return now - last > LOST_PERIODS * period ? null : (60 * sampleRate) / period / perTurn;
+}
+
+function sinceHole(edges: readonly number[]): readonly number[] {
+  const steps = edges.slice(1).map((at, i) => at - (edges[i] ?? 0));
+  if (steps.length < 2) return edges;
+  const usual = quantile(steps, 0.5);
+  return edges.slice(1 + steps.findLastIndex((step) => step > HOLE_PERIODS * usual));
 }
