@@ -21,7 +21,7 @@ function timed(path: DrivePath) {
     done: new Set<string>(),
     unreachable: new Set<string>(),
     putBack: new Map(),
-    mended: new Set<string>(),
+    mended: new Map<string, number>(),
   };
   const events: Event[] = path.tests
     .filter((test) => test.signal !== null)

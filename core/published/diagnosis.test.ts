@@ -156,7 +156,7 @@ describe('three multipliers and two adders of de Kleer and Williams 1987 (from m
       done,
       unreachable: new Set(),
       putBack: new Map(),
-      mended: new Set<string>(),
+      mended: new Map<string, number>(),
     });
     expect(tests[0]?.test.id).toBe('probe-x');
   });

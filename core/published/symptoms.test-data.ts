@@ -13,7 +13,7 @@ export const SYMPTOMS: Readonly<Record<string, readonly Fact[]>> = {
   'belt-turntable-dc': [
     fact('fast at both speeds: governor or tacho', 'speed-33=fast speed-45=fast', 'governor', 'belt bearing'),
     fact('wow at the rate of the platter: the record first', 'speed-33=right wow-rate=platter', 'use'),
-    fact('dry bearing: slow until warm', 'speed-33=slow speed-33-warm=right', 'motor', 'trims regulator'),
+    fact('dry bearing: slow until warm', 'speed-33=slow steady=steady speed-33-warm=right', 'motor', 'trims regulator'),
     fact(
       'starts and stops when the selector is tapped',
       'speed-33=right steady=steady tap-33=stops-or-jumps',

@@ -72,7 +72,7 @@ class Run {
   private events: readonly Event[] = [];
   private readonly done: string[] = [];
   private readonly asked: string[] = [];
-  private readonly mended = new Set<string>();
+  private readonly mended = new Map<string, number>();
   private readonly wrong: string[] = [];
   private readonly violations: string[] = [];
   private situation: Situation;
@@ -168,7 +168,7 @@ class Run {
     if (cured.length === 0) this.wrong.push(id);
     this.left = this.left.filter((ref) => !cured.includes(ref));
     this.cured.push(...cured);
-    this.mended.add(id);
+    this.mended.set(id, (this.mended.get(id) ?? 0) + 1);
     const complaint = complaintIn(path, this.events).length > 0;
     this.entries.push(
       this.left.length === 0 || !complaint

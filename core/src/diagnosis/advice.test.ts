@@ -32,7 +32,7 @@ const situation = (more: Partial<Situation> = {}): Situation => ({
   done: new Set(),
   unreachable: new Set(),
   putBack: new Map(),
-  mended: new Set<string>(),
+  mended: new Map<string, number>(),
   ...more,
 });
 

@@ -7,7 +7,7 @@ import { engineOf, type Engine } from './engine.js';
 import { adviseNext } from './nextTests.js';
 import { nextStep, type NextStep } from './nextStep.js';
 import { posteriorOf } from './posterior.js';
-import { untouched, type Situation } from './reaching.js';
+import { counted, untouched, type Situation } from './reaching.js';
 import { evidenceFor, suspectsOf, unexplained } from './suspects.js';
 
 /** What the engine says of a case. */
@@ -140,7 +140,7 @@ export function situationOf(engine: Engine, { observations }: Pick<CaseFile, 'ob
     ...untouched(engine),
     level: levels[Math.max(0, ...depth)]?.id ?? '',
     done: new Set(asked(since)),
-    mended: new Set(
+    mended: counted(
       observations.flatMap((entry) => ('mend' in entry && entry.result !== 'helped' ? [entry.mend] : [])),
     ),
   };

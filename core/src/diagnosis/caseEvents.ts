@@ -5,7 +5,7 @@ import { problem, type CaseEntry, type CaseProblem, type TestEntry, type TrialEn
 import { before } from './before.js';
 import { modesCured } from './mends.js';
 import { healthyStates } from './healthy.js';
-import { inUnit, statesOfValue, USUAL_RELIABILITY, type Observation, type Saw } from './observation.js';
+import { inUnit, statesOfValue, USUAL_RELIABILITY, withBlurred, type Observation, type Saw } from './observation.js';
 import type { Event } from './belief.js';
 import { readRow } from './row.js';
 
@@ -83,7 +83,9 @@ function sawOutcome(path: DrivePath, test: PathTest, outcome: string): Saw | Cas
     );
   if (test.marks) return onlySource(path, found.mark) ?? { kind: 'mark', test: test.id, outcome };
   if (test.signal === null) return { kind: 'block', block: test.block ?? '', modes: found.modes };
-  return { kind: 'signal', signal: test.signal, weights: Object.fromEntries(found.states.map((state) => [state, 1])) };
+  const seen = Object.fromEntries(found.states.map((state) => [state, 1]));
+  const signal = path.signals.find((one) => one.id === test.signal);
+  return { kind: 'signal', signal: test.signal, weights: signal ? withBlurred(signal, seen) : seen };
 }
 
 /** Marks that are seen at the part itself: whoever sees a swollen cell has looked at the pack. */
@@ -125,7 +127,8 @@ function speedOf(
   const percent = entry.value ?? Number.NaN;
   if (!Number.isFinite(percent) || percent < -100 || percent > 1000)
     return problem('ABSURD_VALUE', `${test.id}: a speed error is from −100 % (still) upward, in percent.`);
-  const states = path.signals.find((one) => one.id === test.signal)?.states ?? [];
+  const signal = path.signals.find((one) => one.id === test.signal);
+  const states = signal?.states ?? [];
   const side = percent < 0 ? 'slow' : 'fast';
   const size = Math.abs(percent);
   const wrong = Math.min(1, Math.max(0, (size - SPEED_LIMITS.right) / (SPEED_LIMITS.wrong - SPEED_LIMITS.right)));
@@ -136,7 +139,12 @@ function speedOf(
   );
   if (Object.keys(weights).length === 0)
     return problem('UNKNOWN_OUTCOME', `${test.id} cannot say ${side} in this family: name one of its answers.`);
-  const observation = observed(test, id, context, { kind: 'signal', signal: test.signal ?? '', weights }, undefined);
+  const saw: Saw = {
+    kind: 'signal',
+    signal: test.signal ?? '',
+    weights: signal ? withBlurred(signal, weights) : weights,
+  };
+  const observation = observed(test, id, context, saw, undefined);
   return { kind: 'observation', observation: { ...observation, ...(wrong > 0 && percent > -98 ? { percent } : {}) } };
 }
 

@@ -95,12 +95,29 @@ function marksIn(model: NumberModel, space: Space, test: PathTest): Float64Array
   return out;
 }
 
+/** The answer that each state of the signal gives; -1 where none does, or where it reads as one of several. */
+export function answerOfStates(
+  { path }: NumberModel,
+  test: PathTest,
+  names: readonly string[],
+  signal: number,
+): Int8Array {
+  const readsAs = path.signals[signal]?.readsAs ?? {};
+  const own = (name: string) => test.outcomes.findIndex((outcome) => outcome.states.includes(name));
+  return Int8Array.from(names, (name) => {
+    const list = ownEntry(readsAs, name);
+    if (!list) return own(name);
+    const answers = new Set(list.map(own));
+    return answers.size === 1 ? ([...answers][0] ?? -1) : -1;
+  });
+}
+
 function answersIn(model: NumberModel, space: Space, settled: Engine['settled'], test: PathTest): Int8Array {
   if (test.marks) return new Int8Array(space.worlds.length).fill(-1);
   if (test.signal !== null) {
     const signal = model.signalOf.get(test.signal) ?? 0;
     const names = model.states[signal] as string[];
-    const of = Int8Array.from(names, (name) => test.outcomes.findIndex((outcome) => outcome.states.includes(name)));
+    const of = answerOfStates(model, test, names, signal);
     const states = settled(test.context);
     const count = model.states.length;
     return Int8Array.from(space.worlds, (_world, w) => of[states[w * count + signal] as number] as number);

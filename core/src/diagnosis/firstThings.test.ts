@@ -6,6 +6,7 @@ import {
   observationFrom,
   posteriorOf,
   reasonOf,
+  counted,
   untouched,
   type Event,
   type Situation,
@@ -105,7 +106,7 @@ describe('what comes before the best test', () => {
     const engine = engineOf(path);
     const told = saw(path, ['runs-high=weak', 'runs-low=weak', 'brush-look=under-the-limit']);
     const mends = (mended: readonly string[]) =>
-      adviseNext(engine, posteriorOf(engine, told), { ...untouched(engine), mended: new Set(mended) }).mends;
+      adviseNext(engine, posteriorOf(engine, told), { ...untouched(engine), mended: counted(mended) }).mends;
     const of = (list: ReturnType<typeof mends>) => list.find((one) => one.repair.id === 'brushes')?.forbidden;
     expect(of(mends([]))).toBeNull();
     expect(of(mends(['brushes']))).toMatch(/renewed once already/);

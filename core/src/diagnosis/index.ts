@@ -8,7 +8,7 @@ export * from './suspects.js';
 export * from './faultSets.js';
 export { bansOf, BAN_SHARE, type StandingBan } from './bans.js';
 export { curedBy, curedModes, type MendAdvice } from './mends.js';
-export { openingMinutes, reaching, untouched, POWER_MINUTES, type Situation } from './reaching.js';
+export { counted, openingMinutes, reaching, untouched, POWER_MINUTES, type Situation } from './reaching.js';
 export * from './adviceTypes.js';
 export * from './nextTests.js';
 export * from './reason.js';

@@ -1,6 +1,6 @@
 /** What an answer is expected to tell, in bits, and whom it parts. */
 import type { PathTest } from '../families/index.js';
-import type { Engine } from './engine.js';
+import { answerOfStates, type Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
 import type { Posterior } from './belief.js';
 import type { Suspect } from './suspects.js';
@@ -113,9 +113,7 @@ function beyondAnswers({ model, beyond }: Engine, test: PathTest): Int8Array {
   if (test.marks) return out;
   if (test.block !== null) return out.fill(test.outcomes.findIndex((one) => one.modes.includes('healthy')));
   const signal = model.signalOf.get(test.signal ?? '') ?? 0;
-  const of = (model.states[signal] as string[]).map((name) =>
-    test.outcomes.findIndex((one) => one.states.includes(name)),
-  );
+  const of = answerOfStates(model, test, model.states[signal] as string[], signal);
   const settled = beyond.settled(test.context);
   for (let b = 0; b < out.length - 1; b++) out[b] = of[settled[b * model.states.length + signal] as number] as number;
   return out;

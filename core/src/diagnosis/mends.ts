@@ -5,6 +5,9 @@ import type { Engine } from './engine.js';
 import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
 import type { Posterior } from './belief.js';
 
+/** A mend that did not help is done once more from this chance on (chosen). */
+const SURE_AGAIN = 0.9;
+
 /** A mend worth naming: chance a fraction, minutes with its parts and waits. */
 export interface MendAdvice {
   readonly repair: PathRepair;
@@ -53,7 +56,7 @@ export function mendsOf(
         minutes,
         reachMin,
         found: mine.length > 0,
-        ...guard.of(repair, cures, found, mine.length > 0),
+        ...guard.of(repair, cures, found, { mine: mine.length > 0, chance }),
       };
     })
     .filter((one) => one.chance >= 0.01)
@@ -87,12 +90,19 @@ class Guard {
     repair: PathRepair,
     cures: ReadonlySet<string>,
     found: ReadonlySet<string>,
-    mine: boolean,
+    { mine, chance }: { readonly mine: boolean; readonly chance: number },
   ): Pick<MendAdvice, 'forbidden' | 'seek'> {
     const { model } = this.engine;
     const [ban] = this.bans;
-    if (this.situation.mended.has(repair.id) && (repair.money > 0 || !mine))
-      return { forbidden: 'It was renewed once already: what is seen there comes from elsewhere.', seek: [] };
+    const times = this.situation.mended.get(repair.id) ?? 0;
+    // Seen at the part and free, or with nothing else that explains what is read (the new part may be bad or badly
+    // fitted): once more, and no oftener.
+    const onceMore = times === 1 && (mine ? repair.money === 0 : chance >= SURE_AGAIN);
+    if (times > 0 && !onceMore)
+      return {
+        forbidden: `It was ${times > 1 ? 'done twice' : 'renewed once'} already: what is seen there comes from elsewhere.`,
+        seek: [],
+      };
     if (repair.power === 'running' && ban) return { forbidden: banWords(ban), seek: [] };
     const refOf = (m: number) => model.modes[m]?.ref ?? '';
     const victims = model.causes.filter(

@@ -43,11 +43,11 @@ export function adviseNext(
   { order, leastBits }: Choosing = BY_WORTH,
 ): Advice {
   const bans = bansOf(engine, posterior);
-  const mends = mendsOf(engine, posterior, situation, bans);
+  const listed = mendsOf(engine, posterior, situation, bans);
   const ways = mendsOf(engine, posterior, situation, bans, engine.model.path.ways);
   const { contradictions } = posterior.pins;
   const again = new Set(contradictions.flatMap((one) => one.tests));
-  const seek = new Set(mends.find((one) => one.found && one.seek.length > 0)?.seek ?? []);
+  const seek = new Set(listed.find((one) => one.found && one.seek.length > 0)?.seek ?? []);
   const owed = owedOpening(engine, posterior);
   const target = targetOf(engine, posterior, unseen(engine));
   const ask = { bans, idle: stands(engine, posterior), again, seek, owed, target };
@@ -66,7 +66,8 @@ export function adviseNext(
     .sort((a, b) => Number(b.first !== null) - Number(a.first !== null) || order(a, b))
     .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
   const rest = open.filter((one) => !worthwhile(one));
-  const next = nextOf(tests, mends, posterior);
+  const next = nextOf(tests, listed, posterior);
+  const mends = next.reason === 'only' ? likelyFirst(listed) : listed;
   const all = [...tests, ...rest];
   const look = next.next === 'mend' ? lookBeforeBuying(engine, mends, all) : null;
   if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, ways, bans, next: 'test', reason: null };
@@ -77,6 +78,13 @@ export function adviseNext(
   if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, ways, bans, next: 'test', reason: null };
   return { tests, rest, mends, ways, bans, ...next };
 }
+
+/** With nothing left to ask: may be done, and likely enough. */
+const worthTrying = (one: MendAdvice): boolean => one.forbidden === null && one.chance >= WORTH_TRYING;
+
+/** What is cheap and hardly likely does not stand before what is worth trying. */
+const likelyFirst = (mends: readonly MendAdvice[]): MendAdvice[] =>
+  [...mends].sort((a, b) => Number(worthTrying(b)) - Number(worthTrying(a)));
 
 /** A dead test of nearly equal worth goes before a live one, whatever the order of the rest. */
 function byWorth(a: TestAdvice, b: TestAdvice): number {
@@ -113,7 +121,7 @@ function nextOf(
     if (best.minutes >= mend.minutes) return { next: 'mend', reason: 'cheaper' };
   }
   if (best) return { next: 'test', reason: null };
-  return mend && mend.chance >= WORTH_TRYING ? { next: 'mend', reason: 'only' } : { next: 'nothing', reason: null };
+  return mends.some(worthTrying) ? { next: 'mend', reason: 'only' } : { next: 'nothing', reason: null };
 }
 
 const seesFault = (test: PathTest, chances: Float64Array): number =>

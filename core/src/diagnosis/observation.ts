@@ -109,7 +109,21 @@ export function statesOfValue(signal: PathSignal, given: number, unit: string): 
         Math.exp(-distance(value, from, to, largest) / Math.log(OFF_BAND)),
       );
   const total = Object.values(weights).reduce((sum, weight) => sum + weight, 0);
-  return { kind: 'states', weights: Object.fromEntries(Object.entries(weights).map(([s, w]) => [s, w / total])) };
+  const shares = Object.fromEntries(Object.entries(weights).map(([s, w]) => [s, w / total]));
+  return { kind: 'states', weights: withBlurred(signal, shares) };
+}
+
+/** The same weights, with those of states that read as one of several: each of these alike. */
+export function withBlurred(
+  { readsAs }: Pick<PathSignal, 'readsAs'>,
+  weights: Readonly<Record<string, number>>,
+): Record<string, number> {
+  const out = { ...weights };
+  for (const [state, list] of Object.entries(readsAs)) {
+    const weight = list.reduce((sum, one) => sum + (ownEntry(weights, one) ?? 0), 0) / list.length;
+    if (weight > 0) out[state] = weight;
+  }
+  return out;
 }
 
 /** How far a value lies outside a band, as a logarithm of their sizes; what is near nought counts as a fiftieth of the largest. */

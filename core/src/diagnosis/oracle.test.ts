@@ -198,7 +198,7 @@ describe('beside a second engine', () => {
           done: new Set<string>(),
           unreachable: new Set<string>(),
           putBack: new Map(),
-          mended: new Set<string>(),
+          mended: new Map<string, number>(),
         };
         const { tests } = adviseNext(engine, posteriorOf(engine, eventsOf(seen)), situation);
         const book = byTheBook(chain, seen);

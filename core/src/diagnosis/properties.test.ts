@@ -29,7 +29,10 @@ describe.each([...PATHS.keys()])('%s', (id) => {
       const suspects = suspectsOf(engine, posteriorOf(engine, eventsOf(path, entries)));
       // The swollen cell, told at take-in, is a look at the pack as well.
       if (others.some((one) => 'outcome' in one && /swollen/.test(one.outcome ?? ''))) continue;
-      expect(suspects.find((one) => one.block === test.block)?.share, `${test.id} ${outcome.id}`).toBeGreaterThan(0.9);
+      // A look that may show what is not there (a trim sets right what something else put wrong) holds as far as it is right.
+      expect(suspects.find((one) => one.block === test.block)?.share, `${test.id} ${outcome.id}`).toBeGreaterThan(
+        Math.min(0.9, test.positive - 0.05),
+      );
     }
   });
 

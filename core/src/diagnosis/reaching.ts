@@ -14,9 +14,13 @@ export interface Situation {
   readonly unreachable: ReadonlySet<string>;
   /** What is off now and must be put back before a test, by test: "belt". Such tests come last. */
   readonly putBack: ReadonlyMap<string, readonly string[]>;
-  /** Mends of the path done on this unit, by id. */
-  readonly mended: ReadonlySet<string>;
+  /** Mends of the path done on this unit, by id, and how often. */
+  readonly mended: ReadonlyMap<string, number>;
 }
+
+/** How often each was done. */
+export const counted = (ids: readonly string[]): ReadonlyMap<string, number> =>
+  ids.reduce((map, id) => map.set(id, (map.get(id) ?? 0) + 1), new Map<string, number>());
 
 /** A closed, dead unit on which nothing was done yet. */
 export const untouched = (engine: Engine): Situation => ({
@@ -25,7 +29,7 @@ export const untouched = (engine: Engine): Situation => ({
   done: new Set(),
   unreachable: new Set(),
   putBack: new Map(),
-  mended: new Set(),
+  mended: new Map(),
 });
 
 /**

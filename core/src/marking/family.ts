@@ -70,8 +70,9 @@ export function drawOf({ machine }: Pick<FamilyMap, 'machine'>, seed: number): D
     const wanted = [drawFault(machine, random)];
     if (random() < UNITS.twoFaults) wanted.push(drawFault(machine, random));
     const drawn = { faults: [...new Set(wanted)], seed: seed + tries * 1_000_003 };
-    // What nobody notices is not brought in.
-    if (tries > MOST_DRAWS || machine.unit(drawn.faults, drawn.seed).complaint !== null) return drawn;
+    // What nobody notices is not brought in, nor looked for beside what was.
+    const noticed = (faults: readonly string[]) => machine.unit(faults, drawn.seed).complaint !== null;
+    if (tries > MOST_DRAWS || (noticed(drawn.faults) && drawn.faults.every((one) => noticed([one])))) return drawn;
   }
 }
 

@@ -189,7 +189,7 @@ const reachingFrom = (
       done: new Set(),
       unreachable: new Set(),
       putBack: new Map(),
-      mended: new Set(),
+      mended: new Map(),
     },
     need,
   );

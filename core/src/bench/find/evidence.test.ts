@@ -114,7 +114,8 @@ describe('what was measured elsewhere speaks in Find', () => {
   it('a speed near the edge of its tolerance counts for both sides', () => {
     const [edge] = read(speed('33', -1.02)).events;
     if (edge?.kind !== 'saw' || edge.observation.saw.kind !== 'signal') throw new Error('no speed');
-    expect(edge.observation.saw.weights).toEqual({ right: 0.5, slow: 0.5 });
+    // A surging platter reads slow, right or fast, each alike.
+    expect(edge.observation.saw.weights).toEqual({ right: 0.5, slow: 0.5, uneven: 1 / 3 });
   });
 
   it('one that did not turn is still; one that turns without a nominal does not stand still, no more', () => {
@@ -136,10 +137,10 @@ describe('what was measured elsewhere speaks in Find', () => {
   });
 
   it('readings at known places are observations, also when the place came later', () => {
-    expect(share('regulator', reading('supply at the board', 8))).toBeGreaterThan(5 * share('regulator'));
+    expect(share('regulator', reading('supply at the board', 8))).toBeGreaterThan(4 * share('regulator'));
     const homeless = reading(null, 8);
     const placed = line({ kind: 'place', target: homeless.key, place: 'Supply at the board' });
-    expect(share('regulator', homeless, placed)).toBeGreaterThan(5 * share('regulator'));
+    expect(share('regulator', homeless, placed)).toBeGreaterThan(4 * share('regulator'));
     expect(read(reading('somewhere else', 8)).events).toEqual([]);
     expect(read(reading('reservoir', 0.1, { qualifier: 'pp' })).events).toHaveLength(1);
   });
@@ -202,7 +203,7 @@ describe('answers', () => {
       value: 8,
       unit: 'V',
     });
-    expect(share('regulator', typed)).toBeGreaterThan(5 * share('regulator'));
+    expect(share('regulator', typed)).toBeGreaterThan(4 * share('regulator'));
   });
 });
 

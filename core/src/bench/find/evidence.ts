@@ -10,6 +10,7 @@ import {
   statesOfValue,
   trialEvents,
   USUAL_RELIABILITY,
+  withBlurred,
   type Event,
   type Observation,
   type Situation,
@@ -83,7 +84,7 @@ class EvidenceReader {
   readonly problems: { key: string; message: string }[] = [];
   readonly words = new Map<string, string>();
   readonly unreachable = new Set<string>();
-  readonly mended = new Set<string>();
+  readonly mended = new Map<string, number>();
   /** Seen since the last work. */
   seen: Observation[] = [];
   since: string | null = null;
@@ -118,7 +119,7 @@ class EvidenceReader {
         this.events.push({ kind: 'hand', block: body.block, verdict: body.verdict });
         return;
       case 'mended':
-        this.mended.add(body.repairId);
+        this.mended.set(body.repairId, (this.mended.get(body.repairId) ?? 0) + 1);
         return this.worked(curedBy(path, body.repairId), curedBlocks(path, body.repairId));
       case 'work':
         this.since = this.wordsOf(body);
@@ -231,8 +232,10 @@ function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: Sp
     ...(link.speedKey && known(path, link.speedKey, value) ? { [link.speedKey]: value } : {}),
     ...(link.heatKey && speed.condition ? { [link.heatKey]: speed.condition } : {}),
   };
-  const weights = speedWeights(job, speed) ?? merelyTurned(path, link.signal, speed);
-  if (!weights) return null;
+  const said = speedWeights(job, speed) ?? merelyTurned(path, link.signal, speed);
+  if (!said) return null;
+  const signal = path.signals.find((one) => one.id === link.signal);
+  const weights = signal ? withBlurred(signal, said) : said;
   const size = (weights.right ?? 0) < 1 && speed.turned && speed.errorPercent ? { percent: speed.errorPercent } : {};
   return {
     id: key,

@@ -190,7 +190,7 @@ class Search {
       level: this.deeper(repair.level),
       power: 'dead',
       done: new Set(),
-      mended: new Set([...this.situation.mended, repair.id]),
+      mended: new Map(this.situation.mended).set(repair.id, (this.situation.mended.get(repair.id) ?? 0) + 1),
     };
     return cured.length > 0;
   }

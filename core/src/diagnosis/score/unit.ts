@@ -65,12 +65,11 @@ export function drawUnit(engine: Engine, random: Random): Unit {
     outside,
     read(test, id) {
       const slip = random() >= test.reliability;
-      const right = test.marks
-        ? markOf(model, test, faults, random)
-        : answerOf(model, test, truth(test.context), faults);
+      const state = test.marks ? '' : stateSeen(model, test, truth(test.context), random);
+      const right = test.marks ? markOf(model, test, faults, random) : answerOf(test, state, faults);
       const index = slip || right < 0 ? slipOf(test, right, random) : right;
       const outcome = test.outcomes[index]?.id ?? '';
-      const entry = slip ? null : valueEntry(engine, test, truth(test.context), noise, random);
+      const entry = slip ? null : valueEntry(engine, test, state, noise, random);
       const read = observationFrom(model.path, entry ?? { test: test.id, outcome }, id);
       if (read.kind === 'observation') return { observation: read.observation, outcome, slip };
       const tapped = observationFrom(model.path, { test: test.id, outcome }, id);
@@ -163,12 +162,17 @@ function settledOf(
   return settle(model, rows, { choices }, index);
 }
 
-function answerOf(model: NumberModel, test: PathTest, states: Int8Array, faults: ReadonlySet<string>): number {
-  if (test.signal !== null) {
-    const signal = model.signalOf.get(test.signal) ?? 0;
-    const name = model.states[signal]?.[states[signal] as number] ?? '';
-    return test.outcomes.findIndex((outcome) => outcome.states.includes(name));
-  }
+/** What the signal of the test looks like now: its state, or one of those that the state reads as. */
+function stateSeen(model: NumberModel, test: PathTest, states: Int8Array, random: Random): string {
+  if (test.signal === null) return '';
+  const signal = model.signalOf.get(test.signal) ?? 0;
+  const name = model.states[signal]?.[states[signal] as number] ?? '';
+  const list = ownEntry(model.path.signals[signal]?.readsAs ?? {}, name);
+  return list?.[Math.floor(random() * list.length)] ?? name;
+}
+
+function answerOf(test: PathTest, state: string, faults: ReadonlySet<string>): number {
+  if (test.signal !== null) return test.outcomes.findIndex((outcome) => outcome.states.includes(state));
   const own = [...faults].find((ref) => ref.startsWith(`${test.block}.`));
   const mode = own?.split('.').slice(1).join('.') ?? 'healthy';
   return test.outcomes.findIndex((outcome) => outcome.modes.includes(mode));
@@ -178,15 +182,14 @@ function answerOf(model: NumberModel, test: PathTest, states: Int8Array, faults:
 function valueEntry(
   engine: Engine,
   test: PathTest,
-  states: Int8Array,
+  state: string,
   noise: () => number,
   random: Random,
 ): TestEntry | null {
   const { path } = engine.model;
   const index = path.signals.findIndex((one) => one.id === test.signal);
   const measure = path.signals[index]?.measure;
-  const name = engine.model.states[index]?.[states[index] as number];
-  const band = measure?.bands.find((one) => one.state === name);
+  const band = measure?.bands.find((one) => one.state === state);
   if (!measure || !band) return null;
   const from = band.from ?? 0;
   const to = band.to ?? (from > 0 ? 1.5 * from : 1);

@@ -30,9 +30,10 @@ export function fgHead({ of, turned, level }: Head): Pick<PathPart, 'signals' | 
           mode('lost', 'frequency generator lost', 0.03, [row({}, { fg: 'none', 'fg-run': 'none' })], {
             sizes: [10, 200],
           }),
+          // Turned by hand so little may come over a wide gap that nothing is seen.
           mode('weak', 'frequency generator weak or its gap wide', 0.03, [
             row({ [of]: ['slow', 'right', 'fast', 'hunting'] }, { 'fg-run': 'weak' }),
-            row({}, { fg: 'weak' }),
+            row({}, { fg: { weak: 0.7, none: 0.3 } }),
           ]),
           mode(
             'scar',

@@ -1,13 +1,33 @@
 /** Small d.c. motor with its governor and tacho, driving a belt. Common practice, with no published source. */
 import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import type { PathSignal } from '../path/schema.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
 import { GLUE_SCHOOL, OIL_SCHOOL } from '../shared/schools.js';
 
-export const SPEED = ['still', 'slow', 'right', 'fast'] as const;
+const SPEED = ['still', 'slow', 'right', 'fast', 'uneven'] as const;
+/** Every way of turning. */
+export const TURNS = SPEED.slice(1);
 export const SPEED_ANSWERS = ['still|does not turn: still', 'slow: slow', 'right: right', 'fast: fast, hunting'];
 
+/** A speed on its way to the tape or the record: what surges is right at one reading and slow or fast at the next. */
+export const speedSignal = (id: string, name: string): PathSignal =>
+  signal(id, name, SPEED, 'still', null, { uneven: ['slow', 'right', 'fast'] });
+
+/** What a governor may be told, or give: a few percent off (lowish, highish) are no other volts to a meter. */
+export const WISHES = ['none', 'low', 'lowish', 'right', 'highish', 'high', 'erratic'] as const;
+
 /** Everything that makes it turn. */
-const TURNING = ['low', 'right', 'high', 'full', 'erratic'];
+const turning = (high: readonly string[]) => ['low', 'lowish', 'right', 'highish', ...high, 'full', 'erratic'];
+
+/** Answers of volts at the motor; more than right and less than all is told apart where something may ask for it. */
+export const driveAnswers = (high: boolean): string[] => [
+  'none: none',
+  'low: low',
+  'right: right',
+  ...(high ? ['high: high'] : []),
+  'full: full',
+  'wanders: erratic, hunting',
+];
 
 interface Motor extends Reach {
   readonly origin: string;
@@ -15,28 +35,38 @@ interface Motor extends Reach {
   readonly bands: readonly string[];
   /** Level from which the belt can be taken off. */
   readonly beltLevel: string;
-  /** Context of the fastest setting, as a row has it: there a stiff motor runs out of volts first. */
-  readonly fastest?: Readonly<Record<string, string>>;
+  /** Context of the fastest setting, as a row has it: a low supply has too few volts for it. */
+  readonly fastest: Readonly<Record<string, string>>;
+  /** The supply leaves so much over that a stiff motor, too, is slow at the fastest setting first. */
+  readonly ample: boolean;
+  /** States of signal wish. */
+  readonly wishes: readonly string[];
 }
 
 /** Fed from signal gated, told its speed by signal wish; gives drive, motor, steadiness, noise and tacho. */
 export function governedMotor(at: Motor): PathPart {
   const live = liveAt(at);
-  const { level, beltLevel, origin, bands, fastest } = at;
+  const { level, beltLevel, origin, bands, fastest, ample, wishes } = at;
+  // Open at one end a pot asks for more than any trim; where none does, more volts than right are all there are.
+  const high = wishes.includes('high') ? (['high'] as const) : [];
+  const allOfLow = high[0] ?? 'full';
+  const asked = wishes.filter((one) => one !== 'none' && one !== 'erratic');
   // A governor holds the speed as long as it has volts: what a stiff shaft takes is missed at the fastest setting first.
   const outOfVolts = (part: number) =>
-    fastest ? [row({ ...fastest, drive: ['low', 'right'] }, { motor: { slow: part, right: 1 - part } })] : [];
-  const held = fastest ? { slow: 0.5, right: 0.5 } : 'slow';
+    ample ? [row({ ...fastest, drive: ['low', 'lowish', 'right'] }, { motor: { slow: part, right: 1 - part } })] : [];
+  const held = ample ? { slow: 0.5, right: 0.5 } : 'slow';
   return {
     signals: [
       signal(
         'drive',
         'motor terminals',
-        ['none', 'low', 'right', 'high', 'full', 'erratic'],
+        ['none', 'low', 'lowish', 'right', 'highish', ...high, 'full', 'erratic'],
         'none',
         measure('motor terminals', 'V', origin, ...bands),
+        // Volts follow the speed by less than the band is wide; what wanders by a few percent a meter averages.
+        { lowish: ['right'], highish: ['right'], erratic: ['right', 'erratic'] },
       ),
-      signal('motor', 'motor speed', SPEED, 'still'),
+      speedSignal('motor', 'motor speed'),
       signal('steadiness', 'steadiness', ['steady', 'surging'], 'steady'),
       signal('noise', 'noise of the motor', ['quiet', 'tick', 'grind'], 'quiet'),
       signal('tacho', 'tacho', ['none', 'bumpy', 'right'], 'none'),
@@ -51,16 +81,16 @@ export function governedMotor(at: Motor): PathPart {
         [
           row({ gated: 'none' }, { drive: 'none' }),
           row({ wish: 'none' }, { drive: 'low' }),
-          row({ tacho: 'none', gated: 'low' }, { drive: 'low' }),
+          row({ tacho: 'none', gated: ['low', 'short'] }, { drive: allOfLow }),
           row({ tacho: 'none' }, { drive: 'full' }),
           row({ gated: 'low' }, { drive: 'low' }),
+          // It holds the speed as long as it has volts: for the fastest setting a supply may be short of them.
+          row({ ...fastest, gated: 'short' }, { drive: 'lowish' }),
           row({ tacho: 'bumpy' }, { drive: 'erratic' }),
           row({ wish: 'erratic' }, { drive: 'erratic' }),
           row({ gated: 'unsteady' }, { drive: 'erratic' }),
           row({ gated: 'high', wish: 'right' }, { drive: 'right' }),
-          row({ wish: 'low' }, { drive: 'low' }),
-          row({ wish: 'high' }, { drive: 'high' }),
-          row({}, { drive: 'right' }),
+          row({ wish: asked }, { drive: '=wish' }),
         ],
         [
           mode('dead', 'governor dead', 0.03, [row({}, { drive: 'none' })], { marks: { 'no-current': 0.6 } }),
@@ -68,35 +98,55 @@ export function governedMotor(at: Motor): PathPart {
             'full',
             'governor shorted through',
             0.025,
-            [row({ gated: ['right', 'high', 'unsteady'] }, { drive: 'full' })],
+            [
+              row({ gated: ['right', 'high', 'unsteady'] }, { drive: 'full' }),
+              row({ gated: ['low', 'short'] }, { drive: allOfLow }),
+            ],
             { sizes: [15, 150] },
           ),
           mode(
             'drift',
             'governor drifted: a little fast or slow',
             0.03,
-            [row({ gated: ['right', 'high', 'unsteady'], wish: 'right' }, { drive: { low: 0.5, high: 0.5 } })],
+            [
+              row(
+                { gated: ['short', 'right', 'high', 'unsteady'], wish: 'right' },
+                { drive: { lowish: 0.5, highish: 0.5 } },
+              ),
+            ],
             { sizes: [0.7, 6] },
           ),
           mode(
             'weak',
             'governor weak',
             0.02,
-            [row({ gated: ['right', 'high', 'unsteady'], tacho: ['right', 'bumpy', 'none'] }, { drive: 'low' })],
+            [
+              // What little it gives is enough for a slow setting now and then, never for the fastest.
+              row({ ...fastest, gated: ['short', 'right', 'high', 'unsteady'] }, { drive: 'lowish' }),
+              row(
+                { gated: ['short', 'right', 'high', 'unsteady'], tacho: ['right', 'bumpy', 'none'] },
+                { drive: { low: 0.3, lowish: 0.2, right: 0.5 } },
+              ),
+            ],
             { sizes: [3, 40] },
           ),
           mode(
             'hunts',
             'governor hunts: its electronics, or a dry joint in it',
             0.025,
-            [row({ gated: ['right', 'high'], tacho: 'right', wish: ['low', 'right', 'high'] }, { drive: 'erratic' })],
+            [row({ gated: ['short', 'right', 'high'], tacho: 'right', wish: asked }, { drive: 'erratic' })],
             { provoked: ['tap', 'cold'] },
           ),
           mode(
             'warm',
             'governor drifts when warm',
             0.03,
-            [row({ '@heat': 'warm', gated: ['right', 'high'], tacho: ['right'] }, { drive: { low: 0.6, high: 0.4 } })],
+            [
+              row(
+                { '@heat': 'warm', gated: ['short', 'right', 'high'], tacho: ['right'] },
+                { drive: { lowish: 0.6, highish: 0.4 } },
+              ),
+            ],
             { sizes: [1, 15], provoked: ['cold', 'heat'] },
           ),
         ],
@@ -109,9 +159,7 @@ export function governedMotor(at: Motor): PathPart {
         ['tacho'],
         [row({ motor: 'still' }, { tacho: 'none' }), row({}, { tacho: 'right' })],
         [
-          mode('loose', 'ring magnet loose or cracked', 0.04, [
-            row({ motor: ['slow', 'right', 'fast'] }, { tacho: 'bumpy' }),
-          ]),
+          mode('loose', 'ring magnet loose or cracked', 0.04, [row({ motor: TURNS }, { tacho: 'bumpy' })]),
           mode('dead', 'Hall chip dead', 0.02, [row({}, { tacho: 'none' })], { sizes: [15, 150] }),
           mode('unplugged', 'tacho left unplugged', 0.0005, [row({}, { tacho: 'none' })], {
             byWork: true,
@@ -127,9 +175,9 @@ export function governedMotor(at: Motor): PathPart {
         ['motor', 'steadiness', 'noise'],
         [
           row({ drive: 'none' }, { motor: 'still', steadiness: 'steady' }),
-          row({ drive: 'low' }, { motor: 'slow' }),
-          row({ drive: ['high', 'full'] }, { motor: 'fast' }),
-          row({ drive: 'erratic' }, { steadiness: 'surging' }),
+          row({ drive: ['low', 'lowish'] }, { motor: 'slow' }),
+          row({ drive: ['highish', ...high, 'full'] }, { motor: 'fast' }),
+          row({ drive: 'erratic' }, { motor: 'uneven', steadiness: 'surging' }),
           row({}, { motor: 'right', steadiness: 'steady', noise: 'quiet' }),
         ],
         [
@@ -137,7 +185,7 @@ export function governedMotor(at: Motor): PathPart {
             'brushes',
             'brushes worn or commutator dirty: slow and uneven',
             0.04,
-            [row({ drive: TURNING }, { motor: 'slow', steadiness: 'surging' })],
+            [row({ drive: turning(high) }, { motor: 'slow', steadiness: 'surging' })],
             { sizes: [2, 50], provoked: ['tap'] },
           ),
           mode(
@@ -145,7 +193,7 @@ export function governedMotor(at: Motor): PathPart {
             'brushes lifted: starts after a tap',
             0.02,
             [
-              row({ '@tap': 'yes', drive: TURNING }, { motor: 'slow', steadiness: 'surging' }),
+              row({ '@tap': 'yes', drive: turning(high) }, { motor: 'slow', steadiness: 'surging' }),
               row({}, { motor: 'still' }),
             ],
             { marks: { 'no-current': 0.8 }, provoked: ['tap'] },
@@ -155,10 +203,10 @@ export function governedMotor(at: Motor): PathPart {
             'motor bearings dry: slow until warm',
             0.045,
             [
-              ...(fastest ? [row({ ...fastest, '@heat': 'warm', drive: 'right' }, { motor: 'right' })] : []),
+              ...(ample ? [row({ ...fastest, '@heat': 'warm', drive: 'right' }, { motor: 'right' })] : []),
               ...outOfVolts(0.9),
-              row({ '@belt': 'on', '@heat': 'cold', drive: ['low', 'right', 'erratic'] }, { motor: held }),
-              row({ drive: TURNING }, { noise: 'grind' }),
+              row({ '@belt': 'on', '@heat': 'cold', drive: ['low', 'lowish', 'right', 'erratic'] }, { motor: held }),
+              row({ drive: turning(high) }, { noise: 'grind' }),
             ],
             { sizes: [0.7, 15] },
           ),
@@ -168,13 +216,17 @@ export function governedMotor(at: Motor): PathPart {
             0.02,
             [
               ...outOfVolts(0.95),
-              row({ drive: ['low', 'right', 'erratic'] }, { motor: held, noise: 'grind' }),
-              row({ drive: TURNING }, { noise: 'grind' }),
+              row({ drive: ['low', 'lowish', 'right', 'erratic'] }, { motor: held, noise: 'grind' }),
+              row({ drive: turning(high) }, { noise: 'grind' }),
             ],
             { sizes: [2, 50] },
           ),
-          mode('noisy', 'motor bearings worn: noisy, right speed', 0.02, [row({ drive: TURNING }, { noise: 'grind' })]),
-          mode('retainer', 'magnet retainer of the motor broken', 0.03, [row({ drive: TURNING }, { noise: 'tick' })]),
+          mode('noisy', 'motor bearings worn: noisy, right speed', 0.02, [
+            row({ drive: turning(high) }, { noise: 'grind' }),
+          ]),
+          mode('retainer', 'magnet retainer of the motor broken', 0.03, [
+            row({ drive: turning(high) }, { noise: 'tick' }),
+          ]),
           mode('open', 'winding or its brush tabs open', 0.02, [row({}, { motor: 'still' })], {
             marks: { 'no-current': 0.95 },
           }),
@@ -226,7 +278,7 @@ export function governedMotor(at: Motor): PathPart {
         'Does it start after a tap',
         'Switched on and still: tap the motor with a plastic rod, fingers clear of the pulley.',
         'motor',
-        ['stays still: still', 'starts: slow, right, fast, hunting'],
+        ['stays still: still', 'starts: slow, right, fast, uneven, hunting'],
         { ...live, handsMin: 1, context: { tap: 'yes' }, reliability: 0.93 },
       ),
       reads(
@@ -251,7 +303,7 @@ export function governedMotor(at: Motor): PathPart {
         'Volts at the motor, warm',
         'The same after twenty minutes.',
         'drive',
-        ['none: none', 'low: low', 'right: right', 'high: high', 'full: full', 'wanders: erratic, hunting'],
+        driveAnswers(high.length > 0),
         { ...live, handsMin: 2, waitMin: 20, context: { heat: 'warm' } },
       ),
       reads(

@@ -8,12 +8,19 @@ interface Rails extends Reach {
   /** Bands of the reservoir and of the regulated supply, as measure() takes them. */
   readonly raw: readonly string[];
   readonly supply: readonly string[];
+  /** What it feeds runs at several speeds: a low supply may be enough for all but the fastest. */
+  readonly speeds?: boolean;
 }
+
+/** States of a supply that feeds a governor, and what they read as: one that is short reads low. */
+export const FEEDS = ['none', 'low', 'short', 'unsteady', 'right', 'high'] as const;
+export const FEED_READS = { short: ['low'] };
 
 /** From the plug to the regulated supply; signals feed, ac, raw, ripple, supply. */
 export function linearSupply(rails: Rails): PathPart {
   const live = { ...liveAt(rails), handsMin: 2 };
   const { level, origin } = rails;
+  const low = rails.speeds ? { low: 0.5, short: 0.5 } : 'low';
   return {
     signals: [
       signal('feed', 'feed to the transformer', ['none', 'right'], 'none'),
@@ -35,9 +42,10 @@ export function linearSupply(rails: Rails): PathPart {
       signal(
         'supply',
         'regulated supply',
-        ['none', 'low', 'unsteady', 'right', 'high'],
+        rails.speeds ? FEEDS : FEEDS.filter((one) => one !== 'short'),
         'none',
         measure('supply at the board', 'V', origin, ...rails.supply),
+        rails.speeds ? FEED_READS : {},
       ),
     ],
     blocks: [
@@ -98,7 +106,7 @@ export function linearSupply(rails: Rails): PathPart {
         [row({ raw: 'rippled' }, { supply: 'unsteady' }), row({}, { supply: '=raw' })],
         [
           mode('open', 'regulator open', 0.02, [row({}, { supply: 'none' })]),
-          mode('low', 'regulator low', 0.03, [row({ raw: ['right', 'rippled'] }, { supply: 'low' })]),
+          mode('low', 'regulator low', 0.03, [row({ raw: ['right', 'rippled'] }, { supply: low })]),
           mode('through', 'regulator shorted through', 0.01, [row({ raw: ['right', 'rippled'] }, { supply: 'high' })]),
           mode(
             'joint',
@@ -108,7 +116,7 @@ export function linearSupply(rails: Rails): PathPart {
             { provoked: ['tap', 'heat', 'cold'] },
           ),
           mode('warm', 'regulator gives way when warm', 0.02, [
-            row({ '@heat': 'warm', raw: ['right', 'rippled'] }, { supply: 'low' }),
+            row({ '@heat': 'warm', raw: ['right', 'rippled'] }, { supply: low }),
           ]),
         ],
       ),

@@ -18,7 +18,8 @@ export const signal = (
   states: readonly string[],
   rest: string,
   measure: PathSignal['measure'] = null,
-): PathSignal => ({ id, name, states: [...states], rest, measure });
+  readsAs: PathSignal['readsAs'] = {},
+): PathSignal => ({ id, name, states: [...states], rest, measure, readsAs });
 
 /** Bands as "state from to", open ends as *; the numbers are common practice unless another origin is given. */
 export const measure = (

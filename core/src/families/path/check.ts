@@ -44,6 +44,7 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
   check.differ('mode', modesOf(path));
   check.differ('test', idsOf(path.tests));
   check.differ('repair', idsOf([...path.repairs, ...path.ways]));
+  checkSignals(check);
   checkBlocks(check);
   checkContexts(check);
   const lifted = new Set(path.tests.flatMap((test) => test.lifts));
@@ -53,6 +54,16 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
     else checkAnswers(check, test);
   }
   checkRepairs(check);
+}
+
+function checkSignals({ path, must, fail }: Checking): void {
+  for (const { id, states, readsAs } of path.signals) {
+    must(`what ${id} reads as`, [...Object.keys(readsAs), ...Object.values(readsAs).flat()], states);
+    // What a state reads as is read as itself, or as one of several: no chains.
+    for (const [state, list] of Object.entries(readsAs))
+      if (list.some((one) => one !== state && ownEntry(readsAs, one)))
+        fail('reads as what reads otherwise', `${id} ${state}`);
+  }
 }
 
 function checkBlocks({ path, must, fail }: Checking): void {
@@ -104,7 +115,7 @@ function checkMarks({ fail }: Checking, test: PathTest): void {
   if (!test.outcomes.some((one) => one.mark === null)) fail('no answer for no mark at all', test.id);
 }
 
-/** Each state or fault is the answer of exactly one outcome. */
+/** Each state or fault is the answer of one outcome alone. */
 function checkAnswers({ path, must, differ, fail }: Checking, test: PathTest): void {
   const known = knownAnswers(path, test) ?? fail('not known', test.signal ?? test.block ?? '');
   const answered = test.outcomes.flatMap((outcome) => [...outcome.states, ...outcome.modes]);

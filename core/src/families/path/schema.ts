@@ -34,6 +34,8 @@ const signalSchema = z.object({
   /** The state before anything runs; propagation starts there. */
   rest: words,
   measure: measureSchema.nullable(),
+  /** States that read as any of these, each alike: what is a little off, or wanders, looks right at one glance and not at the next. */
+  readsAs: z.record(words, z.array(words).min(1)).default({}),
 });
 
 /** A state, the same state as another signal ("=id"), or a distribution over states. */

@@ -65,7 +65,7 @@ export const directDriveQuartzPath: PathData = {
     signal('slider', 'slider', ['right', 'jumps'], 'right'),
     signal('oscillator', 'pitch oscillator', ['none', 'off', 'drifting', 'right'], 'none'),
     signal('target', 'frequency to lock to', ['none', 'off', 'drifting', 'right'], 'none'),
-    signal('capture', 'capture of the lock', ['right', 'missed', 'far'], 'right'),
+    signal('capture', 'capture of the lock', ['right', 'missed', 'under', 'over'], 'right'),
     signal('lamp', 'lock lamp', ['dark', 'flashing', 'steady'], 'dark'),
     signal('control', 'control voltage', ['none', 'off', 'wandering', 'right', 'full'], 'none'),
     signal('platter', 'platter speed', SPEED, 'still'),
@@ -193,10 +193,10 @@ export const directDriveQuartzPath: PathData = {
       [row({}, { capture: 'right' })],
       [
         mode('off-33', 'trim of 33 outside its capture', 0.04, [
-          row({ '@speed': '33' }, { capture: { missed: 0.7, far: 0.3 } }),
+          row({ '@speed': '33' }, { capture: { missed: 0.5, under: 0.25, over: 0.25 } }),
         ]),
         mode('off-45', 'trim of 45 outside its capture', 0.04, [
-          row({ '@speed': '45' }, { capture: { missed: 0.7, far: 0.3 } }),
+          row({ '@speed': '45' }, { capture: { missed: 0.5, under: 0.25, over: 0.25 } }),
         ]),
       ],
     ),
@@ -216,7 +216,7 @@ export const directDriveQuartzPath: PathData = {
         row({ target: 'off' }, { control: 'off', lamp: 'steady' }),
         row({ target: 'drifting' }, { control: 'wandering', lamp: 'flashing' }),
         row({ capture: 'missed' }, { control: 'wandering', lamp: 'flashing' }),
-        row({ capture: 'far' }, { control: 'off', lamp: 'flashing' }),
+        row({ capture: ['under', 'over'] }, { control: 'off', lamp: 'flashing' }),
         row({ 'fg-run': 'weak' }, { control: 'wandering', lamp: 'flashing' }),
         row({ supply: ['low', 'unsteady'] }, { control: 'wandering', lamp: 'flashing' }),
         row({}, { control: 'right', lamp: 'steady' }),
@@ -236,7 +236,7 @@ export const directDriveQuartzPath: PathData = {
       'platter',
       'platter',
       'mechanical',
-      ['torque', 'control', 'drag'],
+      ['torque', 'control', 'capture', 'drag'],
       ['platter'],
       [
         row({ torque: 'none' }, { platter: 'still' }),
@@ -244,6 +244,8 @@ export const directDriveQuartzPath: PathData = {
         row({ torque: 'full' }, { platter: 'fast' }),
         row({ control: 'wandering' }, { platter: 'hunting' }),
         row({ torque: 'weak' }, { platter: 'slow' }),
+        // A trim far outside runs at its own speed, to either side.
+        row({ control: 'off', capture: 'over' }, { platter: 'fast' }),
         row({ control: 'off' }, { platter: 'slow' }),
         // What drags holds at the lower speed and falls behind at the higher.
         row({ drag: 'holds back' }, { platter: 'slow' }),
@@ -326,6 +328,14 @@ export const directDriveQuartzPath: PathData = {
       'lamp',
       ['steady|locked: steady', 'flashing|out of lock: flashing', 'dark: dark'],
       { outside: true, power: 'running', handsMin: 0.5, reliability: 0.93 },
+    ),
+    looks(
+      'pitch-moves',
+      'Does the pitch do anything',
+      'Pitch off its detent and moved: does the speed follow it?',
+      'detent',
+      ['follows: healthy, stuck-off', 'does nothing: stuck-on'],
+      { outside: true, power: 'running', handsMin: 0.5, context: { pitch: 'off' }, reliability: 0.95, positive: 0.9 },
     ),
     looks(
       'slider-sweep',

@@ -56,9 +56,11 @@ export const quartzDeckMap: FamilyMap = {
     'rim-lamp': (look) => (look.see('lamp').mean > 0 ? 'lit' : 'dark'),
     'detent-33': rotorSpeed('wanders'),
     'detent-45': rotorSpeed('wanders'),
-    'off-33': rotorSpeed('wanders'),
-    'slow-end': rotorSpeed('wanders'),
-    'off-warm': rotorSpeed('wanders'),
+    // Asked is whether it holds what it does; whether the pitch does anything is a question of its own.
+    'off-33': rotorSpeed('wanders', 'platter.steady.error.percent'),
+    'slow-end': rotorSpeed('wanders', 'platter.steady.error.percent'),
+    'off-warm': rotorSpeed('wanders', 'platter.steady.error.percent'),
+    'pitch-moves': (look) => (look.see('pitch.follows').mean > 0 ? 'follows' : 'does-nothing'),
     'detent-warm': rotorSpeed('wanders'),
     'lock-lamp': (look) => {
       const { mean } = look.see('lock.lamp', { mode: 'detent' });

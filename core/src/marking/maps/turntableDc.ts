@@ -7,9 +7,9 @@ import { DRIVE_FAULTS, DRIVE_TESTS, FIRST_TESTS, SUPPLY_FAULTS, SUPPLY_TESTS } f
 /** Wow that is heard on a held note, percent unweighted (common practice). */
 const HEARD_PERCENT = 0.25;
 
-/** The largest line of a minute of tone, by its rate. */
+/** The largest line of a minute of tone, by its rate: what surges has none. */
 function wowRate(look: Look): string {
-  if (look.wanders('platter.rpm', 0.008)) return 'pulley';
+  if (look.wanders('platter.rpm', 0.008)) return 'no-line';
   const lines = (['platter', 'belt', 'pulley'] as const).map(
     (part) => [part, look.eye(`wow.${part}.percent`)] as const,
   );

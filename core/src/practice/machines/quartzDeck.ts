@@ -142,8 +142,7 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
     c,
     random,
   );
-  const rpm = rotor['rotor.rpm'];
-  const wished = NOMINAL[chosen];
+  const [rpm, wished] = [rotor['rotor.rpm'], NOMINAL[chosen]];
   // Off its pitch the platter is judged by the pitch that was set: a switch that never opens holds the crystal's.
   const pitch = byCrystal && !atDetent ? 1 / (slow ? 0.94 : 0.98) : 1;
   const error = 100 * ((rpm / wished) * pitch - 1);
@@ -162,6 +161,7 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
     burnt: Math.max(supply.burnt ?? 0, rotor['rotor.burnt'] ?? 0),
     lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
     'platter.error.percent': error,
+    'platter.steady.error.percent': 100 * (rpm / wished - 1),
     'lock.lamp': board < 3 || p.lockDead ? 0 : loose ? 0.5 : 1,
     'zener.V': bias,
     'crystal.part': crystal,
@@ -175,6 +175,7 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
 const lookedAt = (p: QuartzDeck, random: Random): Quantities => ({
   'slider.wander': p.sliderWiper * (2 * random() - 1),
   'slider.end': p.sliderEnd ? 1 : 0,
+  'pitch.follows': p.detent === 'never opens' ? 0 : 1,
   'detent.never.closes': p.detent === 'never closes' ? 1 : 0,
   'detent.never.opens': p.detent === 'never opens' ? 1 : 0,
   'trim.33.part': p.trim[33],
