@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { engineOf, healthyAnswer } from '../diagnosis/index.js';
-import { drawMarked, markedUnit, pathFor } from './family.js';
+import { drawMarked, drawOf, markedUnit, pathFor } from './family.js';
 import { MAPS } from './maps/index.js';
 import { bestOrder, bySymptom } from './symptoms.js';
 import { PRACTICE_WAYS, scorePractice } from './score.js';
@@ -54,6 +54,11 @@ describe('the score on machines', () => {
     expect(broken.every((unit) => unit.practice.complaint !== null)).toBe(true);
     expect(units.length - broken.length).toBeGreaterThan(0);
     expect(broken.some((unit) => unit.practice.faults.size > 1)).toBe(true);
+    // Each of two faults is one that somebody would notice by itself; a victim came with its cause.
+    for (const seed of [931, 932, 933, 934].flatMap((of) => Array.from({ length: 40 }, (_, i) => of * 100_003 + i))) {
+      const drawn = drawOf(map, seed);
+      for (const one of drawn.faults) expect(map.machine.unit([one], drawn.seed).complaint, one).not.toBeNull();
+    }
   });
 
   it('who knows the fault needs least; a symptom table buys parts that were not to blame', () => {

@@ -17,6 +17,29 @@ describe('a path that does not hold together is refused at load, naming what is 
   it.each([
     ['a signal twice', check({ signals: [...path.signals, ...path.signals.slice(0, 1)] }), /signal twice/],
     [
+      'a state that reads as one which reads otherwise itself',
+      check({
+        signals: path.signals.map((one, i) =>
+          i === 0
+            ? {
+                ...one,
+                readsAs: { [one.states[0] ?? '']: [one.states[1] ?? ''], [one.states[1] ?? '']: [one.states[0] ?? ''] },
+              }
+            : one,
+        ),
+      }),
+      /reads as what reads otherwise/,
+    ],
+    [
+      'a state that reads as one the signal has not',
+      check({
+        signals: path.signals.map((one, i) =>
+          i === 0 ? { ...one, readsAs: { [one.states[0] ?? '']: ['purple'] } } : one,
+        ),
+      }),
+      /reads as not known.*purple/,
+    ],
+    [
       'a victim that comes oftener than its cause',
       check({ causes: [{ cause: 'armature.seized', victim: 'brushes.worn', share: 0.2 }] }),
       /victim oftener than its cause.*armature.seized to brushes.worn/,
