@@ -29,9 +29,12 @@ const BAN_OF_MARK: Readonly<Record<string, string>> = {
 };
 
 /** Chance of the faults of each ban that no dead reading speaks against. */
-function chancesOf(engine: Engine, posterior: Posterior): Map<string, number> {
+function chancesOf(
+  engine: Engine,
+  posterior: Posterior,
+  cleared: ReadonlySet<number> = clearedModes(engine, posterior),
+): Map<string, number> {
   const { model, space } = engine;
-  const cleared = clearedModes(engine, posterior);
   const chances = new Map<string, number>();
   posterior.hypotheses.forEach((share, h) => {
     const bans = new Set<string>();
@@ -58,7 +61,9 @@ const RISK_SHARE_AFTER = 0.0003;
 /** Bans whose faults are too unlikely to keep power off, and likely enough for a quick look before it. */
 export function risksOf(engine: Engine, posterior: Posterior, afterMend: boolean): ReadonlySet<string> {
   const least = afterMend ? RISK_SHARE_AFTER : RISK_SHARE;
-  return new Set([...chancesOf(engine, posterior)].filter(([, chance]) => chance > least).map(([ban]) => ban));
+  // That a fuse is whole says little of the bridge behind it: only a look at the part itself spares the look.
+  const looked = clearedModes(engine, posterior, true);
+  return new Set([...chancesOf(engine, posterior, looked)].filter(([, chance]) => chance > least).map(([ban]) => ban));
 }
 
 /** What keeps power off now, the likeliest first. */
@@ -74,10 +79,14 @@ export function bansOf(engine: Engine, posterior: Posterior): StandingBan[] {
 
 /**
  * Faults against which a reading with power off speaks: it fits a fifth as well with the fault as without
- * it, whatever else may be wrong beside it.
+ * it, whatever else may be wrong beside it. `itself`: looks at the part's own block alone count.
  */
-export function clearedModes({ model, space }: Engine, { groups, pins }: Posterior): ReadonlySet<number> {
-  const dead = groups.filter((group) => group.dead);
+export function clearedModes(
+  { model, space }: Engine,
+  { groups, pins }: Posterior,
+  itself = false,
+): ReadonlySet<number> {
+  const dead = groups.filter((group) => group.dead && (!itself || group.looked !== null));
   const out = new Set<number>();
   const guarded = model.modes.flatMap((mode, m) =>
     mode.bans !== null || model.causes.some(({ cause }) => cause === m) ? [m] : [],
@@ -94,7 +103,8 @@ export function clearedModes({ model, space }: Engine, { groups, pins }: Posteri
       total += weights[h] as number;
     }
     for (const m of guarded) {
-      if (open.has(model.modes[m]?.block)) continue;
+      const { block } = model.modes[m] as (typeof model.modes)[number];
+      if (open.has(block) || (itself && model.blockOf.get(group.looked ?? '') !== block)) continue;
       let [mine, weight] = [0, 0];
       for (const h of withMode(space, m)) {
         mine += (fits[h] as number) * (weights[h] as number);

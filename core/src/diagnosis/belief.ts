@@ -23,6 +23,8 @@ export interface Group {
   readonly beyond: Float64Array;
   /** All its readings were made with power off. */
   readonly dead: boolean;
+  /** The block that was looked at; null for readings of signals, marks and trials. */
+  readonly looked: string | null;
 }
 
 /** Chances of all hypotheses after what was seen, fractions. */

@@ -168,7 +168,15 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
     const fit = known.reduce((product, fits) => product * (fits[b] as number), 1);
     return reliability * fit + (1 - reliability) * chance;
   });
-  return { ids: list.map((one) => one.id), match, likelihood, beyond, dead: list.every((one) => one.dead === true) };
+  const saw = list[0]?.saw;
+  return {
+    ids: list.map((one) => one.id),
+    match,
+    likelihood,
+    beyond,
+    dead: list.every((one) => one.dead === true),
+    looked: saw?.kind === 'block' ? saw.block : null,
+  };
 }
 
 function byHand(engine: Engine, prior: Float64Array, block: string, verdict: string): Float64Array {

@@ -39,10 +39,17 @@ export function bridge(at: Bridge): PathPart {
           row({}, { phases: 'right' }),
         ],
         [
-          mode('shorted', 'a switch of the bridge shorted', 0.05, [row({}, { phases: 'none' })], {
-            bans: 'bridge',
-            marks: { blew: 0.6, burnt: 0.2, scorched: 0.3 },
-          }),
+          // It kicks once and stops by its own guard, or does nothing at all.
+          mode(
+            'shorted',
+            'a switch of the bridge shorted',
+            0.05,
+            [
+              row({ bus: ['right', 'low'], command: 'right' }, { phases: { none: 0.5, 'one missing': 0.5 } }),
+              row({}, { phases: 'none' }),
+            ],
+            { bans: 'bridge', marks: { blew: 0.6, burnt: 0.2, scorched: 0.3 } },
+          ),
           mode('gate', 'a gate part of one leg gone: kicks', 0.02, [
             row({ bus: ['right', 'low'], command: 'right' }, { phases: 'one missing' }),
           ]),
