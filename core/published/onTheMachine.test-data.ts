@@ -15,7 +15,7 @@ const SUPPLY = {
   'wrong-tap': 'transformer-look=set-wrong ac-volts=low raw-volts=low cord=through',
   'reservoir-dry': 'ripple-volts=large ac-volts=right rails-ohms=charges-up supply-volts=unsteady',
   'diodes-open': 'ac-volts=right raw-volts=none supply-volts=none rails-ohms=charges-up',
-  'rail-shorted': 'rails-ohms=stays-near-nought raw-volts=none|low supply-volts=none',
+  'rail-shorted': 'rails-ohms=stays-near-nought raw-volts=none|low supply-volts=none|unsteady',
   'regulator-open': 'raw-volts=right supply-volts=none ripple-volts=small rails-ohms=charges-up',
   'reference-low': 'raw-volts=right supply-volts=low ripple-volts=small',
   'regulator-through': 'supply-volts=high raw-volts=right',
@@ -76,7 +76,7 @@ const BRIDGE = {
 } as const;
 
 /** By family and fault. */
-export const ON_THE_MACHINE: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+export const READ_ON_THE_MACHINE: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'belt-turntable-dc': {
     ...SUPPLY,
     ...GOVERNED,

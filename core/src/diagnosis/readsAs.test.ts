@@ -60,11 +60,11 @@ describe('what a meter and one glance cannot tell', () => {
       { test: 'speed-33', outcome: 'slow' },
       { test: 'speed-45', outcome: 'fast' },
     ];
-    expect(chance('trims.dirty', ...surges)).toBeGreaterThan(0.2);
+    expect(chance('trims.dirty', ...surges)).toBeGreaterThan(0.15);
     expect(chance('trims.low-33', ...surges) + chance('trims.high-45', ...surges)).toBeLessThan(0.1);
     // A meter may average it, or show it: neither clears the trims.
     for (const outcome of ['right', 'wanders'])
-      expect(chance('trims.dirty', ...surges, { test: 'drive-33', outcome })).toBeGreaterThan(0.15);
+      expect(chance('trims.dirty', ...surges, { test: 'drive-33', outcome })).toBeGreaterThan(0.1);
   });
 
   it('wow without a rate is no part’s that turns', () => {

@@ -14,10 +14,13 @@ export const speedSignal = (id: string, name: string): PathSignal =>
   signal(id, name, SPEED, 'still', null, { uneven: ['slow', 'right', 'fast'] });
 
 /** What a governor may be told, or give: a few percent off (lowish, highish) are no other volts to a meter. */
-export const WISHES = ['none', 'low', 'lowish', 'right', 'highish', 'high', 'erratic'] as const;
+export const WISHES = ['none', 'low', 'lowish', 'right', 'highish', 'high', 'shaky', 'erratic'] as const;
+
+/** Dirt and a dry joint: the speed wanders by so much that a reading shows it, or by so little that every reading is right and only the ear tells. */
+export const WANDERS = { erratic: 0.5, shaky: 0.5 };
 
 /** Everything that makes it turn. */
-const turning = (high: readonly string[]) => ['low', 'lowish', 'right', 'highish', ...high, 'full', 'erratic'];
+const turning = (high: readonly string[]) => ['low', 'lowish', 'right', 'highish', ...high, 'full', 'shaky', 'erratic'];
 
 /** Answers of volts at the motor; more than right and less than all is told apart where something may ask for it. */
 export const driveAnswers = (high: boolean): string[] => [
@@ -50,7 +53,7 @@ export function governedMotor(at: Motor): PathPart {
   // Open at one end a pot asks for more than any trim; where none does, more volts than right are all there are.
   const high = wishes.includes('high') ? (['high'] as const) : [];
   const allOfLow = high[0] ?? 'full';
-  const asked = wishes.filter((one) => one !== 'none' && one !== 'erratic');
+  const asked = wishes.filter((one) => one !== 'none' && one !== 'erratic' && one !== 'shaky');
   // A governor holds the speed as long as it has volts: what a stiff shaft takes is missed at the fastest setting first.
   const outOfVolts = (part: number) =>
     ample ? [row({ ...fastest, drive: ['low', 'lowish', 'right'] }, { motor: { slow: part, right: 1 - part } })] : [];
@@ -60,11 +63,11 @@ export function governedMotor(at: Motor): PathPart {
       signal(
         'drive',
         'motor terminals',
-        ['none', 'low', 'lowish', 'right', 'highish', ...high, 'full', 'erratic'],
+        ['none', 'low', 'lowish', 'right', 'highish', ...high, 'full', 'shaky', 'erratic'],
         'none',
         measure('motor terminals', 'V', origin, ...bands),
         // Volts follow the speed by less than the band is wide; what wanders by a few percent a meter averages.
-        { lowish: ['right'], highish: ['right'], erratic: ['right', 'erratic'] },
+        { lowish: ['right'], highish: ['right'], shaky: ['right'], erratic: ['right', 'erratic'] },
       ),
       speedSignal('motor', 'motor speed'),
       signal('steadiness', 'steadiness', ['steady', 'surging'], 'steady'),
@@ -87,7 +90,7 @@ export function governedMotor(at: Motor): PathPart {
           // It holds the speed as long as it has volts: for the fastest setting a supply may be short of them.
           row({ ...fastest, gated: 'short' }, { drive: 'lowish' }),
           row({ tacho: 'bumpy' }, { drive: 'erratic' }),
-          row({ wish: 'erratic' }, { drive: 'erratic' }),
+          row({ wish: ['erratic', 'shaky'] }, { drive: '=wish' }),
           row({ gated: 'unsteady' }, { drive: 'erratic' }),
           row({ gated: 'high', wish: 'right' }, { drive: 'right' }),
           row({ wish: asked }, { drive: '=wish' }),
@@ -134,7 +137,7 @@ export function governedMotor(at: Motor): PathPart {
             'hunts',
             'governor hunts: its electronics, or a dry joint in it',
             0.025,
-            [row({ gated: ['short', 'right', 'high'], tacho: 'right', wish: asked }, { drive: 'erratic' })],
+            [row({ gated: ['short', 'right', 'high'], tacho: 'right', wish: asked }, { drive: WANDERS })],
             { provoked: ['tap', 'cold'] },
           ),
           mode(
@@ -178,6 +181,7 @@ export function governedMotor(at: Motor): PathPart {
           row({ drive: ['low', 'lowish'] }, { motor: 'slow' }),
           row({ drive: ['highish', ...high, 'full'] }, { motor: 'fast' }),
           row({ drive: 'erratic' }, { motor: 'uneven', steadiness: 'surging' }),
+          row({ drive: 'shaky' }, { motor: 'right', steadiness: 'surging' }),
           row({}, { motor: 'right', steadiness: 'steady', noise: 'quiet' }),
         ],
         [
@@ -205,7 +209,10 @@ export function governedMotor(at: Motor): PathPart {
             [
               ...(ample ? [row({ ...fastest, '@heat': 'warm', drive: 'right' }, { motor: 'right' })] : []),
               ...outOfVolts(0.9),
-              row({ '@belt': 'on', '@heat': 'cold', drive: ['low', 'lowish', 'right', 'erratic'] }, { motor: held }),
+              row(
+                { '@belt': 'on', '@heat': 'cold', drive: ['low', 'lowish', 'right', 'shaky', 'erratic'] },
+                { motor: held },
+              ),
               row({ drive: turning(high) }, { noise: 'grind' }),
             ],
             { sizes: [0.7, 15] },
@@ -216,7 +223,7 @@ export function governedMotor(at: Motor): PathPart {
             0.02,
             [
               ...outOfVolts(0.95),
-              row({ drive: ['low', 'lowish', 'right', 'erratic'] }, { motor: held, noise: 'grind' }),
+              row({ drive: ['low', 'lowish', 'right', 'shaky', 'erratic'] }, { motor: held, noise: 'grind' }),
               row({ drive: turning(high) }, { noise: 'grind' }),
             ],
             { sizes: [2, 50] },

@@ -4,7 +4,15 @@
  */
 import { POT_SCHOOL } from '../shared/schools.js';
 import { block, cause, looks, mode, reads, repair, row, signal } from '../path/build.js';
-import { driveAnswers, governedMotor, SPEED_ANSWERS, speedSignal, TURNS, WISHES } from '../parts/governedMotor.js';
+import {
+  driveAnswers,
+  governedMotor,
+  SPEED_ANSWERS,
+  speedSignal,
+  TURNS,
+  WANDERS,
+  WISHES,
+} from '../parts/governedMotor.js';
 import { firstLook } from '../parts/firstLook.js';
 import { FEED_READS, FEEDS, linearSupply } from '../parts/linearSupply.js';
 import type { PathData } from '../path/schema.js';
@@ -131,8 +139,8 @@ export const beltTurntableDcPath: PathData = {
         row({}, { set: 'right' }),
       ],
       [
-        mode('dirty', 'trims dirty', 0.08, [row({ chosen: 'right' }, { set: 'erratic' })]),
-        mode('spot', 'a scratchy spot of a trim', 0.03, [row({ chosen: 'right' }, { set: 'erratic' })], {
+        mode('dirty', 'trims dirty', 0.08, [row({ chosen: 'right' }, { set: WANDERS })]),
+        mode('spot', 'a scratchy spot of a trim', 0.03, [row({ chosen: 'right' }, { set: WANDERS })], {
           provoked: ['tap'],
         }),
         mode('low-33', 'trim of 33 set low', 0.03, [row({ '@speed': '33', chosen: 'right' }, { set: 'lowish' })], TRIM),
@@ -163,7 +171,7 @@ export const beltTurntableDcPath: PathData = {
       ['wish'],
       [row({}, { wish: '=set' })],
       [
-        mode('dirty', 'pitch pot dirty', 0.05, [row({ set: ['lowish', 'right', 'highish'] }, { wish: 'erratic' })]),
+        mode('dirty', 'pitch pot dirty', 0.05, [row({ set: ['lowish', 'right', 'highish'] }, { wish: WANDERS })]),
         mode(
           'off-centre',
           'pitch not at its centre',

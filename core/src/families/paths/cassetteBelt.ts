@@ -1,5 +1,13 @@
 /** Drive path of the belt-driven cassette transport. Common practice, with no published source. */
-import { driveAnswers, governedMotor, SPEED_ANSWERS, speedSignal, TURNS, WISHES } from '../parts/governedMotor.js';
+import {
+  driveAnswers,
+  governedMotor,
+  SPEED_ANSWERS,
+  speedSignal,
+  TURNS,
+  WANDERS,
+  WISHES,
+} from '../parts/governedMotor.js';
 import { firstLook } from '../parts/firstLook.js';
 import { FEED_READS, FEEDS, linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
@@ -150,7 +158,7 @@ export const cassetteBeltPath: PathData = {
           sizes: [40, 60],
         }),
         mode('open', 'speed switch open at double', 0.02, [row({ '@speed': '9.5' }, { wish: 'none' })]),
-        mode('dirty', 'trim or speed switch dirty', 0.06, [row({}, { wish: 'erratic' })]),
+        mode('dirty', 'trim or speed switch dirty', 0.06, [row({}, { wish: WANDERS })]),
         mode('low', 'trim set low', 0.03, [row({}, { wish: 'lowish' })], { sizes: [0.5, 10] }),
         mode('high', 'trim set high', 0.03, [row({}, { wish: 'highish' })], { sizes: [0.5, 10] }),
       ],
