@@ -20,7 +20,8 @@ const QUICK_MIN = 8;
 const SHORT_TEST_MIN = 25;
 
 /**
- * A live case kills: the insulation is measured before the first test that switches a unit on the mains on. And what
+ * A live case kills: the insulation is measured before the first test that switches a unit on the mains on. A bad cell
+ * burns: the pack is looked at before it is put in. And what
  * power makes worse, likely enough to be thought of and too unlikely to forbid power, is looked for while it is off.
  */
 export function beforePower(
@@ -36,13 +37,16 @@ export function beforePower(
     ({ test, forbidden }) => forbidden === null && test.marks && test.lifts.includes('frame'),
   );
   if (insulation) return insulation;
-  const sees = ({ test }: TestAdvice) =>
+  const shows = ({ test }: TestAdvice, known: (ban: string) => boolean) =>
     test.outcomes.some(({ modes }) =>
       modes.some((mode) => {
         const ban = engine.model.modes[engine.model.modeOf.get(`${test.block ?? ''}.${mode}`) ?? -1]?.bans;
-        return ban != null && risks.has(ban);
+        return ban != null && known(ban);
       }),
-    ) || test.lifts.some((ban) => risks.has(ban));
+    );
+  const pack = all.find((one) => one.forbidden === null && !one.powered && shows(one, (ban) => ban === 'cell'));
+  if (pack) return pack;
+  const sees = (one: TestAdvice) => shows(one, (ban) => risks.has(ban)) || one.test.lifts.some((ban) => risks.has(ban));
   return (
     all
       .filter(
