@@ -85,7 +85,7 @@ function sawOutcome(path: DrivePath, test: PathTest, outcome: string): Saw | Cas
   if (test.signal === null) return { kind: 'block', block: test.block ?? '', modes: found.modes };
   const seen = Object.fromEntries(found.states.map((state) => [state, 1]));
   const signal = path.signals.find((one) => one.id === test.signal);
-  return { kind: 'signal', signal: test.signal, weights: signal ? withBlurred(signal, seen) : seen };
+  return { kind: 'signal', signal: test.signal, weights: withBlurred(signal, seen) };
 }
 
 /** Marks that are seen at the part itself: whoever sees a swollen cell has looked at the pack. */
@@ -139,11 +139,7 @@ function speedOf(
   );
   if (Object.keys(weights).length === 0)
     return problem('UNKNOWN_OUTCOME', `${test.id} cannot say ${side} in this family: name one of its answers.`);
-  const saw: Saw = {
-    kind: 'signal',
-    signal: test.signal ?? '',
-    weights: signal ? withBlurred(signal, weights) : weights,
-  };
+  const saw: Saw = { kind: 'signal', signal: test.signal ?? '', weights: withBlurred(signal, weights) };
   const observation = observed(test, id, context, saw, undefined);
   return { kind: 'observation', observation: { ...observation, ...(wrong > 0 && percent > -98 ? { percent } : {}) } };
 }

@@ -95,7 +95,7 @@ function marksIn(model: NumberModel, space: Space, test: PathTest): Float64Array
   return out;
 }
 
-/** The answer that each state of the signal gives; -1 where none does, or where it reads as one of several. */
+/** The answer that each state of the signal gives; -1 where none does, or where none of those that it reads as is the usual one. */
 export function answerOfStates(
   { path }: NumberModel,
   test: PathTest,
@@ -107,8 +107,8 @@ export function answerOfStates(
   return Int8Array.from(names, (name) => {
     const list = ownEntry(readsAs, name);
     if (!list) return own(name);
-    const answers = new Set(list.map(own));
-    return answers.size === 1 ? ([...answers][0] ?? -1) : -1;
+    const answers = list.map(own);
+    return answers.find((one) => 2 * answers.filter((other) => other === one).length > answers.length) ?? -1;
   });
 }
 

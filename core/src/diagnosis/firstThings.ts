@@ -21,8 +21,7 @@ const SHORT_TEST_MIN = 25;
 
 /**
  * A live case kills: the insulation is measured before the first test that switches a unit on the mains on. A bad cell
- * burns: the pack is looked at before it is put in. And what
- * power makes worse, likely enough to be thought of and too unlikely to forbid power, is looked for while it is off.
+ * burns: the pack is looked at before it is put in. And what power makes worse, likely enough to be thought of and too unlikely to forbid power, is looked for while it is off.
  */
 export function beforePower(
   engine: Engine,

@@ -115,11 +115,11 @@ export function statesOfValue(signal: PathSignal, given: number, unit: string): 
 
 /** The same weights, with those of states that read as one of several: each of these alike. */
 export function withBlurred(
-  { readsAs }: Pick<PathSignal, 'readsAs'>,
+  signal: Pick<PathSignal, 'readsAs'> | undefined,
   weights: Readonly<Record<string, number>>,
 ): Record<string, number> {
   const out = { ...weights };
-  for (const [state, list] of Object.entries(readsAs)) {
+  for (const [state, list] of Object.entries(signal?.readsAs ?? {})) {
     const weight = list.reduce((sum, one) => sum + (ownEntry(weights, one) ?? 0), 0) / list.length;
     if (weight > 0) out[state] = weight;
   }

@@ -54,6 +54,16 @@ describe('what a meter and one glance cannot tell', () => {
     expect(chance('governor.full', ...fast, { test: 'drive-33', value: 11.5, unit: 'V' })).toBeGreaterThan(0.4);
   });
 
+  it('volts under a model’s own narrow band fit a trim that stands low, and do not clear it', () => {
+    const slow: TestEntry[] = [
+      { test: 'speed-33', outcome: 'slow' },
+      { test: 'speed-45', outcome: 'right' },
+    ];
+    const before = chance('trims.low-33', ...slow);
+    expect(before).toBeGreaterThan(0.1);
+    expect(chance('trims.low-33', ...slow, { test: 'drive-33', outcome: 'low' })).toBeGreaterThan(0.6 * before);
+  });
+
   it('a surge is slow at one reading and fast at the next: neither makes a trim stand wrong', () => {
     const surges: TestEntry[] = [
       { test: 'steady', outcome: 'surges' },

@@ -234,8 +234,10 @@ function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: Sp
   };
   const said = speedWeights(job, speed) ?? merelyTurned(path, link.signal, speed);
   if (!said) return null;
-  const signal = path.signals.find((one) => one.id === link.signal);
-  const weights = signal ? withBlurred(signal, said) : said;
+  const weights = withBlurred(
+    path.signals.find((one) => one.id === link.signal),
+    said,
+  );
   const size = (weights.right ?? 0) < 1 && speed.turned && speed.errorPercent ? { percent: speed.errorPercent } : {};
   return {
     id: key,

@@ -19,6 +19,9 @@ export const WISHES = ['none', 'low', 'lowish', 'right', 'highish', 'high', 'sha
 /** Dirt and a dry joint: the speed wanders by so much that a reading shows it, or by so little that every reading is right and only the ear tells. */
 export const WANDERS = { erratic: 0.5, shaky: 0.5 };
 
+/** Right at three readings of four. */
+const mostlyRight = (otherwise: string): string[] => ['right', 'right', 'right', otherwise];
+
 /** Everything that makes it turn. */
 const turning = (high: readonly string[]) => ['low', 'lowish', 'right', 'highish', ...high, 'full', 'shaky', 'erratic'];
 
@@ -66,8 +69,14 @@ export function governedMotor(at: Motor): PathPart {
         ['none', 'low', 'lowish', 'right', 'highish', ...high, 'full', 'shaky', 'erratic'],
         'none',
         measure('motor terminals', 'V', origin, ...bands),
-        // Volts follow the speed by less than the band is wide; what wanders by a few percent a meter averages.
-        { lowish: ['right'], highish: ['right'], shaky: ['right'], erratic: ['right', 'erratic'] },
+        // Volts follow the speed by less than the family's band is wide, seldom by more than a model's own; what wanders by
+        // a few percent a meter averages.
+        {
+          lowish: mostlyRight('low'),
+          highish: mostlyRight(allOfLow),
+          shaky: ['right'],
+          erratic: ['right', 'erratic'],
+        },
       ),
       speedSignal('motor', 'motor speed'),
       signal('steadiness', 'steadiness', ['steady', 'surging'], 'steady'),
