@@ -4,6 +4,7 @@ import { eventSchema } from './events.js';
 import { jobSchema } from './jobs.js';
 import { newRunSchema } from './runs.js';
 import { keySchema, momentSchema } from './stored.js';
+import { say } from '@amber-gauge/core/words';
 
 /** What the file calls itself. */
 export const BUNDLE_FORMAT = 'amber-gauge-job';
@@ -51,9 +52,10 @@ export const importedSchema = z.object({
 /** Why a text is no bundle that can be read here, in words with what to do; null when it may be one. */
 export function bundleProblem(value: unknown): string | null {
   if (typeof value !== 'object' || value === null || !('format' in value) || value.format !== BUNDLE_FORMAT)
-    return 'This is no job bundle: choose a file that was exported from a job here.';
+    return say`This is no job bundle: choose a file that was exported from a job here.`;
   const version = 'version' in value ? value.version : undefined;
   if (version !== BUNDLE_VERSION)
-    return `This bundle is of version ${String(version).slice(0, 20)}; version ${BUNDLE_VERSION} is read here. Export it again with a bench of that version.`;
+    return say`This bundle is of version ${String(version).slice(0, 20)}; version ${BUNDLE_VERSION} is read here.
+      Export it again with a bench of that version.`;
   return null;
 }

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { eventSchema, keptEventSchema } from './events.js';
 import { practiceSpecSchema } from './practice.js';
 import { keySchema, momentSchema, wholeSchema } from './stored.js';
+import { say } from '@amber-gauge/core/words';
 
 const originSchema = z.object({
   kind: z.enum(['standard', 'practice', 'sheet', 'chosen']),
@@ -27,8 +28,15 @@ export const jobFieldsSchema = z.object({
   serial: z.string().trim().max(120),
   customer: z.string().trim().max(200),
   powerKind: z.enum(['mains', 'pack', 'adapter']),
-  ratedVolts: z.number().positive('Rated volts are above zero').max(1000, 'Rated volts are at most 1000').nullable(),
-  speedIds: z.array(z.string().min(1).max(32)).min(1, 'Choose at least one speed').max(12),
+  ratedVolts: z
+    .number()
+    .positive(say`Rated volts are above zero`)
+    .max(1000, say`Rated volts are at most 1000`)
+    .nullable(),
+  speedIds: z
+    .array(z.string().min(1).max(32))
+    .min(1, say`Choose at least one speed`)
+    .max(12),
   complaint: z.string().trim().max(4000),
   tried: z.string().trim().max(4000),
   tolerance: jobToleranceSchema,
@@ -202,7 +210,11 @@ export type KeptSheet = z.infer<typeof keptSheetSchema>;
 
 /** A change of a sheet, refused when `version` is not the present one. */
 export const changeSheetSchema = z.object({
-  model: z.string().trim().min(1, 'Name the model').max(240),
+  model: z
+    .string()
+    .trim()
+    .min(1, say`Name the model`)
+    .max(240),
   version: wholeSchema,
   sheet: modelSheetSchema,
 });

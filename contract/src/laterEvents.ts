@@ -6,12 +6,13 @@ import { z } from 'zod';
 import { handBackSchemas, proveSchemas } from './proveEvents.js';
 import { practiceSchemas } from './practice.js';
 import { keySchema } from './stored.js';
+import { say } from '@amber-gauge/core/words';
 
 const key = keySchema;
 const short = z.string().max(400);
 const word = short.min(1);
 const finite = z.number().refine(Number.isFinite);
-const positive = finite.positive('above zero');
+const positive = finite.positive(say`above zero`);
 const nullable = finite.nullable();
 const fraction = finite.min(0).max(1);
 
@@ -177,7 +178,7 @@ const mendSchemas = [
     verdict: short.nullable(),
     expects: z
       .object({ place: word, unit: z.string().min(1).max(12), low: finite, high: finite })
-      .refine(({ low, high }) => low <= high, 'the lower limit comes first')
+      .refine(({ low, high }) => low <= high, say`the lower limit comes first`)
       .nullable(),
   }),
   z.object({
@@ -219,8 +220,8 @@ const coachSchemas = [
           z.object({
             id: trimId,
             label: word,
-            lowerPercent: finite.min(-50).negative('below zero'),
-            upperPercent: finite.max(50).positive('above zero'),
+            lowerPercent: finite.min(-50).negative(say`below zero`),
+            upperPercent: finite.max(50).positive(say`above zero`),
           }),
         )
         .min(1)
@@ -232,7 +233,10 @@ const coachSchemas = [
             name: word,
             serves: z.array(trimId).min(1).max(6),
             faster: z.enum(['clockwise', 'counter-clockwise']).nullable(),
-            travelTurns: finite.positive('above zero').max(100).nullable(),
+            travelTurns: finite
+              .positive(say`above zero`)
+              .max(100)
+              .nullable(),
             stoodTurns: turns.nullable(),
           }),
         )

@@ -2,12 +2,13 @@
 import { FOLLOW_UP_KINDS, PROTECTION_CLASSES, SAFETY_READINGS, TRIAL_PROVOCATIONS } from '@amber-gauge/core/bench';
 import { z } from 'zod';
 import { daySchema, keySchema, wholeSchema } from './stored.js';
+import { say } from '@amber-gauge/core/words';
 
 const key = keySchema;
 const short = z.string().max(400);
 const word = short.min(1);
 const finite = z.number().refine(Number.isFinite);
-const positive = finite.positive('above zero');
+const positive = finite.positive(say`above zero`);
 const fraction = finite.min(0).max(1);
 
 const level = { db: finite.min(-200).max(200), variance: finite.min(0).max(1e6), count: finite.min(1).max(1e4) };
@@ -43,7 +44,7 @@ export const proveSchemas = [
       how: z.enum(['pulses', 'gyro', 'taps', 'stopwatch']),
       conditions: short,
     })
-    .refine(({ fromRpm, toRpm }) => toRpm < fromRpm, 'it runs down, not up'),
+    .refine(({ fromRpm, toRpm }) => toRpm < fromRpm, say`it runs down, not up`),
   z.object({
     kind: z.literal('protection-class'),
     protection: z.enum(PROTECTION_CLASSES),

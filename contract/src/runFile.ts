@@ -6,6 +6,7 @@ import { ownEntry } from '@amber-gauge/core/quantity';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { newRunSchema, type NewRun } from './runs.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Name and version of the open format of a run. */
 export const RUN_FORMAT = 'amber-gauge-run-1';
@@ -64,19 +65,22 @@ export function readRunFile(text: string): RunFileResult {
   } catch {
     return {
       kind: 'unusable',
-      message: 'This is neither JSON nor CSV of a run. Export it again and import that file.',
+      message: say`This is neither JSON nor CSV of a run. Export it again and import that file.`,
     };
   }
 }
 
 function checked(value: unknown): RunFileResult {
   if (!(typeof value === 'object' && value !== null && (value as { format?: unknown }).format === RUN_FORMAT)) {
-    return { kind: 'unusable', message: 'This file is not a run exported here: its format line is missing.' };
+    return { kind: 'unusable', message: say`This file is not a run exported here: its format line is missing.` };
   }
   const parsed = runFileSchema.safeParse(value);
   if (parsed.success) return { kind: 'run', file: parsed.data };
   const first = parsed.error.issues[0];
-  return { kind: 'unusable', message: `The run in this file is damaged at ${first?.path.join('.') ?? 'its start'}.` };
+  return {
+    kind: 'unusable',
+    message: say`The run in this file is damaged at ${first?.path.join('.') ?? say`its start`}.`,
+  };
 }
 
 function fromCsv(text: string): unknown {

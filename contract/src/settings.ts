@@ -4,10 +4,20 @@ import { INSTRUMENT_KINDS, instrumentAddress, type InstrumentKind } from '@amber
 import { FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
 import { z } from 'zod';
 import { keySchema, wholeSchema } from './stored.js';
+import { say } from '@amber-gauge/core/words';
 
-const ohm = z.number().positive('Above 0 Ω').max(100, 'At most 100 Ω');
-const megohm = z.number().positive('Above 0 MΩ').max(10000, 'At most 10 000 MΩ');
-const milliampere = z.number().positive('Above 0 mA').max(100, 'At most 100 mA');
+const ohm = z
+  .number()
+  .positive('Above 0 Ω')
+  .max(100, say`At most 100 Ω`);
+const megohm = z
+  .number()
+  .positive('Above 0 MΩ')
+  .max(10000, say`At most 10 000 MΩ`);
+const milliampere = z
+  .number()
+  .positive('Above 0 mA')
+  .max(100, say`At most 100 mA`);
 
 /** Limits of electrical safety that this shop goes by: ohm, megohm, mA. */
 const safetySchema = z.object({
@@ -19,8 +29,12 @@ const safetySchema = z.object({
   touchCurrentMa: milliampere,
 }) satisfies z.ZodType<SafetyLimits>;
 
-const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time, as in 09:00');
-const few = z.number().int('A whole number').min(1, 'At least one').max(20, 'At most 20');
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, say`A time, as in 09:00`);
+const few = z
+  .number()
+  .int(say`A whole number`)
+  .min(1, say`At least one`)
+  .max(20, say`At most 20`);
 
 /** When the bench is open, by its own clock, and what it has of what jobs share. */
 export const hoursSchema = z
@@ -28,13 +42,16 @@ export const hoursSchema = z
     from: clock,
     to: clock,
     /** Monday 1 to Sunday 7. */
-    days: z.array(z.number().int().min(1).max(7)).min(1, 'At least one day').max(7),
+    days: z
+      .array(z.number().int().min(1).max(7))
+      .min(1, say`At least one day`)
+      .max(7),
     places: few,
     isolators: few,
     variacs: few,
     tapes: few,
   })
-  .refine(({ from, to }) => from < to, 'It opens before it closes');
+  .refine(({ from, to }) => from < to, say`It opens before it closes`);
 
 const KINDS = Object.keys(INSTRUMENT_KINDS) as [InstrumentKind, ...InstrumentKind[]];
 /** A meter on a serial line of the device that reads it: "serial:9600", its rate in baud. */
@@ -50,12 +67,16 @@ export const serialBaud = (address: string): number | null => {
 export const instrumentSchema = z.object({
   id: keySchema,
   kind: z.enum(KINDS),
-  name: z.string().trim().min(1, 'Give the instrument a name').max(60),
+  name: z
+    .string()
+    .trim()
+    .min(1, say`Give the instrument a name`)
+    .max(60),
   address: z
     .string()
     .trim()
     .max(120)
-    .refine(isAddress, 'Name it as HOST:PORT, as in 127.0.0.1:5025 (ports begin at 1024), or serial:9600'),
+    .refine(isAddress, say`Name it as HOST:PORT, as in 127.0.0.1:5025 (ports begin at 1024), or serial:9600`),
 });
 /** See {@link instrumentSchema}. */
 export type Instrument = z.infer<typeof instrumentSchema>;
@@ -72,13 +93,20 @@ function isAddress(text: string): boolean {
 
 /** What may be changed in Set-up. */
 export const settingFieldsSchema = z.object({
-  shopName: z.string().trim().min(1, 'The shop needs a name').max(120),
+  shopName: z
+    .string()
+    .trim()
+    .min(1, say`The shop needs a name`)
+    .max(120),
   shopAddress: z.string().trim().max(400),
   currency: z
     .string()
     .trim()
-    .regex(/^[A-Z]{3}$/, 'Three capital letters, as in EUR'),
-  mainsVolts: z.number().min(90, 'Mains volts lie between 90 and 260').max(260, 'Mains volts lie between 90 and 260'),
+    .regex(/^[A-Z]{3}$/, say`Three capital letters, as in EUR`),
+  mainsVolts: z
+    .number()
+    .min(90, say`Mains volts lie between 90 and 260`)
+    .max(260, say`Mains volts lie between 90 and 260`),
   mainsHz: z.union([z.literal(50), z.literal(60)]),
   captureKey: z.string().min(1).max(32),
   /** What a calibration found: frequencies read by the sound card are multiplied with 1 + this / 10^6. */
@@ -86,17 +114,30 @@ export const settingFieldsSchema = z.object({
   /** Which standard's figure of wow and flutter stands with the number. */
   flutterStandard: z.enum(FLUTTER_STANDARDS),
   /** What an hour of hands costs; mends are weighed by it. */
-  hourMoney: z.number().positive('An hour costs more than nothing').max(1e6, 'At most a million an hour'),
+  hourMoney: z
+    .number()
+    .positive(say`An hour costs more than nothing`)
+    .max(1e6, say`At most a million an hour`),
   /** What a day costs on which a unit lies here and waits; mends that wait for parts are weighed by it. */
-  dayMoney: z.number().min(0, 'A day costs nothing or more').max(1e6, 'At most a million a day'),
+  dayMoney: z
+    .number()
+    .min(0, say`A day costs nothing or more`)
+    .max(1e6, say`At most a million a day`),
   /** Days that parts usually take to come. */
-  partsDays: z.number().int('Whole days').min(0, 'No fewer than none').max(365, 'At most a year'),
+  partsDays: z
+    .number()
+    .int(say`Whole days`)
+    .min(0, say`No fewer than none`)
+    .max(365, say`At most a year`),
   safety: safetySchema,
   hours: hoursSchema,
-  instruments: z.array(instrumentSchema).max(12, 'At most twelve instruments'),
+  instruments: z.array(instrumentSchema).max(12, say`At most twelve instruments`),
   /** Instruments may stand at other addresses than this machine's own. */
   remoteInstruments: z.boolean(),
-  clockLimitPpm: z.number().positive('Above 0 ppm').max(10000, 'At most 10000 ppm'),
+  clockLimitPpm: z
+    .number()
+    .positive('Above 0 ppm')
+    .max(10000, say`At most 10000 ppm`),
 });
 /** See {@link settingFieldsSchema}. */
 export type SettingFields = z.infer<typeof settingFieldsSchema>;
@@ -118,9 +159,17 @@ export const changeSettingsSchema = z.object({
 
 /** A test tape or record: nominal in hertz, tolerance in percent, null when it is not known. */
 export const sourceFieldsSchema = z.object({
-  name: z.string().trim().min(1, 'Give the tape or record a name').max(120),
+  name: z
+    .string()
+    .trim()
+    .min(1, say`Give the tape or record a name`)
+    .max(120),
   nominalHz: z.number().min(20, 'Between 20 Hz and 20 kHz').max(20000, 'Between 20 Hz and 20 kHz'),
-  tolerancePercent: z.number().positive('Above 0 %').max(10, 'At most 10 %').nullable(),
+  tolerancePercent: z
+    .number()
+    .positive('Above 0 %')
+    .max(10, say`At most 10 %`)
+    .nullable(),
 });
 /** A test tape or record as it is kept. */
 export const sourceSchema = sourceFieldsSchema.extend({

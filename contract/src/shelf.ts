@@ -5,23 +5,24 @@ import { CANDIDATE_FIELDS } from '@amber-gauge/core/workings';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { keySchema, momentSchema } from './stored.js';
+import { say } from '@amber-gauge/core/words';
 
 const word = z.string().trim().min(1).max(200);
 const count = z.number().int().min(1).max(1_000_000);
-const day = z.iso.date().refine((text) => text >= '2000-01-01' && text < '2100-01-01', 'lies outside 2000 to 2100');
+const day = z.iso.date().refine((text) => text >= '2000-01-01' && text < '2100-01-01', say`lies outside 2000 to 2100`);
 
 /** A motor's plate, by the candidate's fields of the motor match. */
 const motorSchema = z
   .record(z.string(), z.string().trim().min(1).max(40))
   .refine(
     (motor) => Object.keys(motor).every((id) => CANDIDATE_FIELDS.some((field) => field.id === id)),
-    'holds a field that no motor has',
+    say`holds a field that no motor has`,
   );
 
 /** What a part serves: a mend as "family/mend", or "use/what". */
 const serves = z
   .string()
-  .regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, 'Name it as family/mend or use/what')
+  .regex(/^[a-z0-9-]+\/[a-z0-9-]+$/, say`Name it as family/mend or use/what`)
   .max(130);
 
 const shelfBodySchema = z.discriminatedUnion('kind', [
@@ -84,7 +85,7 @@ const HEADS = [
 export const lotsToCsv = (lots: readonly Lot[]): string =>
   Papa.unparse(
     {
-      fields: [...HEADS, 'arrived', 'on hand', 'free', 'bad', 'used', 'failed early'],
+      fields: [...HEADS, 'arrived', say`on hand`, 'free', 'bad', 'used', say`failed early`],
       data: lots.map(({ lot, arrivedOn, onHand, free, bad, used, failed }) => [
         lot.part,
         lot.supplier,
@@ -121,7 +122,7 @@ export function lotsFromCsv(text: string, today: string): ReadLots {
   });
   const missing = ['part', 'supplier', 'quantity'].filter((head) => !(meta.fields ?? []).includes(head));
   if (missing.length > 0)
-    return { lots: [], problems: [{ row: 1, message: `The first row names no column “${missing.join('”, “')}”.` }] };
+    return { lots: [], problems: [{ row: 1, message: say`The first row names no column “${missing.join('”, “')}”.` }] };
   const lots: Extract<ShelfBody, { kind: 'lot' }>[] = [];
   const problems: { row: number; message: string }[] = [];
   data.slice(0, MOST_SHELF_LINES).forEach((cells, i) => {
@@ -148,7 +149,7 @@ export function lotsFromCsv(text: string, today: string): ReadLots {
   if (data.length > MOST_SHELF_LINES)
     problems.push({
       row: MOST_SHELF_LINES + 2,
-      message: `Only ${MOST_SHELF_LINES} rows at a time: import the rest after.`,
+      message: say`Only ${MOST_SHELF_LINES} rows at a time: import the rest after.`,
     });
   return { lots, problems };
 }

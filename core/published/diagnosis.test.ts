@@ -52,6 +52,7 @@ function circuit(
     causes: [],
     ways: [],
     guards: [],
+  trims: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'open', minutes: 0, steps: [] }],

@@ -27,7 +27,6 @@ const READERS: readonly (readonly [path: string, why: string])[] = [
   ['core/src/bench/mend/expected.ts', 'the place of a reading, as it was typed'],
   ['core/src/bench/needsPower.ts', 'the place of a reading, as it was typed'],
   ['core/src/bench/prove/usualChecks.ts', 'the complaint, as the owner said it'],
-  ['core/src/bench/prove/disturb.ts', 'names of faults: which blocks are trims'],
   ['core/src/diagnosis/row.ts', 'a value that was typed'],
   ['core/src/diagnosis/case.ts', 'the number in a message of its own'],
   ['core/src/diagnosis/nextTests.ts', 'names of states, which are their ids'],

@@ -3,6 +3,7 @@ import { errorDecimals, fixed, signed, withUnit, THIN, type Bound, type Qualifie
 import { ledgerWords, ledgerWordsAbout } from './describeLedger.js';
 import { PITCH_WORDS } from './pitch.js';
 import { POWER_WORDS, WORK_WORDS, type EventBody } from './event.js';
+import { said, say } from '../words/index.js';
 
 interface ValueLike {
   readonly values: readonly number[];
@@ -11,13 +12,18 @@ interface ValueLike {
   readonly bound: Bound;
 }
 
-const QUALIFIER_WORDS: Readonly<Record<Qualifier, string>> = { dc: 'd.c.', ac: 'a.c.', pp: 'peak to peak', rms: 'rms' };
+const QUALIFIER_WORDS: Readonly<Record<Qualifier, string>> = {
+  dc: 'd.c.',
+  ac: 'a.c.',
+  pp: say`peak to peak`,
+  rms: say`rms`,
+};
 
 /** "27.5 V d.c.", "2.3, 2.3, 2 Ω", "above 20 MΩ", "open". Volts without a word count as d.c. */
 export function valueWords(reading: ValueLike): string {
   if (reading.bound === 'open') return 'open';
   if (reading.bound === 'short') return 'short';
-  if (reading.bound === 'overload') return 'over range (OL)';
+  if (reading.bound === 'overload') return say`over range (OL)`;
   if (reading.bound === 'between' && reading.values.length === 2) {
     const [low, high] = reading.values as readonly [number, number];
     const plain = (value: number): ValueLike => ({
@@ -35,7 +41,7 @@ export function valueWords(reading: ValueLike): string {
       : withUnit(reading.values[0] ?? 0, unit).trim();
   const qualifier = reading.qualifier ?? (reading.unit === 'V' ? 'dc' : null);
   const words = qualifier ? `${list} ${QUALIFIER_WORDS[qualifier]}` : list;
-  return reading.bound === 'above' ? `above ${words}` : reading.bound === 'below' ? `below ${words}` : words;
+  return reading.bound === 'above' ? say`above ${words}` : reading.bound === 'below' ? say`below ${words}` : words;
 }
 
 /** "at motor, 45, warm" or "no place". */
@@ -44,7 +50,9 @@ export function whereWords(where: {
   readonly speedId: string | null;
   readonly condition: string | null;
 }): string {
-  return [where.place ? `at ${where.place}` : 'no place', where.speedId, where.condition].filter(Boolean).join(', ');
+  return [where.place ? say`at ${where.place}` : say`no place`, where.speedId, where.condition && said(where.condition)]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** "−1.80 ± 0.12 %" or "did not turn". */
@@ -54,7 +62,7 @@ export function speedWords(speed: {
   readonly expandedPercent: number | null;
   readonly rpm: number | null;
 }): string {
-  if (!speed.turned) return 'did not turn';
+  if (!speed.turned) return say`did not turn`;
   if (speed.errorPercent === null) return speed.rpm === null ? 'turns' : `${fixed(speed.rpm, 0)}${THIN}rpm`;
   const decimals = errorDecimals(speed.expandedPercent);
   const spread = speed.expandedPercent === null ? '' : ` ± ${fixed(speed.expandedPercent, decimals)}`;
@@ -77,21 +85,21 @@ export function eventWords(body: EventBody): string {
     case 'note':
       return body.text;
     case 'speed':
-      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${body.condition}` : ''}${body.pitch ? `, ${PITCH_WORDS[body.pitch]}` : ''}${body.conditions ? `, ${body.conditions}` : ''}`;
+      return `${speedWords(body)}, ${body.speedId}${body.condition ? `, ${said(body.condition)}` : ''}${body.pitch ? `, ${PITCH_WORDS[body.pitch]}` : ''}${body.conditions ? `, ${body.conditions}` : ''}`;
     case 'work':
       return `${WORK_WORDS[body.action]} ${body.what}`;
     case 'power':
       return POWER_WORDS[body.state];
     case 'hold':
-      return `held: ${body.prompt}`;
+      return say`held: ${body.prompt}`;
     case 'place':
-      return `placed at ${body.place}`;
+      return say`placed at ${body.place}`;
     case 'strike':
-      return `struck out: ${body.reason}`;
+      return say`struck out: ${body.reason}`;
     case 'field':
       return `${body.field}: ${body.from || 'nothing'} → ${body.to || 'nothing'}`;
     case 'hand-back':
-      return body.leftUndone ? `handed back; left undone: ${body.leftUndone}` : 'handed back';
+      return body.leftUndone ? say`handed back; left undone: ${body.leftUndone}` : say`handed back`;
     default:
       return ledgerWords(body);
   }

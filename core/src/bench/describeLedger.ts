@@ -19,6 +19,7 @@ import type { ProveBody } from './prove/body.js';
 import { proveWords } from './prove/words.js';
 import { TIMER_WORDS, type TimerBody, type TimerEndBody } from './timers/body.js';
 import { minutesWords } from './timers/duration.js';
+import { said, say } from '../words/index.js';
 
 /** The kinds of line that this file puts into words. */
 export type LaterBody =
@@ -38,7 +39,7 @@ export type LaterBody =
 
 /** "4 × 30 mm, tray B". */
 export const fastenerWords = (one: Fasteners): string =>
-  `${one.count} × ${one.what}${one.tray ? `, tray ${one.tray}` : ''}`;
+  `${one.count} × ${one.what}${one.tray ? say`, tray ${one.tray}` : ''}`;
 
 /** "bottom cover, 4 × 30 mm, tray B". */
 export const stepWords = (step: StepBody): string =>
@@ -48,43 +49,48 @@ export const stepWords = (step: StepBody): string =>
 export function ledgerWords(body: LaterBody): string {
   switch (body.kind) {
     case 'safe':
-      return `made safe: ${body.text}`;
+      return say`made safe: ${body.text}`;
     case 'charge':
-      return `${body.name}: ${withUnit(body.microfarad * 1e-6, 'F')} at ${withUnit(body.volts, 'V')} through ${withUnit(body.ohm, 'Ω')}`;
+      return say`${body.name}: ${withUnit(body.microfarad * 1e-6, 'F')} at ${withUnit(body.volts, 'V')} through
+        ${withUnit(body.ohm, 'Ω')}`;
     case 'start-volts':
-      return `${body.start} start at ${withUnit(body.volts, 'V')}`;
+      return say`${body.start} start at ${withUnit(body.volts, 'V')}`;
     case 'step':
-      return `off: ${stepWords(body)}`;
+      return say`off: ${stepWords(body)}`;
     case 'open-end':
-      return `open end: ${endWords(body)}`;
+      return say`open end: ${endWords(body)}`;
     case 'close':
-      return body.how ? `closed: ${body.how}` : 'closed';
+      return body.how ? say`closed: ${body.how}` : say`closed`;
     case 'refit':
-      return 'back on';
+      return say`back on`;
     case 'explain':
-      return `explained: ${body.why}`;
+      return say`explained: ${body.why}`;
     case 'move':
-      return body.dropped ? `dropped: ${body.name}` : body.began ? `ended: ${body.name}` : `begun: ${body.name}`;
+      return body.dropped
+        ? say`dropped: ${body.name}`
+        : body.began
+          ? say`ended: ${body.name}`
+          : say`begun: ${body.name}`;
     case 'gate':
       return gateWords(body);
     case 'timer':
       return `${body.label || TIMER_WORDS[body.timer]}: ${minutesWords(body.minutes)}`;
     case 'timer-end':
-      return body.how === 'stopped' ? 'timer stopped' : 'timer answered';
+      return body.how === 'stopped' ? say`timer stopped` : say`timer answered`;
     case 'photo':
-      return body.caption ? `photo: ${body.caption}` : 'photo';
+      return body.caption ? say`photo: ${body.caption}` : 'photo';
     case 'answer':
       return `${body.name}: ${body.value === null ? body.words : withUnit(body.value, body.unit ?? '')}${body.instrument === undefined ? '' : `, by ${body.instrument}`}`;
     case 'mended':
-      return `mended: ${body.name}${body.loses === undefined ? '' : `; gone with it: ${body.loses}`}`;
+      return say`mended: ${body.name}${body.loses === undefined ? '' : say`; gone with it: ${body.loses}`}`;
     case 'suspect':
       return HAND_WORDS[body.verdict](body.name);
     case 'unreachable':
-      return `cannot reach: ${body.name}`;
+      return say`cannot reach: ${body.name}`;
     case 'tried':
       return triedWords(body);
     case 'marks':
-      return body.marks.length === 1 ? '1 mark on a photo' : `${body.marks.length} marks on a photo`;
+      return body.marks.length === 1 ? say`1 mark on a photo` : say`${body.marks.length} marks on a photo`;
     default:
       return ownWords(body);
   }
@@ -129,15 +135,15 @@ function ownWords(body: MendBody | CoachBody | ProveBody | HandBackLaterBody | P
 export function ledgerWordsAbout(body: EventBody, find: (key: string) => EventBody | undefined): string | null {
   if (body.kind === 'refit') {
     const step = find(body.target);
-    return step?.kind === 'step' ? `back on: ${step.what}` : null;
+    return step?.kind === 'step' ? say`back on: ${step.what}` : null;
   }
   if (body.kind === 'close') {
     const end = find(body.target);
-    return end?.kind === 'open-end' ? `closed: ${end.what}${body.how ? `, ${body.how}` : ''}` : null;
+    return end?.kind === 'open-end' ? say`closed: ${end.what}${body.how ? `, ${body.how}` : ''}` : null;
   }
   if (body.kind === 'timer-end') {
     const timer = find(body.target);
-    return timer?.kind === 'timer' ? `${timer.label || TIMER_WORDS[timer.timer]} ${body.how}` : null;
+    return timer?.kind === 'timer' ? `${timer.label || TIMER_WORDS[timer.timer]} ${said(body.how)}` : null;
   }
   return null;
 }
@@ -145,12 +151,13 @@ export function ledgerWordsAbout(body: EventBody, find: (key: string) => EventBo
 function gateWords(body: GateBody): string {
   const where = body.to === 'hand-back' ? 'hand-back' : POWER_WORDS[body.to].toLowerCase();
   const left = body.accepted.length;
-  return `gate passed: ${where}${left > 0 ? `, ${left === 1 ? '1 end' : `${left} ends`} accepted open` : ''}`;
+  return say`gate passed:
+    ${where}${left > 0 ? say`, ${left === 1 ? say`1 end` : say`${left} ends`} accepted open` : ''}`;
 }
 
 /** What the repairer knows better, in words. */
 const HAND_WORDS = {
-  pinned: (name: string) => `by hand: it is the ${name}`,
-  'ruled-out': (name: string) => `by hand: not the ${name}`,
-  outside: (name: string) => `by hand, not in the path: ${name}`,
+  pinned: (name: string) => say`by hand: it is the ${name}`,
+  'ruled-out': (name: string) => say`by hand: not the ${name}`,
+  outside: (name: string) => say`by hand, not in the path: ${name}`,
 } as const;

@@ -13,6 +13,7 @@ import type { ProveBody } from './prove/body.js';
 import type { SafetyBody } from './safety/body.js';
 import type { WorkBody } from './work.js';
 import type { TimerBody, TimerEndBody } from './timers/body.js';
+import { say } from '../words/index.js';
 
 /** The eight stages of a job, in the order people do them. */
 
@@ -23,14 +24,14 @@ export type StageId = (typeof STAGES)[number];
 
 /** Their words on the screen. */
 export const STAGE_NAMES: Readonly<Record<StageId, string>> = {
-  'take-in': 'Take in',
-  'make-safe': 'Make safe',
-  'open-up': 'Open up',
-  find: 'Find',
-  mend: 'Mend',
-  'set-speed': 'Set speed',
-  prove: 'Prove',
-  'hand-back': 'Hand back',
+  'take-in': say`Take in`,
+  'make-safe': say`Make safe`,
+  'open-up': say`Open up`,
+  find: say`Find`,
+  mend: say`Mend`,
+  'set-speed': say`Set speed`,
+  prove: say`Prove`,
+  'hand-back': say`Hand back`,
 };
 
 /** Power states of mains units, then of pack units. */
@@ -49,12 +50,12 @@ export type PowerState = (typeof POWER_STATES)[number];
 
 /** Their words, always beside their shape. */
 export const POWER_WORDS: Readonly<Record<PowerState, string>> = {
-  'unplugged-discharged': 'Unplugged, discharged',
-  'unplugged-unknown': 'Unplugged, charge unknown',
-  'live-isolated': 'Live through isolation',
-  'live-direct': 'Live direct',
-  'pack-out': 'Pack out',
-  'pack-in': 'Pack in',
+  'unplugged-discharged': say`Unplugged, discharged`,
+  'unplugged-unknown': say`Unplugged, charge unknown`,
+  'live-isolated': say`Live through isolation`,
+  'live-direct': say`Live direct`,
+  'pack-out': say`Pack out`,
+  'pack-in': say`Pack in`,
 };
 
 /** True when parts may be live or turning. */

@@ -9,6 +9,7 @@ import type { OpenEnd } from './ledger/index.js';
 import { endWords } from './ledger/index.js';
 import { workSaid } from './workSaid.js';
 import { speedFromReading, speedFromStrobe, type ToneSource } from './speedReading.js';
+import { said, say } from '../words/index.js';
 
 /** The prompt a line may answer. */
 export interface PromptAsked {
@@ -45,12 +46,12 @@ export function linesFromEntry(entry: Entry, text: string, context: EntryContext
     case 'note':
       return [{ kind: 'note', text: entry.text }];
     case 'ordered':
-      return [{ kind: 'note', text: `ordered: ${entry.what}` }];
+      return [{ kind: 'note', text: say`ordered: ${entry.what}` }];
     case 'work':
       return [workSaid(context.familyId, entry)];
     case 'trim': {
       const speed = entry.speedId ?? meantSpeed(context);
-      const what = `trim${speed === null ? '' : ` ${speed}`} to ${entry.clock}, facing the screw`;
+      const what = say`trim${speed === null ? '' : ` ${speed}`} to ${entry.clock}, facing the screw`;
       return [workSaid(context.familyId, { action: 'adjust', what })];
     }
     case 'ends':
@@ -84,7 +85,7 @@ export function linesFromEntry(entry: Entry, text: string, context: EntryContext
     case 'strobe': {
       const speed = speedOf(context, entry.speedId);
       const line = speed && speedFromStrobe(entry, text, speed, context.mainsHz);
-      return [line ?? { kind: 'note', text: `${text} (unfinished: say which edge, near or far)` }];
+      return [line ?? { kind: 'note', text: say`${text} (unfinished: say which edge, near or far)` }];
     }
     case 'readings':
       return entry.readings.map((one) => readingLine(one, text, context));
@@ -160,9 +161,13 @@ export function entryPreview(entry: Entry, text: string, context: EntryContext):
     case 'ask-place':
       return `${valueWords(entry.reading)} at ${entry.near.map((name) => `${name}?`).join(' ')}`;
     case 'power':
-      return entry.on ? 'power on: asked through the gate' : entry.pack ? 'power: pack out' : 'power: unplugged';
+      return entry.on
+        ? say`power on: asked through the gate`
+        : entry.pack
+          ? say`power: pack out`
+          : say`power: unplugged`;
     default: {
-      const fresh = entry.kind === 'reading' && entry.newPlace ? ', a new place' : '';
+      const fresh = entry.kind === 'reading' && entry.newPlace ? say`, a new place` : '';
       return `${linesFromEntry(entry, text, context)
         .map((body) => bodyPreview(body, context))
         .join('; ')}${fresh}`;
@@ -173,25 +178,28 @@ export function entryPreview(entry: Entry, text: string, context: EntryContext):
 function bodyPreview(body: EventBody, context: EntryContext): string {
   switch (body.kind) {
     case 'speed':
-      return `speed ${body.speedId}: ${speedWords(body)}${body.condition ? `, ${body.condition}` : ''}${body.sourceName ? `, on ${body.sourceName}` : ''}`;
+      return say`speed ${body.speedId}:
+        ${speedWords(body)}${body.condition ? `, ${said(body.condition)}` : ''}${body.sourceName ? say`, on ${body.sourceName}` : ''}`;
     case 'reading':
       return `${valueWords(body)}, ${whereWords(body)}${tonelessHz(body)}`;
     case 'answer':
       return `${capital(body.name)}: ${body.value === null ? body.words : valueWords({ values: [body.value], unit: body.unit, qualifier: null, bound: 'exact' })}`;
     case 'open-end':
-      return `open end: ${endWords(body)}`;
+      return say`open end: ${endWords(body)}`;
     case 'close': {
       const end = context.open.find((one) => one.key === body.target);
-      return `closes: ${end?.end.what ?? ''}`;
+      return say`closes: ${end?.end.what ?? ''}`;
     }
     case 'work':
-      return `work done: ${body.action === 'adjust' && body.what.startsWith('trim') ? body.what : `${WORK_TOLD[body.action]} ${body.what}`}${body.reach === 'circuit' ? ', in the circuit' : ''}`;
+      return say`work done:
+        ${body.action === 'adjust' && body.what.startsWith('trim') ? body.what : `${WORK_TOLD[body.action]} ${body.what}`}${body.reach === 'circuit' ? say`, in the circuit` : ''}`;
     case 'start-volts':
-      return `starts at ${body.volts}\u202fV`;
+      return say`starts at ${body.volts}\u202fV`;
     case 'timer':
-      return `starts a timer: ${body.timer}, ${body.minutes < 120 ? `${Number(body.minutes.toFixed(1))} min` : `${Number((body.minutes / 60).toFixed(1))} h`}`;
+      return say`starts a timer: ${body.timer},
+        ${body.minutes < 120 ? `${Number(body.minutes.toFixed(1))} min` : `${Number((body.minutes / 60).toFixed(1))} h`}`;
     case 'note':
-      return body.text.startsWith('ordered: ') ? `a note, ${body.text}` : 'a note';
+      return body.text.startsWith(say`ordered: ${''}`) ? say`a note, ${body.text}` : say`a note`;
     default:
       return body.kind;
   }
@@ -208,15 +216,15 @@ const WORK_TOLD = {
 /** A frequency that could be a tone but has no record or tape to stand against. */
 const tonelessHz = (body: ReadingBody): string =>
   body.unit === 'Hz' && body.place === null
-    ? ' (for a speed choose the test record or tape, or type 3150 gives 3012)'
+    ? say` (for a speed choose the test record or tape, or type 3150 gives 3012)`
     : '';
 
 /** Why a kept reading moves no suspect; null when it does, or is none. */
 export function bearsOnNothing(body: EventBody, familyId: string): string | null {
   if (body.kind !== 'reading') return null;
   const path = PATHS.get(familyId);
-  if (!path) return 'bears on no suspect: this family has no drive path yet';
-  if (body.place === null) return 'bears on no suspect until it has a place';
+  if (!path) return say`bears on no suspect: this family has no drive path yet`;
+  if (body.place === null) return say`bears on no suspect until it has a place`;
   if (signalAt(path, body, body.place)) return null;
-  return `bears on no suspect: the path measures no ${body.unit ?? 'value'} at ${body.place}`;
+  return say`bears on no suspect: the path measures no ${body.unit ?? say`value`} at ${body.place}`;
 }

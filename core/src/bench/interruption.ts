@@ -1,7 +1,7 @@
 /** Where the hands were: what one needs to see on coming back after minutes or weeks. */
 import { lineWords } from './describe.js';
 import type { BenchEvent, StageId } from './event.js';
-import { openEnds } from './ledger/index.js';
+import { endWords, openEnds } from './ledger/index.js';
 import type { JobState } from './state.js';
 import { isDue, isRunning, type JobTimer } from './timers/index.js';
 
@@ -37,7 +37,7 @@ export function whereHandsWere(
       .slice(-3)
       .reverse()
       .map(({ key, enteredAt, body }) => ({ key, at: enteredAt, text: lineWords(body, find) })),
-    open: openEnds(state.ledger).map(({ end }) => `${end.what}, ${end.how}`),
+    open: openEnds(state.ledger).map(({ end }) => endWords(end)),
     timers: state.timers.filter((timer) => isRunning(timer, now) || isDue(timer, now)),
   };
 }

@@ -8,6 +8,7 @@ import { dueWish, nextWish, type NextWish } from './owed.js';
 import type { LostLine } from './power.js';
 import { jobState, type SpeedPair } from './state.js';
 import type { JobTimer } from './timers/index.js';
+import { say } from '../words/index.js';
 
 /** A speed in a list: as left where it was measured so, else the newest reading; percent and turns a minute. */
 export interface BriefSpeed {
@@ -64,7 +65,7 @@ export const unknownRow = (job: JobFacts, now: Date): ListRow => ({
   next: {
     stage: 'take-in',
     kind: 'hands',
-    text: 'its log cannot be worked out: open it, and measure before touching',
+    text: say`its log cannot be worked out: open it, and measure before touching`,
     until: null,
   },
   power: job.powerKind === 'pack' ? 'pack-in' : 'live-direct',

@@ -3,6 +3,7 @@ import { needsPower, PATHS } from '../families/index.js';
 import type { BenchEvent, ReadingBody } from './event.js';
 import type { JobFacts } from './job.js';
 import { signalAt } from './find/places.js';
+import { say } from '../words/index.js';
 
 /** Volts under this may come from a meter's own test current, or from nothing at all (common practice). */
 const LEAST_LIVE_V = 5;
@@ -23,14 +24,14 @@ export function poweredBy(
 ): string | null {
   switch (body.kind) {
     case 'speed':
-      return body.turned ? `${body.speedId} was measured turning` : null;
+      return body.turned ? say`${body.speedId} was measured turning` : null;
     case 'start-volts':
-      return `it started at ${body.volts} V`;
+      return say`it started at ${body.volts} V`;
     case 'reading':
       return readingNeeds(job, body, place);
     case 'answer': {
       const test = PATHS.get(job.familyId)?.tests.find((one) => one.id === body.testId);
-      return test && needsPower(test) ? `${body.name} needs it on` : null;
+      return test && needsPower(test) ? say`${body.name} needs it on` : null;
     }
     default:
       return null;
@@ -40,12 +41,12 @@ export function poweredBy(
 function readingNeeds(job: Pick<JobFacts, 'familyId'>, body: ReadingBody, place: string | null): string | null {
   const size = body.values.length > 0 ? Math.max(...body.values.map(Math.abs)) : 0;
   const where = place === null ? '' : ` at ${place}`;
-  if (body.unit === 'Hz' && size > 0) return `${size} Hz was read${where}`;
+  if (body.unit === 'Hz' && size > 0) return say`${size} Hz was read${where}`;
   if (body.unit !== 'V') return null;
   const path = PATHS.get(job.familyId);
   const known = path ? signalAt(path, body, place) : null;
   if (known && !path?.tests.some((test) => test.signal === known.id && needsPower(test))) return null;
   if (known === null && place !== null && OWN_VOLTS.test(place)) return null;
   const least = known ? LEAST_PLACE_V : LEAST_LIVE_V;
-  return size >= least ? `${size} V was read${where}` : null;
+  return size >= least ? say`${size} V was read${where}` : null;
 }

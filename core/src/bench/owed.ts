@@ -1,10 +1,11 @@
 /** What each stage still owes, and what the job wants next. Computed, never typed. */
 import { isLive, STAGES, type StageId } from './event.js';
 import type { JobFacts } from './job.js';
-import { openEnds, stepsOff } from './ledger/index.js';
+import { endWords, openEnds, stepsOff } from './ledger/index.js';
 import { owedChecks } from './prove/index.js';
 import type { JobState, SpeedPair } from './state.js';
 import { holdsHands, isDue, isRunning, TIMER_WORDS, type JobTimer } from './timers/index.js';
+import { said, say } from '../words/index.js';
 
 /** What is owed where the order of hands depends on it; all else is `work`. */
 export type OwedKind = 'say-power' | 'bleed' | 'held-value' | 'work';
@@ -35,33 +36,33 @@ export function owedItems(job: JobFacts, state: JobState): Owed[] {
   const out: Owed[] = [];
   const worked = state.work.length > 0;
   const owe: Owe = (stage, text, more) => out.push({ stage, text, kind: 'work', needs: 'any', ...more });
-  if (state.doubt) owe('make-safe', `Say whether it is on: ${state.doubt.what}`, { kind: 'say-power' });
-  if (state.charge) owe('make-safe', `Bleed the charge: ${Math.round(state.charge.volts)} V`, { kind: 'bleed' });
-  if (job.complaint.trim() === '') owe('take-in', 'Write down what the owner says');
+  if (state.doubt) owe('make-safe', say`Say whether it is on: ${state.doubt.what}`, { kind: 'say-power' });
+  if (state.charge) owe('make-safe', say`Bleed the charge: ${Math.round(state.charge.volts)} V`, { kind: 'bleed' });
+  if (job.complaint.trim() === '') owe('take-in', say`Write down what the owner says`);
   for (const speed of state.speeds) {
-    if (!speed.asFound && !worked) owe('take-in', `Measure as found, ${speed.label}`);
+    if (!speed.asFound && !worked) owe('take-in', say`Measure as found, ${speed.label}`);
   }
   if (!state.chargeProved && state.charge === null && !isLive(state.power) && (worked || state.powerSince !== null))
-    owe('make-safe', 'Prove the charge gone');
+    owe('make-safe', say`Prove the charge gone`);
   owedLedger(state, owe);
-  for (const hold of state.holds) owe('find', `Type the value held: ${hold.prompt}`, { kind: 'held-value' });
+  for (const hold of state.holds) owe('find', say`Type the value held: ${hold.prompt}`, { kind: 'held-value' });
   const homeless = state.readings.filter((reading) => reading.place === null).length;
-  if (homeless > 0) owe('find', homeless === 1 ? 'Place one reading' : `Place ${homeless} readings`);
-  for (const { move } of state.ledger.moves) owe('mend', `Finish: ${move.name}`);
-  if (!worked && foundWrong(state)) owe('mend', 'Nothing done yet');
+  if (homeless > 0) owe('find', homeless === 1 ? say`Place one reading` : say`Place ${homeless} readings`);
+  for (const { move } of state.ledger.moves) owe('mend', say`Finish: ${move.name}`);
+  if (!worked && foundWrong(state)) owe('mend', say`Nothing done yet`);
   if (worked) owedProofs(state, owe);
-  if (isLive(state.power) && worked && out.length === 0) owe('hand-back', 'Unplug before it goes back');
-  if (out.length === 0 && !state.handedBackAt) owe('hand-back', 'Hand back with its sheet');
+  if (isLive(state.power) && worked && out.length === 0) owe('hand-back', say`Unplug before it goes back`);
+  if (out.length === 0 && !state.handedBackAt) owe('hand-back', say`Hand back with its sheet`);
   return out.sort((a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage));
 }
 
 /** Once the work is done the unit goes together again; until then what is off is only counted. */
 function owedLedger(state: JobState, owe: Owe): void {
   const { ledger } = state;
-  for (const { end } of openEnds(ledger)) owe('open-up', `Close: ${end.what}, ${end.how}`, { needs: 'dead' });
+  for (const { end } of openEnds(ledger)) owe('open-up', say`Close: ${endWords(end)}`, { needs: 'dead' });
   const off = stepsOff(ledger);
   if (off.length > 0)
-    owe('open-up', off.length === 1 ? 'Put 1 step back' : `Put ${off.length} steps back`, { needs: 'dead' });
+    owe('open-up', off.length === 1 ? say`Put 1 step back` : say`Put ${off.length} steps back`, { needs: 'dead' });
   for (const finding of state.findings) if (finding.explained === null) owe('open-up', finding.text, { needs: 'dead' });
 }
 
@@ -76,16 +77,16 @@ function owedProofs(state: JobState, owe: Owe): void {
   }
   const checks = owedChecks(state.proving).filter(({ id }) => !told.has(id));
   const [first] = checks;
-  const more = checks.length > 1 ? `, and ${checks.length - 1} more` : '';
-  if (first) owe('prove', `Prove: ${first.name}${more}`);
+  const more = checks.length > 1 ? say`, and ${checks.length - 1} more` : '';
+  if (first) owe('prove', say`Prove: ${first.name}${more}`);
 }
 
 function owedSpeed({ label, nominalRpm, asLeft }: SpeedPair): { stage: StageId; text: string } | null {
-  if (!asLeft) return { stage: 'prove', text: `Measure as left, ${label}` };
+  if (!asLeft) return { stage: 'prove', text: say`Measure as left, ${label}` };
   const { verdict } = asLeft;
   if (nominalRpm === null && asLeft.speed.errorPercent === null) return null;
-  if (verdict.kind === 'not-right') return { stage: 'set-speed', text: `Trim ${label}: ${verdict.side}` };
-  return verdict.kind === 'undecided' ? { stage: 'prove', text: `Decide ${label}: ${verdict.decide}` } : null;
+  if (verdict.kind === 'not-right') return { stage: 'set-speed', text: say`Trim ${label}: ${said(verdict.side)}` };
+  return verdict.kind === 'undecided' ? { stage: 'prove', text: say`Decide ${label}: ${verdict.decide}` } : null;
 }
 
 const foundWrong = (state: JobState): boolean =>
@@ -99,7 +100,7 @@ export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
     kind,
     until,
   });
-  if (state.handedBackAt) return wish('hand-back', 'Handed back', 'done');
+  if (state.handedBackAt) return wish('hand-back', say`Handed back`, 'done');
   const due = dueWish(
     state.timers.filter(({ end }) => end === null),
     now,
@@ -108,9 +109,10 @@ export function nextWish(job: JobFacts, state: JobState, now: Date): NextWish {
   const running = state.timers.find((timer) => isRunning(timer, now) && holdsHands(timer));
   if (running) return wish(timerStage(running.timer), running.label, 'waits', running.dueAt);
   const first = firstByHand(owedItems(job, state), state);
-  if (!first) return wish('hand-back', 'Hand back with its sheet', 'back');
+  if (!first) return wish('hand-back', say`Hand back with its sheet`, 'back');
   const stage = first.stage;
-  if (first.needs === 'dead' && isLive(state.power)) return wish('make-safe', `Unplug, then: ${first.text}`, 'hands');
+  if (first.needs === 'dead' && isLive(state.power))
+    return wish('make-safe', say`Unplug, then: ${first.text}`, 'hands');
   return wish(stage, first.text, stage === 'hand-back' ? 'back' : 'hands');
 }
 
@@ -129,9 +131,9 @@ const timerStage = (timer: string): StageId =>
   timer === 'discharge' ? 'make-safe' : OF_PROVING.has(timer) ? 'prove' : 'mend';
 
 function dueWords({ timer, label }: { readonly timer: string; readonly label: string }): string {
-  if (timer === 'discharge') return 'Wait over: measure what is left';
-  if (timer === 'parts') return `The parts should be here: ${label}`;
-  return timer === 'look-in' ? 'Look in: does it still run well?' : `${label} done: look at it`;
+  if (timer === 'discharge') return say`Wait over: measure what is left`;
+  if (timer === 'parts') return say`The parts should be here: ${label}`;
+  return timer === 'look-in' ? say`Look in: does it still run well?` : say`${label} done: look at it`;
 }
 
 /**

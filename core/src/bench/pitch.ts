@@ -1,4 +1,5 @@
 /** The pitch control: where it may stand, and when a reading says something of the nominal speed. */
+import { say } from '../words/index.js';
 
 /** Where the pitch control stood. */
 export const PITCH_POSITIONS = ['detent', 'centre', 'minus', 'plus', 'off'] as const;
@@ -6,11 +7,11 @@ export const PITCH_POSITIONS = ['detent', 'centre', 'minus', 'plus', 'off'] as c
 export type PitchPosition = (typeof PITCH_POSITIONS)[number];
 /** Their words. */
 export const PITCH_WORDS: Readonly<Record<PitchPosition, string>> = {
-  detent: 'pitch at its detent',
-  centre: 'pitch at its centre',
-  minus: 'pitch at minus',
-  plus: 'pitch at plus',
-  off: 'pitch off its detent',
+  detent: say`pitch at its detent`,
+  centre: say`pitch at its centre`,
+  minus: say`pitch at minus`,
+  plus: say`pitch at plus`,
+  off: say`pitch off its detent`,
 };
 
 /** False where the pitch control makes another speed on purpose: such a reading says nothing of the nominal one. */

@@ -9,6 +9,7 @@ import { enteredMs, inReceipt, isLive, linesOf, POWER_WORDS } from './event.js';
 import type { JobFacts } from './job.js';
 import { poweredBy } from './needsPower.js';
 import { holdsCharge } from './safety/stores.js';
+import { say } from '../words/index.js';
 
 export { CHARGE_PLACE, TOUCH_LIMIT_V };
 
@@ -43,7 +44,7 @@ export function powerFrom(job: JobFacts, lines: readonly BenchEvent[], lost: rea
   const said = Math.max(-1, ...linesOf(lines, 'power').map(({ position }) => position ?? Infinity));
   const unknown = lost.find(({ kind, position }) => kind === 'power' && position > said);
   if (!unknown || isLive(now.state)) return now;
-  const what = 'a line about its power cannot be read';
+  const what = say`a line about its power cannot be read`;
   const doubt: PowerDoubt = { key: '', at: unknown.receivedAt, what, said: now.state };
   return { ...now, doubt, state: job.powerKind === 'pack' ? 'pack-in' : 'live-direct' };
 }
@@ -175,18 +176,18 @@ type Told = Pick<PowerNow, 'state' | 'chargeProved' | 'charge' | 'doubt'>;
 
 /** "Unplugged, charge 311 V", "Pack out, charge unknown", "Is it on? Said unplugged". One wording, in the bar and in the log. */
 export function powerNowWords(now: Told, job: Pick<JobFacts, 'familyId' | 'powerKind' | 'ratedVolts'>): string {
-  if (now.doubt) return `Is it on? Said ${now.doubt.said === 'pack-out' ? 'pack out' : 'unplugged'}`;
+  if (now.doubt) return say`Is it on? Said ${now.doubt.said === 'pack-out' ? say`pack out` : say`unplugged`}`;
   if (isLive(now.state)) return POWER_WORDS[now.state];
-  const out = now.state === 'pack-out' ? 'Pack out' : 'Unplugged';
-  if (!holdsCharge(job)) return now.state === 'pack-out' ? out : `${out}, no stored charge`;
+  const out = now.state === 'pack-out' ? say`Pack out` : say`Unplugged`;
+  if (!holdsCharge(job)) return now.state === 'pack-out' ? out : say`${out}, no stored charge`;
   if (now.charge)
-    return `${out}, charge ${fixed(now.charge.volts, now.charge.volts < 100 ? 1 : 0).replace('.0', '')} V`;
-  return now.chargeProved ? `${out}, discharged` : `${out}, charge unknown`;
+    return say`${out}, charge ${fixed(now.charge.volts, now.charge.volts < 100 ? 1 : 0).replace('.0', '')} V`;
+  return now.chargeProved ? `${out}, discharged` : say`${out}, charge unknown`;
 }
 
 /** The state in words where only the state is known (a list): one that stores nothing worth fearing says so. */
 export function powerWords(state: PowerState, job: Pick<JobFacts, 'familyId' | 'powerKind' | 'ratedVolts'>): string {
-  if (unplugged(state) && !holdsCharge(job)) return 'Unplugged, no stored charge';
+  if (unplugged(state) && !holdsCharge(job)) return say`Unplugged, no stored charge`;
   return POWER_WORDS[state];
 }
 

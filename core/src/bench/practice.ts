@@ -1,4 +1,5 @@
 /** Lines that only a practice unit's log holds: what was done on its bench of instruments, and how it ended. */
+import { say } from '../words/index.js';
 
 /** Something was looked at or measured on a practice unit. */
 export interface PracticeActBody {
@@ -53,12 +54,15 @@ export type PracticeBody = PracticeActBody | PracticeTurnBody | PracticeHandBody
 export function practiceWords(body: PracticeBody): string {
   switch (body.kind) {
     case 'practice-act':
-      return `on the practice bench: ${body.name}: ${body.words}`;
+      return say`on the practice bench: ${body.name}: ${body.words}`;
     case 'practice-turn':
-      return `turned: ${body.name}, ${Math.abs(body.turns)} of a turn ${body.turns > 0 ? 'clockwise' : 'counter-clockwise'}`;
+      return say`turned: ${body.name}, ${Math.abs(body.turns)} of a turn
+        ${body.turns > 0 ? say`clockwise` : say`counter-clockwise`}`;
     case 'practice-hand':
-      return body.on ? `on the practice bench: ${body.name}` : `put back on the practice bench: ${body.name}`;
+      return body.on ? say`on the practice bench: ${body.name}` : say`put back on the practice bench: ${body.name}`;
     case 'practice-end':
-      return body.left.length === 0 ? 'practice ended: nothing left' : `practice ended, left: ${body.left.join(', ')}`;
+      return body.left.length === 0
+        ? say`practice ended: nothing left`
+        : say`practice ended, left: ${body.left.join(', ')}`;
   }
 }

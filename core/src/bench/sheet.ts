@@ -10,6 +10,7 @@ import type { PhotoMark } from './photos/index.js';
 import { workDone } from './handback/workDone.js';
 import { CHECK_GROUP_WORDS, CHECK_STATUS_WORDS } from './prove/index.js';
 import { jobState, type JobState, type SpeedPair, type SpeedReading } from './state.js';
+import { said, say } from '../words/index.js';
 
 /** The shop as it stands at the head of a sheet. */
 export interface SheetShop {
@@ -82,8 +83,8 @@ export interface SheetModel {
 }
 
 /** What the sheet says under every before-and-after. */
-export const SHEET_CAUTION =
-  'Speeds are measured within the uncertainty given (k = 2). Electrical safety is judged by local rules and by those licensed to do so; this sheet does not replace that inspection.';
+export const SHEET_CAUTION = say`Speeds are measured within the uncertainty given (k = 2). Electrical safety is judged
+  by local rules and by those licensed to do so; this sheet does not replace that inspection.`;
 
 /** Builds the sheet of a job from its log. */
 export function sheetModel(
@@ -151,10 +152,11 @@ function provingOf({ proving }: JobState): Pick<SheetModel, 'shown' | 'notShown'
 /** What an owner has to mind with such a unit (common practice). */
 function ownersCautions(job: JobFacts): string[] {
   const { turns } = familyOf(job.familyId);
-  const out = [`Keep fingers, sleeves and cords clear of the ${turns} while it turns.`];
-  if (job.powerKind === 'mains') out.push('Pull the plug before cleaning it; have it opened only by those used to it.');
+  const out = [say`Keep fingers, sleeves and cords clear of the ${turns} while it turns.`];
+  if (job.powerKind === 'mains')
+    out.push(say`Pull the plug before cleaning it; have it opened only by those used to it.`);
   if (job.powerKind === 'pack')
-    out.push('Take the pack out before touching what it drives; no swollen, hot or wet pack.');
+    out.push(say`Take the pack out before touching what it drives; no swollen, hot or wet pack.`);
   return out;
 }
 
@@ -164,17 +166,17 @@ export function toleranceWords(job: Pick<JobFacts, 'tolerance'>): string {
   const range =
     lowerPercent === -upperPercent
       ? `±${fixed(upperPercent, 1)}`
-      : `${signed(lowerPercent, 1)} to ${signed(upperPercent, 1)}`;
-  return `${range}${THIN}% for ${use} (${origin.text})`;
+      : say`${signed(lowerPercent, 1)} to ${signed(upperPercent, 1)}`;
+  return say`${range}${THIN}% for ${said(use)} (${origin.text})`;
 }
 
 function factsOf(job: JobFacts): { label: string; value: string }[] {
-  const rated = job.ratedVolts === null ? '' : `${job.ratedVolts}${THIN}V ${job.powerKind}`;
+  const rated = job.ratedVolts === null ? '' : `${job.ratedVolts}${THIN}V ${said(job.powerKind)}`;
   return [
-    { label: 'Kind', value: familyOf(job.familyId).name },
-    { label: 'Serial', value: job.serial },
-    { label: 'Rated', value: rated },
-    { label: 'For', value: job.customer },
+    { label: say`Kind`, value: familyOf(job.familyId).name },
+    { label: say`Serial`, value: job.serial },
+    { label: say`Rated`, value: rated },
+    { label: say`For`, value: job.customer },
   ].filter((fact) => fact.value !== '');
 }
 
@@ -205,18 +207,18 @@ function side(reading: SpeedReading | null): SheetSpeedSide | null {
 /** "test tone recording, workshop test record; wow and flutter 0.12 % unweighted peak". */
 export function howMeasured(speed: SpeedBody): string {
   const ways: Readonly<Record<SpeedBody['method'], string>> = {
-    'tone-recording': 'test tone recording',
-    'tone-live': 'test tone, live',
-    pulses: 'pulses of the shaft',
-    gyro: 'gyroscope on the platter',
-    sound: 'sound of the motor',
-    counter: 'frequency counter on the test tone',
-    strobe: 'strobe disc',
-    stopwatch: 'stopwatch and counted turns',
+    'tone-recording': say`test tone recording`,
+    'tone-live': say`test tone, live`,
+    pulses: say`pulses of the shaft`,
+    gyro: say`gyroscope on the platter`,
+    sound: say`sound of the motor`,
+    counter: say`frequency counter on the test tone`,
+    strobe: say`strobe disc`,
+    stopwatch: say`stopwatch and counted turns`,
     typed: 'typed',
-    looked: 'looked at',
+    looked: say`looked at`,
   };
   const parts = [ways[speed.method], speed.sourceName].filter(Boolean).join(', ');
   if (speed.wowPeakPercent === null) return parts;
-  return `${parts}; wow and flutter ${fixed(speed.wowPeakPercent, errorDecimals(0.05))}${THIN}% unweighted peak`;
+  return say`${parts}; wow and flutter ${fixed(speed.wowPeakPercent, errorDecimals(0.05))}${THIN}% unweighted peak`;
 }

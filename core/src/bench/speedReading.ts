@@ -4,6 +4,7 @@ import { readStrobe, ringBars, runOfStrobe, type SpeedRun, type StrobeReading } 
 import type { FamilySpeed } from '../families/index.js';
 import type { EntryReading, EntryStrobe } from './entry/index.js';
 import type { SpeedBody, SpeedMethod } from './event.js';
+import { say } from '../words/index.js';
 
 /** A test tape or record with its nominal and tolerance. */
 export interface ToneSource {
@@ -85,7 +86,7 @@ export function speedFromReading(
 /** The tone counted against: the one typed ("3150 gives 3012") goes before the chosen source, whose tolerance it keeps when it is its own. */
 function toneOf(nominalHz: number | null, source: ToneSource | null): ToneSource | null {
   if (nominalHz === null || nominalHz === source?.nominalHz) return source;
-  return { id: '', name: `a tone of ${nominalHz} Hz`, nominalHz, tolerancePercent: null };
+  return { id: '', name: say`a tone of ${nominalHz} Hz`, nominalHz, tolerancePercent: null };
 }
 
 /** A unit that stands still has "did not turn" as its reading. */
@@ -100,7 +101,7 @@ function fromCounter(base: SpeedBody, hz: number, speed: FamilySpeed, source: To
     {
       name: 'counting',
       standardPercent: (100 * fromLimits(COUNTER_STEP_HZ)) / source.nominalHz,
-      why: 'counter gate of 1 s',
+      why: say`counter gate of 1 s`,
     },
   ];
   const reference = referenceUncertainty(source);
@@ -151,7 +152,7 @@ export function speedFromStrobe(
   if (speed.nominalRpm === null) return null;
   const reading = typedStrobe(entry, { mainsHz, nominalRpm: speed.nominalRpm, clockwise: true });
   if (reading === null) return null;
-  return { ...speedFromRun(runOfStrobe(reading), speed, `${mainsHz} Hz mains light`, null), text };
+  return { ...speedFromRun(runOfStrobe(reading), speed, say`${mainsHz} Hz mains light`, null), text };
 }
 
 /** What bars past a mark mean, once the lamp, the ring and the side looked at are known. */

@@ -26,6 +26,7 @@ import type { ChargeLeft } from './charge.js';
 import { powerFrom, type LostLine, type PowerDoubt } from './power.js';
 import { safeLinesOf, startLog, type StartLine, type UnitSafeLine } from './safety/index.js';
 import { timersOf, type JobTimer } from './timers/index.js';
+import { say } from '../words/index.js';
 
 /** A speed reading with the line it stands on and its verdict. */
 export interface SpeedReading {
@@ -218,7 +219,7 @@ function speedReading(line: BenchEvent, speed: SpeedBody, limits: ReturnType<typ
     speed.errorPercent === null
       ? {
           kind: 'undecided',
-          decide: speed.turned ? 'No nominal speed: compare as found with as left.' : 'It did not turn.',
+          decide: speed.turned ? say`No nominal speed: compare as found with as left.` : say`It did not turn.`,
         }
       : withReference(judge(speed.errorPercent, speed.expandedPercent, limits), speed);
   return { key: line.key, at: line.enteredAt, speed, verdict };
@@ -229,7 +230,7 @@ function withReference(verdict: Verdict, speed: SpeedBody): Verdict {
   if (verdict.kind !== 'right' || speed.referenceIncluded) return verdict;
   return {
     kind: 'undecided',
-    decide: 'The tolerance of the test tape or record is not known: choose the source it came from.',
+    decide: say`The tolerance of the test tape or record is not known: choose the source it came from.`,
   };
 }
 

@@ -1,5 +1,6 @@
 /** The log line of work. */
 import type { WorkReach } from '../families/index.js';
+import { say } from '../words/index.js';
 
 /** What may have been done to a part. */
 export const WORK_ACTIONS = ['clean', 'oil', 'adjust', 'replace', 'repair'] as const;
@@ -8,11 +9,11 @@ export type WorkAction = (typeof WORK_ACTIONS)[number];
 
 /** Their words, in the past. */
 export const WORK_WORDS: Readonly<Record<WorkAction, string>> = {
-  clean: 'cleaned',
-  oil: 'oiled',
-  adjust: 'adjusted',
-  replace: 'replaced',
-  repair: 'repaired',
+  clean: say`cleaned`,
+  oil: say`oiled`,
+  adjust: say`adjusted`,
+  replace: say`replaced`,
+  repair: say`repaired`,
 };
 
 /** Work that was done: it ends what was as found. */

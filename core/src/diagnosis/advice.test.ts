@@ -153,6 +153,7 @@ describe('loops', () => {
     causes: [],
     ways: [],
     guards: [],
+    trims: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],

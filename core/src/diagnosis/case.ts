@@ -9,6 +9,7 @@ import { nextStep, type NextStep } from './nextStep.js';
 import { posteriorOf } from './posterior.js';
 import { counted, untouched, type Situation } from './reaching.js';
 import { evidenceFor, suspectsOf, unexplained } from './suspects.js';
+import { say } from '../words/index.js';
 
 /** What the engine says of a case. */
 export interface CaseAnswer {
@@ -50,7 +51,7 @@ export interface CaseAnswer {
 function elsewhere(paths: ReadonlyMap<string, DrivePath>, family: string, test: string): string {
   if (paths.get(family)?.tests.some((one) => one.id === test)) return '';
   const others = [...paths].filter(([, path]) => path.tests.some((one) => one.id === test)).map(([id]) => id);
-  return others.length > 0 ? ` It is a test of ${others.join(', ')}: is this a case of another family?` : '';
+  return others.length > 0 ? say` It is a test of ${others.join(', ')}: is this a case of another family?` : '';
 }
 
 /** A unit of a family, of one kind, at its rated volts, made ready once. */
@@ -74,7 +75,7 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
   if (!path)
     return problem(
       'UNKNOWN_FAMILY',
-      `There is no drive path for “${file.family}”. Families: ${[...paths.keys()].join(', ')}.`,
+      say`There is no drive path for “${file.family}”. Families: ${[...paths.keys()].join(', ')}.`,
     );
   let engine: Engine;
   try {

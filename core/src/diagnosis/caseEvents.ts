@@ -8,6 +8,7 @@ import { healthyStates } from './healthy.js';
 import { inUnit, statesOfValue, USUAL_RELIABILITY, withBlurred, type Observation, type Saw } from './observation.js';
 import type { Event } from './belief.js';
 import { readRow } from './row.js';
+import { say } from '../words/index.js';
 
 type Read = { readonly kind: 'observation'; readonly observation: Observation };
 
@@ -17,13 +18,13 @@ export function observationFrom(path: DrivePath, entry: TestEntry, id: string): 
   if (!test)
     return problem(
       'UNKNOWN_TEST',
-      `There is no test “${entry.test}” in this family. Tests: ${path.tests.map((one) => one.id).join(', ')}.`,
+      say`There is no test “${entry.test}” in this family. Tests: ${path.tests.map((one) => one.id).join(', ')}.`,
     );
   const context = { ...test.context, ...entry.context };
   for (const [key, value] of Object.entries(context)) {
     const known = path.contexts.find((one) => one.id === key);
     if (!known?.values.includes(value))
-      return problem('UNKNOWN_CONTEXT', `${test.id}: there is no ${key} “${value}” in this family.`);
+      return problem('UNKNOWN_CONTEXT', say`${test.id}: there is no ${key} “${value}” in this family.`);
   }
   if (entry.row) {
     const read = readRow(
@@ -36,7 +37,7 @@ export function observationFrom(path: DrivePath, entry: TestEntry, id: string): 
   if (test.limit && entry.value !== undefined && entry.outcome === undefined) {
     const { unit, below, answer, right } = test.limit;
     const value = inUnit(entry.value, entry.unit ?? '', unit);
-    if (value === null || !(value >= 0)) return problem('ABSURD_VALUE', `${test.id} is read in ${unit}.`);
+    if (value === null || !(value >= 0)) return problem('ABSURD_VALUE', say`${test.id} is read in ${unit}.`);
     return observationFrom(path, { test: entry.test, outcome: value < below ? answer : right }, id);
   }
   if (entry.outcome === undefined && entry.unit === '%' && test.signal === path.speed?.signal)
@@ -79,7 +80,7 @@ function sawOutcome(path: DrivePath, test: PathTest, outcome: string): Saw | Cas
   if (!found)
     return problem(
       'UNKNOWN_OUTCOME',
-      `${test.id} cannot answer “${outcome}”. Answers: ${test.outcomes.map((one) => one.id).join(', ')}.`,
+      say`${test.id} cannot answer “${outcome}”. Answers: ${test.outcomes.map((one) => one.id).join(', ')}.`,
     );
   if (test.marks) return onlySource(path, found.mark) ?? { kind: 'mark', test: test.id, outcome };
   if (test.signal === null) return { kind: 'block', block: test.block ?? '', modes: found.modes };
@@ -106,7 +107,8 @@ function sawValue(path: DrivePath, test: PathTest, entry: TestEntry): Saw | Case
   if (entry.value === undefined || !signal)
     return problem(
       'UNKNOWN_OUTCOME',
-      `${test.id} needs an outcome${signal?.measure ? ' or a value with its unit' : ''}: ${test.outcomes.map((one) => one.id).join(', ')}.`,
+      say`${test.id} needs an outcome${signal?.measure ? say` or a value with its unit` : ''}:
+        ${test.outcomes.map((one) => one.id).join(', ')}.`,
     );
   const states = statesOfValue(signal, withoutLeads(entry.value, entry.unit, entry), entry.unit ?? '');
   if (states.kind === 'absurd') return problem('ABSURD_VALUE', states.message);
@@ -126,7 +128,7 @@ function speedOf(
 ): Read | CaseProblem {
   const percent = entry.value ?? Number.NaN;
   if (!Number.isFinite(percent) || percent < -100 || percent > 1000)
-    return problem('ABSURD_VALUE', `${test.id}: a speed error is from −100 % (still) upward, in percent.`);
+    return problem('ABSURD_VALUE', say`${test.id}: a speed error is from −100 % (still) upward, in percent.`);
   const signal = path.signals.find((one) => one.id === test.signal);
   const states = signal?.states ?? [];
   const side = percent < 0 ? 'slow' : 'fast';
@@ -138,7 +140,7 @@ function speedOf(
     Object.entries(all).filter(([state, weight]) => weight > 0 && states.includes(state)),
   );
   if (Object.keys(weights).length === 0)
-    return problem('UNKNOWN_OUTCOME', `${test.id} cannot say ${side} in this family: name one of its answers.`);
+    return problem('UNKNOWN_OUTCOME', say`${test.id} cannot say ${side} in this family: name one of its answers.`);
   const saw: Saw = { kind: 'signal', signal: test.signal ?? '', weights: withBlurred(signal, weights) };
   const observation = observed(test, id, context, saw, undefined);
   return { kind: 'observation', observation: { ...observation, ...(wrong > 0 && percent > -98 ? { percent } : {}) } };
@@ -161,7 +163,7 @@ export function eventsFrom(path: DrivePath, entries: readonly CaseEntry[]): { re
   const events: Event[] = [];
   for (const [i, entry] of entries.entries()) {
     const read = eventsOf(path, entry, String(i), () => complaintIn(path, events));
-    if ('reason' in read) return { ...read, message: `Observation ${i}: ${read.message}` };
+    if ('reason' in read) return { ...read, message: say`Observation ${i}: ${read.message}` };
     events.push(...read);
   }
   return { events };
@@ -189,7 +191,7 @@ function eventsOf(
 const unknownPart = (path: DrivePath, part: string): CaseProblem =>
   problem(
     'UNKNOWN_PART',
-    `There is no part “${part}” in this family. Parts: ${path.blocks.map((one) => one.id).join(', ')}.`,
+    say`There is no part “${part}” in this family. Parts: ${path.blocks.map((one) => one.id).join(', ')}.`,
   );
 
 /** What was wrong to see in this epoch: readings of signals, not probed, that a sound unit would not give. */
@@ -226,7 +228,8 @@ function mendEvents(
   if (!repair)
     return problem(
       'UNKNOWN_MEND',
-      `There is no mend “${mend}” in this family. Mends: ${[...path.repairs, ...path.ways].map((one) => one.id).join(', ')}.`,
+      say`There is no mend “${mend}” in this family. Mends:
+        ${[...path.repairs, ...path.ways].map((one) => one.id).join(', ')}.`,
     );
   if (result === 'helped') {
     const blocks = [...new Set(repair.cures.map((ref) => ref.split('.')[0] ?? ''))];
@@ -264,7 +267,10 @@ export function trialEvents(
   if (result === 'helped' || result === 'changed' || result === 'better')
     return [provoked(id, [entry.part], null, true)];
   if (complaint.length === 0)
-    return problem('UNKNOWN_OUTCOME', `${trial} ${entry.part}: say first what was wrong, then whether this cured it.`);
+    return problem(
+      'UNKNOWN_OUTCOME',
+      say`${trial} ${entry.part}: say first what was wrong, then whether this cured it.`,
+    );
   return afterwards(path, complaint, result === 'turns' ? 'cured' : result, id).flatMap((event) =>
     event.kind === 'saw' && event.observation.saw.kind === 'signal'
       ? [{ ...event, observation: tried(event.observation, event.observation.saw, [entry.part]) }]
@@ -286,7 +292,7 @@ function fedDirect(
   id: string,
 ): Event[] | CaseProblem {
   const signal = path.signals.find((one) => block.outputs.includes(one.id) && one.states.includes('still'));
-  if (!signal) return problem('UNKNOWN_PART', `${block.name} does not turn: feed the motor itself.`);
+  if (!signal) return problem('UNKNOWN_PART', say`${block.name} does not turn: feed the motor itself.`);
   const stuck = signal.states.filter((state) => /hum|quiver|kick|jerk/.test(state));
   const turning = signal.states.filter((state) => state !== 'still' && !stuck.includes(state));
   const states =

@@ -1,5 +1,6 @@
 /** A case file: the unit, and what was seen, tried and mended, in order. */
 import { z } from 'zod';
+import { say } from '../words/index.js';
 
 const word = z.string().min(1).max(200);
 
@@ -117,10 +118,10 @@ const SHAPES = { test: testEntry, mend: mendEntry, work: workEntry, trial: trial
 function entryProblem(entry: unknown): string {
   const keys = typeof entry === 'object' && entry !== null ? Object.keys(entry) : [];
   const key = (['test', 'mend', 'work', 'trial'] as const).find((one) => keys.includes(one));
-  if (!key) return 'it names neither a test, a mend, work nor a trial';
+  if (!key) return say`it names neither a test, a mend, work nor a trial`;
   const read = (SHAPES[key] as z.ZodType).safeParse(entry);
   const issue = read.success ? undefined : read.error.issues[0];
-  return `${issue?.path.join('.') ?? key}: ${issue?.message ?? 'cannot be read'}`;
+  return `${issue?.path.join('.') ?? key}: ${issue?.message ?? say`cannot be read`}`;
 }
 
 /** Reads the text of a case file. */
@@ -129,7 +130,7 @@ export function readCase(text: string): { readonly kind: 'case'; readonly file: 
   try {
     data = JSON.parse(text);
   } catch {
-    return problem('NOT_A_CASE', 'This is not JSON. A case holds a family and a list of observations.');
+    return problem('NOT_A_CASE', say`This is not JSON. A case holds a family and a list of observations.`);
   }
   const read = caseSchema.safeParse(data);
   if (read.success) return { kind: 'case', file: read.data };
@@ -137,10 +138,10 @@ export function readCase(text: string): { readonly kind: 'case'; readonly file: 
   const [list, index] = issue?.path ?? [];
   if (list === 'observations' && typeof index === 'number') {
     const entry = (data as { observations: unknown[] }).observations[index];
-    return problem('NOT_A_CASE', `The case is not whole at observations.${index}: ${entryProblem(entry)}.`);
+    return problem('NOT_A_CASE', say`The case is not whole at observations.${index}: ${entryProblem(entry)}.`);
   }
   return problem(
     'NOT_A_CASE',
-    `The case is not whole at ${issue?.path.join('.') || 'its top'}: ${issue?.message ?? ''}.`,
+    say`The case is not whole at ${issue?.path.join('.') || say`its top`}: ${issue?.message ?? ''}.`,
   );
 }

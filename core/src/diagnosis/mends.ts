@@ -4,6 +4,7 @@ import { BAN_SHARE, clearedModes, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
 import type { Posterior } from './belief.js';
+import { say } from '../words/index.js';
 
 /** A mend that did not help is done once more from this chance on (chosen). */
 const SURE_AGAIN = 0.9;
@@ -100,7 +101,8 @@ class Guard {
     const onceMore = times === 1 && (mine ? repair.money === 0 : chance >= SURE_AGAIN);
     if (times > 0 && !onceMore)
       return {
-        forbidden: `It was ${times > 1 ? 'done twice' : 'renewed once'} already: what is seen there comes from elsewhere.`,
+        forbidden: say`It was ${times > 1 ? say`done twice` : say`renewed once`} already: what is seen there comes
+          from elsewhere.`,
         seek: [],
       };
     if (repair.power === 'running' && ban) return { forbidden: banWords(ban), seek: [] };
@@ -118,8 +120,8 @@ class Guard {
     const known = open.some(({ cause }) => found.has(refOf(cause)));
     return {
       forbidden: known
-        ? `First mend what did the damage: ${names}.`
-        : `First look at what may have done the damage: ${names}.`,
+        ? say`First mend what did the damage: ${names}.`
+        : say`First look at what may have done the damage: ${names}.`,
       seek: known ? [] : blocks.flatMap((block) => (block ? [block.id] : [])),
     };
   }

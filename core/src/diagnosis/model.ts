@@ -2,6 +2,7 @@
 import { ownEntry } from '../quantity/index.js';
 import { CoreError } from '../errors.js';
 import type { Context, DrivePath, PathBlock, PathRow } from '../families/index.js';
+import { say } from '../words/index.js';
 
 /** A row with its conditions as bit sets; bit n is state n, the highest state is hunting. */
 export interface NumberRow {
@@ -191,7 +192,7 @@ const maskOf = (list: readonly string[], all: readonly string[], where: string):
 export function contextIndex(model: NumberModel, context: Context): Int8Array {
   const out = new Int8Array(model.contextKeys.length);
   for (const [key, value] of Object.entries(context)) {
-    const k = indexIn(model.contextKeys, key, 'the context');
+    const k = indexIn(model.contextKeys, key, say`the context`);
     out[k] = indexIn(model.contextValues[k] as string[], value, key);
   }
   return out;

@@ -4,6 +4,7 @@ import { fixed } from '../quantity/index.js';
 import type { MendAdvice } from './mends.js';
 import type { Advice, MendReason, TestAdvice } from './adviceTypes.js';
 import { reasonOf } from './reason.js';
+import { say } from '../words/index.js';
 
 /** Test on, mend, or stop, and why. */
 export interface NextStep {
@@ -16,10 +17,10 @@ export interface NextStep {
 }
 
 const BECAUSE: Readonly<Record<MendReason, string>> = {
-  found: 'it was seen at the part itself',
-  sure: 'hardly anything else is left',
-  cheaper: 'knowing more would cost more than trying it',
-  only: 'there is nothing left to ask',
+  found: say`it was seen at the part itself`,
+  sure: say`hardly anything else is left`,
+  cheaper: say`knowing more would cost more than trying it`,
+  only: say`there is nothing left to ask`,
 };
 
 /** What the advice says to do next; null where it says nothing. */
@@ -36,7 +37,7 @@ const levelWords = (path: DrivePath, id: string): string[] => {
   return at > 0 ? [path.levels[at]?.name ?? id] : [];
 };
 
-const powerOff = (advice: Advice): string[] => advice.bans.map((ban) => `no power: ${banWords(ban)}`);
+const powerOff = (advice: Advice): string[] => advice.bans.map((ban) => say`no power: ${banWords(ban)}`);
 
 function testStep(path: DrivePath, advice: Advice, one: TestAdvice): NextStep {
   const { test } = one;
@@ -49,28 +50,32 @@ function testStep(path: DrivePath, advice: Advice, one: TestAdvice): NextStep {
     needs: [
       ...levelWords(path, test.level),
       ...(test.power === 'either' ? [] : [NEEDS[test.power]]),
-      ...one.putBack.map((part) => `${part} put back`),
-      ...(test.waitMin > 0 ? [`${fixed(test.waitMin, 0)} min of waiting`] : []),
+      ...one.putBack.map((part) => say`${part} put back`),
+      ...(test.waitMin > 0 ? [say`${fixed(test.waitMin, 0)} min of waiting`] : []),
     ],
     must_not: [...(test.power === 'dead' ? powerOff(advice) : []), ...cautions],
   };
 }
 
-const NEEDS = { dead: 'power off, charge measured gone', powered: 'power on', running: 'power on, running' } as const;
+const NEEDS = {
+  dead: say`power off, charge measured gone`,
+  powered: say`power on`,
+  running: say`power on, running`,
+} as const;
 
 function mendStep(path: DrivePath, advice: Advice, { repair, chance, minutes }: MendAdvice): NextStep {
-  const share = `${fixed(100 * chance, 0)} % that it cures`;
+  const share = say`${fixed(100 * chance, 0)} % that it cures`;
   return {
     kind: 'mend',
     id: repair.id,
     what: repair.name,
-    why: `${BECAUSE[advice.reason ?? 'only']}; ${share}, about ${fixed(minutes, 0)} min with its parts`,
+    why: say`${BECAUSE[advice.reason ?? 'only']}; ${share}, about ${fixed(minutes, 0)} min with its parts`,
     needs: [
       ...levelWords(path, repair.level),
       repair.power === 'running' ? NEEDS.running : NEEDS.dead,
-      ...(repair.money > 0 ? [`parts for about ${fixed(repair.money, 0)}`] : []),
-      ...(repair.waitMin > 0 ? [`${fixed(repair.waitMin, 0)} min of waiting`] : []),
+      ...(repair.money > 0 ? [say`parts for about ${fixed(repair.money, 0)}`] : []),
+      ...(repair.waitMin > 0 ? [say`${fixed(repair.waitMin, 0)} min of waiting`] : []),
     ],
-    must_not: [...powerOff(advice), ...(repair.leaves ? [`leave it at that: ${repair.leaves}`] : [])],
+    must_not: [...powerOff(advice), ...(repair.leaves ? [say`leave it at that: ${repair.leaves}`] : [])],
   };
 }

@@ -15,6 +15,7 @@ import { posteriorOf } from './posterior.js';
 import type { Posterior } from './belief.js';
 import { MINUTES_PER_MONEY, openingMinutes, owedOpening, reaching, WAIT_PART, type Situation } from './reaching.js';
 import { suspectsOf } from './suspects.js';
+import { say } from '../words/index.js';
 
 /** Less information than this is not worth a test, bits. */
 export const LEAST_BITS = 0.02;
@@ -203,7 +204,7 @@ function forbiddenBy(test: PathTest, { bans, idle }: Asking): string | null {
   const ban = bans.find((one) => test.cautions.includes(one.id)) ?? bans[0];
   if (ban) return banWords(ban);
   return idle && (test.waitMin >= LONG_MIN || NEEDS_RUNNING.some((key) => Object.hasOwn(test.context, key)))
-    ? 'It does not turn: it cannot be run warm or loaded.'
+    ? say`It does not turn: it cannot be run warm or loaded.`
     : null;
 }
 
@@ -211,7 +212,7 @@ function forbiddenBy(test: PathTest, { bans, idle }: Asking): string | null {
 function notBefore(engine: Engine, { done }: Situation, test: PathTest): string | null {
   const owed = test.after.filter((id) => !done.has(id));
   const names = owed.map((id) => engine.model.path.tests.find((one) => one.id === id)?.name ?? id);
-  return names.length > 0 ? `Not before these are answered: ${names.join(', ')}.` : null;
+  return names.length > 0 ? say`Not before these are answered: ${names.join(', ')}.` : null;
 }
 
 /** A run of so many minutes is a long one. */

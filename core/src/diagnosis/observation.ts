@@ -4,6 +4,7 @@ import { CoreError } from '../errors.js';
 import type { Context, PathSignal } from '../families/index.js';
 import { modeIn, STRAY_MARK, type Engine } from './engine.js';
 import { keyOf, type World } from './hypotheses.js';
+import { say } from '../words/index.js';
 
 /** One thing seen, told, or tried. */
 export interface Observation {
@@ -83,16 +84,16 @@ export function inUnit(value: number, unit: string, wanted: string): number | nu
 export function statesOfValue(signal: PathSignal, given: number, unit: string): ValueStates {
   const { measure } = signal;
   if (!measure)
-    return { kind: 'absurd', message: `${signal.name} is not measured as a number: say what it looks like.` };
+    return { kind: 'absurd', message: say`${signal.name} is not measured as a number: say what it looks like.` };
   const value = inUnit(given, unit, measure.unit);
   if (value === null)
-    return { kind: 'absurd', message: `${signal.name} is measured in ${measure.unit}, not in ${unit}.` };
+    return { kind: 'absurd', message: say`${signal.name} is measured in ${measure.unit}, not in ${unit}.` };
   const ends = measure.bands.flatMap((band) => [band.from, band.to]).filter((end) => end !== null);
   const largest = Math.max(...ends.map(Math.abs));
   if (!Number.isFinite(value) || Math.abs(value) > ABSURD * largest)
     return {
       kind: 'absurd',
-      message: `${given} ${unit} at ${measure.place} cannot be: check range and probes, then type it again.`,
+      message: say`${given} ${unit} at ${measure.place} cannot be: check range and probes, then type it again.`,
     };
   const weights: Record<string, number> = {};
   for (const { state, from, to } of measure.bands) {

@@ -42,6 +42,7 @@ function pathOf(chain: Chain): DrivePath {
     causes: [],
     ways: [],
     guards: [],
+    trims: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],

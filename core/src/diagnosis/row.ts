@@ -1,6 +1,7 @@
 /** A row of readings that one answer sums up: every joint of a line, three pairs of windings. */
 import type { PathTest } from '../families/index.js';
 import { fixed, decimal } from '../quantity/index.js';
+import { say } from '../words/index.js';
 
 /** The answer that a row of readings stands for, or why there is none. */
 export type RowAnswer =
@@ -20,11 +21,15 @@ export function readCell(text: string): number | null {
 /** The answer that a row of readings stands for, in the order too low, open, too far apart, right. */
 export function readRow(test: PathTest, values: readonly number[]): RowAnswer {
   const { row } = test;
-  if (!row) return { kind: 'unusable', message: `${test.name} has one reading, not a row.` };
+  if (!row) return { kind: 'unusable', message: say`${test.name} has one reading, not a row.` };
   if (values.length !== row.labels.length)
-    return { kind: 'unusable', message: `${test.name} has ${row.labels.length} readings: ${row.labels.join(', ')}.` };
+    return {
+      kind: 'unusable',
+      message: say`${test.name} has ${row.labels.length} readings: ${row.labels.join(', ')}.`,
+    };
   const strange = values.findIndex((value) => Number.isNaN(value) || value < 0);
-  if (strange >= 0) return { kind: 'unusable', message: `${row.labels[strange]}: a number of ${row.unit}, or open.` };
+  if (strange >= 0)
+    return { kind: 'unusable', message: say`${row.labels[strange] ?? ''}: a number of ${row.unit}, or open.` };
   const cell = (value: number, i: number) =>
     `${row.labels[i]} ${value === Infinity ? 'open' : `${fixed(value, 2)} ${row.unit}`}`;
   const answered = (outcome: string, where: readonly number[]): RowAnswer => {

@@ -8,6 +8,7 @@ export const SMALL: DrivePath = {
   causes: [],
   ways: [],
   guards: [],
+  trims: [],
   options: [],
   contexts: [{ id: 'heat', name: 'heat', values: ['cold', 'warm'] }],
   levels: [

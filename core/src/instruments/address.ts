@@ -1,5 +1,6 @@
 /** The address of an instrument: HOST:PORT, this machine's own unless others are allowed by name. */
 import { InstrumentProblem } from './problem.js';
+import { say } from '../words/index.js';
 
 /** Where an instrument listens. */
 export interface InstrumentAddress {
@@ -18,10 +19,10 @@ export function instrumentAddress(text: string, allowRemote: boolean): Instrumen
   if (!found || !(port >= FIRST_PORT && port < 65_536))
     throw new InstrumentProblem(
       'BAD_ADDRESS',
-      `Name the instrument as HOST:PORT, as in 127.0.0.1:5025; ports begin at ${FIRST_PORT}.`,
+      say`Name the instrument as HOST:PORT, as in 127.0.0.1:5025; ports begin at ${FIRST_PORT}.`,
     );
   const host = (found[1] as string).replace(/^\[|\]$/g, '');
   if (!allowRemote && !LOOPBACK.has(host.toLowerCase()))
-    throw new InstrumentProblem('NOT_ALLOWED', `${host} is not this machine, and others are not allowed.`);
+    throw new InstrumentProblem('NOT_ALLOWED', say`${host} is not this machine, and others are not allowed.`);
   return { host, port };
 }

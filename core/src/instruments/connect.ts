@@ -2,6 +2,7 @@
 import type { InstrumentAddress } from './address.js';
 import { InstrumentProblem } from './problem.js';
 import { openSession, SESSION_LIMITS, type Line, type Session } from './session.js';
+import { say } from '../words/index.js';
 
 /** What is needed of a TCP socket. */
 export interface SocketLike {
@@ -38,10 +39,10 @@ export function connectInstrument(
       settled = true;
       socket.destroy();
       const where = `${address.host}:${address.port}`;
-      reject(new InstrumentProblem('NO_INSTRUMENT', `${words} at ${where}. Is it on, and the address right?`));
+      reject(new InstrumentProblem('NO_INSTRUMENT', say`${words} at ${where}. Is it on, and the address right?`));
     };
-    socket.setTimeout(waitMs, () => gone('Nothing answers'));
-    socket.on('error', () => gone('No instrument was reached'));
+    socket.setTimeout(waitMs, () => gone(say`Nothing answers`));
+    socket.on('error', () => gone(say`No instrument was reached`));
     socket.on('connect', () => {
       if (settled) return;
       settled = true;

@@ -1,6 +1,7 @@
 /** What a bench meter can be asked for, in the words of SCPI (SCPI-99, volume 2, from memory). */
 
 import { ownEntry } from '../quantity/index.js';
+import { say } from '../words/index.js';
 
 /** A function of a meter: its header, the unit of its value and how a person calls it. */
 export interface MeterFunction {
@@ -12,16 +13,16 @@ export interface MeterFunction {
 /** Functions by name. */
 export const METER_FUNCTIONS = {
   'volts-dc': { header: 'VOLT:DC', unit: 'V', words: 'd.c. volts' },
-  'volts-pp': { header: 'VOLT:PTP', unit: 'V', words: 'volts peak to peak' },
+  'volts-pp': { header: 'VOLT:PTP', unit: 'V', words: say`volts peak to peak` },
   'volts-ac': { header: 'VOLT:AC', unit: 'V', words: 'a.c. volts' },
   'amps-dc': { header: 'CURR:DC', unit: 'A', words: 'd.c. amperes' },
   'amps-ac': { header: 'CURR:AC', unit: 'A', words: 'a.c. amperes' },
   ohms: { header: 'RES', unit: 'Ω', words: 'ohms' },
-  'ohms-four-wire': { header: 'FRES', unit: 'Ω', words: 'ohms, four wires' },
+  'ohms-four-wire': { header: 'FRES', unit: 'Ω', words: say`ohms, four wires` },
   frequency: { header: 'FREQ', unit: 'Hz', words: 'frequency' },
   period: { header: 'PER', unit: 's', words: 'period' },
   capacitance: { header: 'CAP', unit: 'F', words: 'capacitance' },
-  diode: { header: 'DIOD', unit: 'V', words: 'diode test' },
+  diode: { header: 'DIOD', unit: 'V', words: say`diode test` },
   continuity: { header: 'CONT', unit: 'Ω', words: 'continuity' },
 } as const satisfies Readonly<Record<string, MeterFunction>>;
 /** Names of the functions. */
@@ -31,7 +32,7 @@ export type MeterFunctionId = keyof typeof METER_FUNCTIONS;
 export const INSTRUMENT_KINDS = {
   meter: { words: 'meter', reads: null },
   counter: { words: 'counter', reads: ['frequency', 'period'] },
-  supply: { words: 'bench supply', reads: ['volts-dc', 'amps-dc'] },
+  supply: { words: say`bench supply`, reads: ['volts-dc', 'amps-dc'] },
   scope: { words: 'scope', reads: ['volts-pp'] },
 } as const satisfies Readonly<Record<string, { words: string; reads: readonly MeterFunctionId[] | null }>>;
 /** Names of the kinds. */

@@ -10,6 +10,7 @@ import {
 } from './functions.js';
 import { readError, readIdentity, readNumber, type Identity, type MeterValue } from './replies.js';
 import type { Session } from './session.js';
+import { say } from '../words/index.js';
 
 /** A reading as it was taken. */
 export type MeterReading = MeterValue & { readonly function: MeterFunctionId; readonly unit: string };
@@ -65,12 +66,13 @@ async function standsOn(session: Session, wanted: MeterFunctionId | null): Promi
   if (stands === null)
     throw new InstrumentProblem(
       'WRONG_FUNCTION',
-      'The meter stands on something that is not read here. Nothing was taken.',
+      say`The meter stands on something that is not read here. Nothing was taken.`,
     );
   if (wanted !== null && stands !== wanted)
     throw new InstrumentProblem(
       'WRONG_FUNCTION',
-      `The meter stands on ${METER_FUNCTIONS[stands].words}; ${METER_FUNCTIONS[wanted].words} are asked for. Nothing was taken.`,
+      say`The meter stands on ${METER_FUNCTIONS[stands].words}; ${METER_FUNCTIONS[wanted].words} are asked for.
+        Nothing was taken.`,
     );
   return stands;
 }
@@ -81,7 +83,7 @@ export async function refuseErrors(session: Session): Promise<void> {
   if (error)
     throw new InstrumentProblem(
       'REFUSED',
-      `The instrument reports an error (${error.code}, ${error.words.slice(0, 60)}). Nothing was taken.`,
+      say`The instrument reports an error (${error.code}, ${error.words.slice(0, 60)}). Nothing was taken.`,
     );
 }
 
@@ -93,6 +95,6 @@ export function refuseUnread(kind: InstrumentKind, wanted: MeterFunctionId | nul
   if (wanted !== null && !kindReads(kind, wanted))
     throw new InstrumentProblem(
       'WRONG_FUNCTION',
-      `A ${INSTRUMENT_KINDS[kind].words} does not read ${METER_FUNCTIONS[wanted].words}. Nothing was taken.`,
+      say`A ${INSTRUMENT_KINDS[kind].words} does not read ${METER_FUNCTIONS[wanted].words}. Nothing was taken.`,
     );
 }

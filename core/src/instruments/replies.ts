@@ -1,5 +1,6 @@
 /** Answers of an instrument, read and never obeyed: numbers, identity, errors. */
 import { InstrumentProblem } from './problem.js';
+import { say } from '../words/index.js';
 
 /** Where SCPI puts what cannot be shown: overload either way, and no number at all (SCPI-99, from memory). */
 const OVERLOAD = 9.9e37;
@@ -21,17 +22,17 @@ export function readNumber(reply: string): MeterValue {
     throw new InstrumentProblem(
       'BAD_REPLY',
       text === ''
-        ? 'The instrument answered with nothing. Nothing was taken.'
-        : `The instrument answered “${shown(text)}”, which is no number. Nothing was taken.`,
+        ? say`The instrument answered with nothing. Nothing was taken.`
+        : say`The instrument answered “${shown(text)}”, which is no number. Nothing was taken.`,
     );
   const value = Number(text);
   if (Math.abs(value) >= NOT_A_NUMBER * 0.9999)
-    throw new InstrumentProblem('BAD_REPLY', 'The instrument says that it has no reading. Nothing was taken.');
+    throw new InstrumentProblem('BAD_REPLY', say`The instrument says that it has no reading. Nothing was taken.`);
   if (Math.abs(value) >= OVERLOAD * 0.999) return { over: true };
   if (Math.abs(value) > 1e15)
     throw new InstrumentProblem(
       'BAD_REPLY',
-      `The instrument answered ${shown(text)}, which cannot be. Nothing was taken.`,
+      say`The instrument answered ${shown(text)}, which cannot be. Nothing was taken.`,
     );
   return { over: false, value };
 }
@@ -43,13 +44,13 @@ export function readNumber(reply: string): MeterValue {
 export function readNumbers(reply: string, most: number): Float64Array {
   const parts = reply.trim().split(',');
   if (parts.length > most)
-    throw new InstrumentProblem('BAD_REPLY', `The instrument sent more than ${most} points. Nothing was taken.`);
+    throw new InstrumentProblem('BAD_REPLY', say`The instrument sent more than ${most} points. Nothing was taken.`);
   return Float64Array.from(parts, (part) => {
     const read = readNumber(part);
     if (read.over)
       throw new InstrumentProblem(
         'BAD_REPLY',
-        'Part of the trace is beyond the screen: turn its range up. Nothing was taken.',
+        say`Part of the trace is beyond the screen: turn its range up. Nothing was taken.`,
       );
     return read.value;
   });
@@ -67,7 +68,10 @@ export interface Identity {
 export function readIdentity(reply: string): Identity {
   const [maker, model, serial, version, ...more] = reply.trim().split(',');
   if (maker === undefined || model === undefined || serial === undefined || version === undefined || more.length > 0)
-    throw new InstrumentProblem('BAD_REPLY', `“${shown(reply)}” is not how an instrument says who it is. Is it one?`);
+    throw new InstrumentProblem(
+      'BAD_REPLY',
+      say`“${shown(reply)}” is not how an instrument says who it is. Is it one?`,
+    );
   return { maker: maker.trim(), model: model.trim(), serial: serial.trim(), version: version.trim() };
 }
 
@@ -75,7 +79,7 @@ export function readIdentity(reply: string): Identity {
 export function readError(reply: string): { readonly code: number; readonly words: string } | null {
   const found = /^([+-]?\d+)\s*,\s*"(.*)"$/.exec(reply.trim());
   if (!found)
-    throw new InstrumentProblem('BAD_REPLY', `“${shown(reply)}” is no answer to SYST:ERR?. Is it an instrument?`);
+    throw new InstrumentProblem('BAD_REPLY', say`“${shown(reply)}” is no answer to SYST:ERR?. Is it an instrument?`);
   const code = Number(found[1]);
   return code === 0 ? null : { code, words: found[2] ?? '' };
 }

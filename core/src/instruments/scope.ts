@@ -3,6 +3,7 @@ import { InstrumentProblem } from './problem.js';
 import { refuseErrors, type MeterReading } from './meter.js';
 import { readNumber, readNumbers } from './replies.js';
 import type { Session } from './session.js';
+import { say } from '../words/index.js';
 
 /** Samples in volts, `intervalS` seconds apart. */
 export interface ScopeTrace {
@@ -21,13 +22,13 @@ export async function takeTrace(session: Session): Promise<ScopeTrace> {
   session.tell('FORM ASC');
   const interval = readNumber(await session.ask('SWE:TINT?'));
   if (interval.over || !(interval.value > 0 && interval.value <= 60))
-    throw new InstrumentProblem('BAD_REPLY', 'The scope gives no time between its points. Nothing was taken.');
+    throw new InstrumentProblem('BAD_REPLY', say`The scope gives no time between its points. Nothing was taken.`);
   const volts = readNumbers(
     await session.ask('TRAC? CH1', TRACE_LIMITS.answerMs, TRACE_LIMITS.characters),
     TRACE_LIMITS.points,
   );
   await refuseErrors(session);
-  if (volts.length < 2) throw new InstrumentProblem('BAD_REPLY', 'The scope shows no trace. Nothing was taken.');
+  if (volts.length < 2) throw new InstrumentProblem('BAD_REPLY', say`The scope shows no trace. Nothing was taken.`);
   return { intervalS: interval.value, volts };
 }
 

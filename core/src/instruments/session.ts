@@ -3,6 +3,7 @@
  * comes without being asked for is thrown away and never answered; nothing that an instrument sends is ever sent on.
  */
 import { InstrumentProblem, type InstrumentCode } from './problem.js';
+import { say } from '../words/index.js';
 
 /** A connection, as a socket has it. */
 export interface Line {
@@ -59,17 +60,17 @@ class Talk implements Session {
       this.closed = true;
       this.fail(
         'CUT_OFF',
-        'The instrument closed the line in the middle of it. Nothing was taken; the last reading stands.',
+        say`The instrument closed the line in the middle of it. Nothing was taken; the last reading stands.`,
       );
     });
   }
 
   ask(question: string, answerMs = this.limits.answerMs, mostCharacters = this.limits.mostCharacters): Promise<string> {
     if (this.waiting)
-      return Promise.reject(new InstrumentProblem('BUSY', 'The instrument is still busy with the last question.'));
+      return Promise.reject(new InstrumentProblem('BUSY', say`The instrument is still busy with the last question.`));
     return new Promise((resolve, reject) => {
       const seconds = answerMs / 1000;
-      const late = `The instrument did not answer within ${seconds} s. Is it on, and the address right?`;
+      const late = say`The instrument did not answer within ${seconds} s. Is it on, and the address right?`;
       const takeBack = this.later(() => this.fail('NO_ANSWER', late), answerMs);
       this.most = mostCharacters;
       this.waiting = {
@@ -87,8 +88,8 @@ class Talk implements Session {
 
   tell(command: string): void {
     if (!SAYABLE.test(command))
-      throw new InstrumentProblem('BAD_COMMAND', `“${command}” is no command that is sent from here.`);
-    if (this.closed) throw new InstrumentProblem('CUT_OFF', 'The line to the instrument is closed: connect again.');
+      throw new InstrumentProblem('BAD_COMMAND', say`“${command}” is no command that is sent from here.`);
+    if (this.closed) throw new InstrumentProblem('CUT_OFF', say`The line to the instrument is closed: connect again.`);
     this.line.write(`${command}\n`);
   }
 
@@ -101,7 +102,7 @@ class Talk implements Session {
     if (!this.waiting) return;
     this.heard += text;
     if (this.heard.length > this.most) {
-      this.fail('TOO_MUCH', 'The instrument sends without end: the line was closed. The last reading stands.');
+      this.fail('TOO_MUCH', say`The instrument sends without end: the line was closed. The last reading stands.`);
       return this.close();
     }
     const end = this.heard.indexOf('\n');

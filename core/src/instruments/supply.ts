@@ -6,6 +6,7 @@ import { InstrumentProblem } from './problem.js';
 import { refuseErrors, type MeterReading } from './meter.js';
 import { readNumber } from './replies.js';
 import type { Session } from './session.js';
+import { say } from '../words/index.js';
 
 /** Volts and the limit of current that a supply is set to. */
 export interface SupplySetting {
@@ -27,7 +28,7 @@ const READ_BACK = 0.01;
 async function number(session: Session, question: string): Promise<number> {
   const read = readNumber(await session.ask(question));
   if (read.over)
-    throw new InstrumentProblem('BAD_REPLY', 'The supply says that it is over its range. Nothing was taken.');
+    throw new InstrumentProblem('BAD_REPLY', say`The supply says that it is over its range. Nothing was taken.`);
   return read.value;
 }
 
@@ -42,7 +43,7 @@ export async function takeSupply(session: Session, wanted: 'volts-dc' | 'amps-dc
 export async function supplyState(session: Session): Promise<SupplyState> {
   const output = (await session.ask('OUTP?')).trim();
   if (!/^(0|1|ON|OFF)$/i.test(output))
-    throw new InstrumentProblem('BAD_REPLY', 'It does not say whether its output is on. Is it a supply?');
+    throw new InstrumentProblem('BAD_REPLY', say`It does not say whether its output is on. Is it a supply?`);
   const volts = await number(session, 'VOLT?');
   const limitAmps = await number(session, 'CURR?');
   return { volts, limitAmps, on: /^(1|ON)$/i.test(output) };
@@ -57,7 +58,8 @@ export async function setSupply(session: Session, wish: SupplySetting): Promise<
   if (!(volts >= 0 && volts <= SUPPLY_LIMITS.volts && limitAmps > 0 && limitAmps <= SUPPLY_LIMITS.amps))
     throw new InstrumentProblem(
       'BAD_COMMAND',
-      `A supply is set to 0 to ${SUPPLY_LIMITS.volts} V and a limit up to ${SUPPLY_LIMITS.amps} A. Nothing was sent.`,
+      say`A supply is set to 0 to ${SUPPLY_LIMITS.volts} V and a limit up to ${SUPPLY_LIMITS.amps} A. Nothing was
+        sent.`,
     );
   session.tell('OUTP OFF');
   session.tell(`VOLT ${volts.toFixed(3)}`);
@@ -66,11 +68,11 @@ export async function setSupply(session: Session, wish: SupplySetting): Promise<
   const state = await supplyState(session);
   const off = (is: number, asked: number) => Math.abs(is - asked) > READ_BACK * Math.max(asked, 0.1);
   if (state.on)
-    throw new InstrumentProblem('REFUSED', 'Its output did not go off. Pull the leads: it is not to be trusted.');
+    throw new InstrumentProblem('REFUSED', say`Its output did not go off. Pull the leads: it is not to be trusted.`);
   if (off(state.volts, volts) || off(state.limitAmps, limitAmps))
     throw new InstrumentProblem(
       'REFUSED',
-      `It stands on ${state.volts} V and ${state.limitAmps} A, not on what was asked. Its output is off.`,
+      say`It stands on ${state.volts} V and ${state.limitAmps} A, not on what was asked. Its output is off.`,
     );
   return state;
 }

@@ -4,6 +4,7 @@
  */
 import { decimal } from './decimal.js';
 import { ownEntry } from './own.js';
+import { say } from '../words/index.js';
 
 /** How a voltage was read. */
 export type Qualifier = 'dc' | 'ac' | 'pp' | 'rms';
@@ -96,7 +97,7 @@ export function readValue(text: string): Written {
   const infix = LETTER_POINT.exec(body);
   if (infix) return letterPoint(infix, mark, offset, text);
   const number = NUMBER.exec(body)?.[0];
-  if (!number) return { kind: 'bad', from: 0, to: text.length, message: 'a number is expected here' };
+  if (!number) return { kind: 'bad', from: 0, to: text.length, message: say`a number is expected here` };
   const rest = body.slice(number.length).trim();
   const thousands = /^[+\-−]?([1-9]\d{0,2}),(\d{3})$/.exec(number);
   if (thousands) {
@@ -106,7 +107,7 @@ export function readValue(text: string): Written {
   const unit = readUnit(rest);
   if (!unit) {
     const from = offset + number.length;
-    return { kind: 'bad', from, to: text.length, message: `“${rest}” is no unit known here` };
+    return { kind: 'bad', from, to: text.length, message: say`“${rest}” is no unit known here` };
   }
   return {
     kind: 'value',
@@ -144,11 +145,11 @@ function letterPoint(match: RegExpExecArray, bound: Bound, offset: number, text:
       kind: 'bad',
       from,
       to: text.length,
-      message: `“${said}” does not fit after ${match[0].slice(0, -tail.length)}`,
+      message: say`“${said}” does not fit after ${match[0].slice(0, -tail.length)}`,
     };
   }
   if (letter === 'm' && known === null) {
-    return { kind: 'bad', from: offset, to: text.length, message: 'milli of what? Add the unit, as in 4m7H' };
+    return { kind: 'bad', from: offset, to: text.length, message: say`milli of what? Add the unit, as in 4m7H` };
   }
   return { kind: 'value', value: plain * scale, unit: known?.unit ?? unit, qualifier: null, bound };
 }

@@ -1,6 +1,7 @@
 /** Spellings of units as they are spoken and typed: "kohm", "mfd", "volts d.c.", "revs/min". */
 import { ownEntry } from './own.js';
 import type { Qualifier } from './notation.js';
+import { say } from '../words/index.js';
 
 /** One way to write a unit, anchored at the end of a number. */
 export interface Spelling {
@@ -73,7 +74,7 @@ export const SPELLINGS: readonly Spelling[] = [
   whole('r\\.?p\\.?m\\.?|r/min|revs?/min|u/min|turns?\\s+(?:a|per)\\s+minute', 'rpm'),
   whole('%|percent|per\\s?cent|pct', '%'),
   ...spelled('Ω|ohms?|Ohms?|OHMS?|R', 'Ω', 'mkMG'),
-  whole('kilohms?', 'Ω', 1e3),
+  whole(say`kilohms?`, 'Ω', 1e3),
   whole('megohms?|megs?', 'Ω', 1e6),
   { pattern: /^\s*(?:k|K|kilos?)(?![\p{L}\d])/u, unit: 'Ω', scale: 1e3 },
   { pattern: /^\s*M(?![\p{L}\d])/u, unit: 'Ω', scale: 1e6 },

@@ -1,5 +1,6 @@
 /** The one figure of wow and flutter that stands with the number: which standard's, as the shop chose. */
 import type { FlutterFigures } from './tone/result.js';
+import { say } from '../words/index.js';
 
 /** Standards to choose from; the first is used until another is chosen. */
 export const FLUTTER_STANDARDS = [
@@ -13,11 +14,11 @@ export const FLUTTER_STANDARDS = [
 export type FlutterStandard = (typeof FLUTTER_STANDARDS)[number];
 
 const WORDS: Readonly<Record<FlutterStandard, readonly [words: string, of: keyof FlutterFigures]>> = {
-  'unweighted-peak': ['unweighted 2-sigma peak', 'unweightedPeakPercent'],
-  'unweighted-rms': ['unweighted rms (NAB)', 'unweightedRmsPercent'],
-  'weighted-2-sigma': ['weighted 2-sigma peak (AES6)', 'weighted2SigmaPercent'],
-  'weighted-quasi-peak': ['weighted quasi-peak (DIN, IEC 60386)', 'weightedQuasiPeakPercent'],
-  'weighted-rms': ['weighted rms (JIS)', 'weightedRmsPercent'],
+  'unweighted-peak': [say`unweighted 2-sigma peak`, 'unweightedPeakPercent'],
+  'unweighted-rms': [say`unweighted rms (NAB)`, 'unweightedRmsPercent'],
+  'weighted-2-sigma': [say`weighted 2-sigma peak (AES6)`, 'weighted2SigmaPercent'],
+  'weighted-quasi-peak': [say`weighted quasi-peak (DIN, IEC 60386)`, 'weightedQuasiPeakPercent'],
+  'weighted-rms': [say`weighted rms (JIS)`, 'weightedRmsPercent'],
 };
 
 /** As a choice reads. */
@@ -56,5 +57,8 @@ export function figureInUse(run: Looked, standard: FlutterStandard): FigureInUse
   if (!shaft) return null;
   // Few pulses a turn see only slow wow: how far is part of the figure.
   const upTo = Number(shaft.wowUpToHz.toPrecision(2));
-  return { percent: tooShort ? null : shaft.wowPeakPercent, words: `${WORDS['unweighted-peak'][0]}, up to ${upTo} Hz` };
+  return {
+    percent: tooShort ? null : shaft.wowPeakPercent,
+    words: say`${WORDS['unweighted-peak'][0]}, up to ${upTo} Hz`,
+  };
 }

@@ -1,5 +1,6 @@
 /** Lines of the flutter spectrum put against turning parts whose rates are known. */
 import type { FlutterLine } from './tone/result.js';
+import { say } from '../words/index.js';
 
 /** A part and its turns a second at the speed measured. */
 export interface TurningPart {
@@ -52,7 +53,7 @@ function closest(part: TurningPart, hz: number, scale: number) {
 export function partWords(line: NamedLine): string {
   return line.parts
     .map(({ name, multiple }) =>
-      multiple === 1 ? name : `${name}, ${multiple === 2 ? 'twice' : `${multiple} times`} a turn`,
+      multiple === 1 ? name : `${name}, ${multiple === 2 ? 'twice' : say`${multiple} times`} a turn`,
     )
     .join(' or ');
 }

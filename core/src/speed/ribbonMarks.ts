@@ -5,6 +5,7 @@
  */
 import type { Tolerance } from '../quantity/index.js';
 import { placeOf, ribbonGeometry, visibleLabels, type RibbonGeometry, type RibbonReading } from './ribbon.js';
+import { say } from '../words/index.js';
 
 /** What a mark is: painters choose ink and weight by it. */
 export type RibbonRole =
@@ -147,7 +148,7 @@ export function largeRibbonMarks(
           ...geometry.window.map((edge) => line('limit', [at(edge), top], [at(edge), foot])),
           line('centre', [at(0), top], [at(0), foot]),
         ]
-      : [rect('hatch', 1, top, width - 2, band), word('still', 'middle', width / 2, top + 29, 'did not turn')]),
+      : [rect('hatch', 1, top, width - 2, band), word('still', 'middle', width / 2, top + 29, say`did not turn`)]),
     word('word', 'start', 12, top + 28, 'slow'),
     word('word', 'end', width - 12, top + 28, 'fast'),
     geometry.wow && atLeast(spanRect('wow', geometry.wow, at, top, band), 1),

@@ -3,6 +3,7 @@
  * tolerance, not right only when it lies wholly outside, otherwise undecided (JCGM 106:2012, 8.3, from memory).
  */
 import type { Tolerance } from '../quantity/index.js';
+import { said, say } from '../words/index.js';
 
 /** Right, not right, or undecided with what would decide it. */
 export type Verdict =
@@ -15,7 +16,7 @@ export function judge(errorPercent: number, expandedPercent: number | null, limi
   if (expandedPercent === null) {
     return {
       kind: 'undecided',
-      decide: 'The uncertainty of this reading is not known. Measure a recording of the test tone.',
+      decide: say`The uncertainty of this reading is not known. Measure a recording of the test tone.`,
     };
   }
   const low = errorPercent - expandedPercent;
@@ -29,13 +30,14 @@ export function judge(errorPercent: number, expandedPercent: number | null, limi
 function whatDecides(errorPercent: number, expandedPercent: number, limits: Tolerance): string {
   const halfWindow = (limits.upperPercent - limits.lowerPercent) / 2;
   if (expandedPercent >= halfWindow) {
-    return `±${tidy(expandedPercent)} % cannot prove a window of ${tidy(limits.upperPercent - limits.lowerPercent)} %: use a better test tape or record, or a longer recording.`;
+    return say`±${tidy(expandedPercent)} % cannot prove a window of ${tidy(limits.upperPercent - limits.lowerPercent)}
+      %: use a better test tape or record, or a longer recording.`;
   }
   const inside = errorPercent >= limits.lowerPercent && errorPercent <= limits.upperPercent;
   const room = Math.min(errorPercent - limits.lowerPercent, limits.upperPercent - errorPercent);
   return inside
-    ? `Bring the uncertainty under ±${tidy(room)} %, or trim ${tidy(expandedPercent - room)} % towards the middle.`
-    : 'Trim towards the middle: the reading is over the limit by less than its uncertainty.';
+    ? say`Bring the uncertainty under ±${tidy(room)} %, or trim ${tidy(expandedPercent - room)} % towards the middle.`
+    : say`Trim towards the middle: the reading is over the limit by less than its uncertainty.`;
 }
 
 const tidy = (value: number): string => String(Number(value.toPrecision(2)));
@@ -44,5 +46,5 @@ const tidy = (value: number): string => String(Number(value.toPrecision(2)));
 export function verdictWords(verdict: Verdict): string {
   if (verdict.kind === 'right') return 'right';
   if (verdict.kind === 'undecided') return 'undecided';
-  return `${verdict.side}, not right yet`;
+  return say`${said(verdict.side)}, not right yet`;
 }

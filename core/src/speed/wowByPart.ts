@@ -4,6 +4,7 @@
  */
 import { nameLines, type NamedLine, type TurningPart } from './parts.js';
 import type { FlutterFigures, FlutterLine } from './tone/result.js';
+import { say } from '../words/index.js';
 
 /** One line of a part: how many times a turn, and how large. */
 export interface PartLine {
@@ -79,22 +80,22 @@ export function wowByPart(
 const CAUSES: readonly (readonly [RegExp, readonly [once: string, twice: string, more: string]])[] = [
   [
     /platter|table|record/i,
-    ['off centre, warp, or bearing', 'oval or warped record, bent spindle', 'uneven rim or idler track'],
+    [say`off centre, warp, or bearing`, say`oval or warped record, bent spindle`, say`uneven rim or idler track`],
   ],
-  [/belt/i, ['a joint, a kink or a thick place', 'two uneven places', 'uneven belt']],
-  [/idler|wheel/i, ['a flat place or an eccentric tyre', 'an oval tyre', 'a hard or lumpy tyre']],
-  [/pinch|roller/i, ['a flat place or a hard roller', 'an oval roller', 'a lumpy roller']],
-  [/capstan/i, ['bent or dirty capstan', 'an oval or nicked capstan', 'dirt on the capstan']],
-  [/flywheel/i, ['eccentric flywheel or its bearing', 'oval seat of the belt', 'uneven flywheel rim']],
-  [/pulley/i, ['pulley off centre or a bent shaft', 'an oval pulley', 'dirt on the pulley']],
-  [/motor/i, ['bent shaft or pulley off centre', 'worn bearing or an oval pulley', 'cogging or commutation']],
-  [/reel|hub|spool/i, ['a rubbing reel or a dragging brake', 'a bent reel', 'uneven hub brake']],
-  [/gear/i, ['an eccentric gear', 'an oval gear', 'a damaged tooth']],
-  [/drum/i, ['uneven load or bearing', 'an oval drum', 'uneven drum']],
+  [/belt/i, [say`a joint, a kink or a thick place`, say`two uneven places`, say`uneven belt`]],
+  [/idler|wheel/i, [say`a flat place or an eccentric tyre`, say`an oval tyre`, say`a hard or lumpy tyre`]],
+  [/pinch|roller/i, [say`a flat place or a hard roller`, say`an oval roller`, say`a lumpy roller`]],
+  [/capstan/i, [say`bent or dirty capstan`, say`an oval or nicked capstan`, say`dirt on the capstan`]],
+  [/flywheel/i, [say`eccentric flywheel or its bearing`, say`oval seat of the belt`, say`uneven flywheel rim`]],
+  [/pulley/i, [say`pulley off centre or a bent shaft`, say`an oval pulley`, say`dirt on the pulley`]],
+  [/motor/i, [say`bent shaft or pulley off centre`, say`worn bearing or an oval pulley`, say`cogging or commutation`]],
+  [/reel|hub|spool/i, [say`a rubbing reel or a dragging brake`, say`a bent reel`, say`uneven hub brake`]],
+  [/gear/i, [say`an eccentric gear`, say`an oval gear`, say`a damaged tooth`]],
+  [/drum/i, [say`uneven load or bearing`, say`an oval drum`, say`uneven drum`]],
 ];
-const ANY: readonly [string, string, string] = ['off centre or its bearing', 'oval or bent', 'uneven'];
+const ANY: readonly [string, string, string] = [say`off centre or its bearing`, say`oval or bent`, 'uneven'];
 
-const TIMES = ['once', 'twice', 'three times'];
+const TIMES = ['once', 'twice', say`three times`];
 
 /** "once a turn: off centre, warp, or bearing". */
 export function shareWords({ part, lines }: WowShare): string {
@@ -103,9 +104,9 @@ export function shareWords({ part, lines }: WowShare): string {
   const hz = `${Number(top.hz.toPrecision(3))} Hz`;
   if (part === '')
     return lines.length === 1
-      ? `${hz}, no part known at this rate`
-      : `${lines.length} lines, the largest at ${hz}: no part known at these rates`;
+      ? say`${hz}, no part known at this rate`
+      : say`${lines.length} lines, the largest at ${hz}: no part known at these rates`;
   const causes = CAUSES.find(([pattern]) => pattern.test(part))?.[1] ?? ANY;
-  const often = TIMES[top.multiple - 1] ?? `${top.multiple} times`;
-  return `${often} a turn: ${causes[Math.min(2, top.multiple - 1)] as string}`;
+  const often = TIMES[top.multiple - 1] ?? say`${top.multiple} times`;
+  return say`${often} a turn: ${causes[Math.min(2, top.multiple - 1)] as string}`;
 }

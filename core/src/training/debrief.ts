@@ -13,6 +13,7 @@ import { answered, bestOrder, markedUnit } from '../marking/index.js';
 import { seeded } from '../numeric/index.js';
 import { withUnit } from '../quantity/index.js';
 import { faultWords, modesOf, practiceCourse, practiceVisit, type Visit } from './visit.js';
+import { say } from '../words/index.js';
 
 /** One line of the replay. */
 export interface ReplayStep {
@@ -86,7 +87,7 @@ export function debriefOf(job: JobFacts, events: readonly BenchEvent[]): Debrief
       parts: visit.parts,
       wrongParts: visit.wrongParts,
       // What is still bridged goes out of the door so.
-      harm: [...visit.harm.map((one) => one.words), ...visit.held.map(({ name }) => `left so: ${name}`)],
+      harm: [...visit.harm.map((one) => one.words), ...visit.held.map(({ name }) => say`left so: ${name}`)],
     },
     advice: advised,
     bestMinutes: bestOrder(engine, fresh),
@@ -174,13 +175,13 @@ function missedBy(before: Visit, { body }: BenchEvent, lines: readonly BenchEven
   const looked = lines.some(({ body: did }) => did.kind === 'practice-act' && did.testId === test.id);
   const made = answered(before.map, before.unit, test, seeded(before.acts + 1));
   if ('outcome' in made) {
-    if (body.outcome === null || body.outcome === made.outcome) return looked ? null : 'answered without looking';
+    if (body.outcome === null || body.outcome === made.outcome) return looked ? null : say`answered without looking`;
     const words = test.outcomes.find(({ id }) => id === made.outcome)?.words ?? made.outcome;
-    return `the machine shows: ${words}`;
+    return say`the machine shows: ${words}`;
   }
-  if (body.value === null) return looked ? null : 'answered without looking';
+  if (body.value === null) return looked ? null : say`answered without looking`;
   const off = Math.abs(body.value - made.value);
   if (Number.isFinite(made.value) && off > FAR * Math.abs(made.value) + FAR)
-    return `the machine shows about ${withUnit(Number(made.value.toPrecision(3)), made.unit)}`;
-  return looked ? null : 'answered without looking';
+    return say`the machine shows about ${withUnit(Number(made.value.toPrecision(3)), made.unit)}`;
+  return looked ? null : say`answered without looking`;
 }

@@ -6,6 +6,7 @@ import { gaussian, seeded, type Random } from '../numeric/index.js';
 import { withUnit } from '../quantity/index.js';
 import { ringBars } from '../speed/index.js';
 import { minutesOf, notNow, type Visit } from './visit.js';
+import { say } from '../words/index.js';
 
 /** What was done: to be logged as a line, and what the entry line would take. */
 export interface Done {
@@ -34,7 +35,7 @@ export function doTest(visit: Visit, test: PathTest, seed: number): Done | { rea
   }
   // What stands still has no error to read: it is seen.
   if (made.unit === '%' && made.value < STILL_PERCENT)
-    return { ...base, words: 'it stands still', typed: null, outcome: null };
+    return { ...base, words: say`it stands still`, typed: null, outcome: null };
   return { ...base, ...shown(made.value, made.unit), outcome: null };
 }
 
@@ -43,7 +44,7 @@ const STILL_PERCENT = -95;
 
 /** What an instrument shows, as people read it and as it is typed. */
 export function shown(value: number, unit: string): { readonly words: string; readonly typed: string } {
-  if (!Number.isFinite(value)) return { words: 'over range (OL)', typed: 'OL' };
+  if (!Number.isFinite(value)) return { words: say`over range (OL)`, typed: 'OL' };
   const digits = Number(value.toPrecision(Math.abs(value) < 1 ? 2 : 4));
   if (unit === '%') return { words: withUnit(digits, '%'), typed: `${digits}%` };
   return { words: withUnit(digits, unit), typed: `${digits}${unit === 'Ω' ? 'R' : unit}` };
@@ -72,16 +73,16 @@ export function heldAs(
 
 /** Instruments of the practice bench. */
 export const TOOLS = {
-  'volts-dc': { words: 'Volts, d.c.', unit: 'V', ends: '.V', power: 'on' },
-  'volts-ac': { words: 'Volts, a.c.', unit: 'V', ends: '.Vac', power: 'on' },
-  ripple: { words: 'Scope, peak to peak', unit: 'V', ends: '.Vpp', power: 'on' },
-  amps: { words: 'Amperes', unit: 'A', ends: '.A', power: 'on' },
-  ohms: { words: 'Ohms', unit: 'Ω', ends: '.ohm', power: 'off' },
+  'volts-dc': { words: say`Volts, d.c.`, unit: 'V', ends: '.V', power: 'on' },
+  'volts-ac': { words: say`Volts, a.c.`, unit: 'V', ends: '.Vac', power: 'on' },
+  ripple: { words: say`Scope, peak to peak`, unit: 'V', ends: '.Vpp', power: 'on' },
+  amps: { words: say`Amperes`, unit: 'A', ends: '.A', power: 'on' },
+  ohms: { words: say`Ohms`, unit: 'Ω', ends: '.ohm', power: 'off' },
   insulation: { words: 'Insulation, 500 V', unit: 'MΩ', ends: '.Mohm', power: 'off' },
-  speed: { words: 'Tachometer', unit: 'rpm', ends: '.rpm', power: 'on' },
-  pulses: { words: 'Scope, pulses of a turn', unit: 'V', ends: '.rpm', power: 'on' },
-  sound: { words: 'Microphone, the motor’s sound', unit: '', ends: '', power: 'on' },
-  stopwatch: { words: 'Stopwatch, a hundred turns', unit: 'rpm', ends: '.rpm', power: 'on' },
+  speed: { words: say`Tachometer`, unit: 'rpm', ends: '.rpm', power: 'on' },
+  pulses: { words: say`Scope, pulses of a turn`, unit: 'V', ends: '.rpm', power: 'on' },
+  sound: { words: say`Microphone, the motor’s sound`, unit: '', ends: '', power: 'on' },
+  stopwatch: { words: say`Stopwatch, a hundred turns`, unit: 'rpm', ends: '.rpm', power: 'on' },
 } as const;
 /** Names of the instruments. */
 export type ToolId = keyof typeof TOOLS;
@@ -128,8 +129,8 @@ export function readAt(
   const { unit: of, words: name, power } = TOOLS[tool];
   const base = { testId: null, name: `${name} at ${place.words}`, minutes: PROBE_MIN, outcome: null };
   if (power === 'off' && visit.on) {
-    const harm = 'the meter’s fuse: ohms on a live circuit';
-    return { ...base, words: 'nothing: the meter’s fuse blew', typed: null, harm };
+    const harm = say`the meter’s fuse: ohms on a live circuit`;
+    return { ...base, words: say`nothing: the meter’s fuse blew`, typed: null, harm };
   }
   const { mean, spread } = visit.unit.see(place.quantity, condition);
   const noise = gaussian(noiseOf(visit, seed));
@@ -141,7 +142,7 @@ export function readAt(
         : mean;
   const said = shown(Math.abs(value) < NOISE.digit ? 0 : value, of);
   const wanders = Number.isFinite(spread) && visit.on && spread > 0.03 * Math.abs(mean) + NOISE.digit;
-  return { ...base, ...said, words: wanders ? `${said.words}, and it wanders` : said.words, harm: null };
+  return { ...base, ...said, words: wanders ? say`${said.words}, and it wanders` : said.words, harm: null };
 }
 
 /** A drift of more bars in ten seconds cannot be counted by eye (common practice). */
@@ -164,14 +165,14 @@ export function strobeAt(
   const rpm = speed.nominalRpm * (1 + tone.errorPercent / 100);
   const drift = WATCHED_S * ((ringBars(flashHz, speed.nominalRpm) * rpm) / 60 - flashHz);
   const bars = Math.round(2 * Math.abs(drift)) / 2;
-  const base = { testId: null, name: `Strobe ring at ${speed.id}`, minutes: PROBE_MIN, harm: null, outcome: null };
-  if (bars > MOST_BARS) return { ...base, words: 'the bars run too fast to be counted', typed: null };
-  if (bars === 0) return { ...base, words: 'the bars stand still', typed: `${speed.id}: still` };
+  const base = { testId: null, name: say`Strobe ring at ${speed.id}`, minutes: PROBE_MIN, harm: null, outcome: null };
+  if (bars > MOST_BARS) return { ...base, words: say`the bars run too fast to be counted`, typed: null };
+  if (bars === 0) return { ...base, words: say`the bars stand still`, typed: `${speed.id}: still` };
   const way = drift > 0 ? 'left' : 'right';
   return {
     ...base,
-    words: `${bars} bars to the ${way} at the near edge in ${WATCHED_S} s`,
-    typed: `${speed.id}: ${bars} bars ${way} near in ${WATCHED_S} s`,
+    words: say`${bars} bars to the ${way} at the near edge in ${WATCHED_S} s`,
+    typed: say`${speed.id}: ${bars} bars ${way} near in ${WATCHED_S} s`,
   };
 }
 

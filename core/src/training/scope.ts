@@ -5,6 +5,7 @@ import type { Condition, PracticeTrace } from '../practice/index.js';
 import { readAt, shown, toneOf, type Done, type ToolId, type ToolPlace } from './instruments.js';
 import { soundAt, type PracticeSound } from './sound.js';
 import type { Visit } from './visit.js';
+import { say } from '../words/index.js';
 
 /** Clipping it on, setting the time base (common practice). */
 const SCOPE_MIN = 2;
@@ -42,10 +43,10 @@ const noiseFor = ({ map, acts }: Visit, seed: number) => gaussian(seeded(seed + 
 
 /** Ripple at a place of the supply, its peaks measured on the wave, its frequency counted on it. */
 function rippleAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>, seed: number): Scoped {
-  const base = { testId: null, name: `Scope at ${place.words}`, minutes: SCOPE_MIN, outcome: null, harm: null };
+  const base = { testId: null, name: say`Scope at ${place.words}`, minutes: SCOPE_MIN, outcome: null, harm: null };
   const wave = visit.on ? visit.unit.trace(place.quantity, condition) : null;
   if (!wave || swingOf(wave) === 0)
-    return { done: { ...base, words: 'a flat line', typed: visit.on ? '0Vpp' : null }, trace: null };
+    return { done: { ...base, words: say`a flat line`, typed: visit.on ? '0Vpp' : null }, trace: null };
   const trace = noisy(wave, NOISE_PART * swingOf(wave), noiseFor(visit, seed));
   const hz = crossingsHz(wave);
   const said = shown(swingOf(wave), 'Vpp');
@@ -54,9 +55,16 @@ function rippleAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>,
 
 /** A pulse a turn of a turning part, with the wow that its drive gives it. */
 function pulsesAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>, seed: number): Scoped {
-  const base = { testId: null, name: `Scope, pulses of ${place.words}`, minutes: SCOPE_MIN, outcome: null, harm: null };
+  const base = {
+    testId: null,
+    name: say`Scope, pulses of ${place.words}`,
+    minutes: SCOPE_MIN,
+    outcome: null,
+    harm: null,
+  };
   const rpm = visit.on ? visit.unit.see(place.quantity, condition).mean : 0;
-  if (!(rpm > STILL_RPM)) return { done: { ...base, words: 'a flat line: nothing turns', typed: null }, trace: null };
+  if (!(rpm > STILL_RPM))
+    return { done: { ...base, words: say`a flat line: nothing turns`, typed: null }, trace: null };
   const hz = rpm / 60;
   const lines = toneOf(visit, condition)?.lines ?? [];
   const intervalS = 1 / hz / PULSE.points;
@@ -68,7 +76,7 @@ function pulsesAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>,
     turns += (1 + wow / 100) / PULSE.points;
   });
   const trace = noisy({ intervalS, volts }, NOISE_PART * PULSE.volts, noiseFor(visit, seed));
-  const words = `pulses of 5${THIN}V, ${Number((1000 / hz).toPrecision(4))}${THIN}ms apart`;
+  const words = say`pulses of 5${THIN}V, ${Number((1000 / hz).toPrecision(4))}${THIN}ms apart`;
   return { done: { ...base, words, typed: null }, trace };
 }
 
@@ -104,15 +112,16 @@ const MOST_COUNTED_RPM = 120;
 
 /** A hundred turns by eye and stopwatch. */
 function stopwatchAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>, seed: number): Done {
-  const base = { testId: null, name: `Stopwatch, ${place.words}`, outcome: null, harm: null };
+  const base = { testId: null, name: say`Stopwatch, ${place.words}`, outcome: null, harm: null };
   const rpm = visit.on ? visit.unit.see(place.quantity, condition).mean : 0;
-  if (rpm > MOST_COUNTED_RPM) return { ...base, words: 'too fast to be counted by eye', typed: null, minutes: 1 };
-  if (!(rpm > STILL_RPM)) return { ...base, words: 'nothing turns', typed: null, minutes: 1 };
+  if (rpm > MOST_COUNTED_RPM) return { ...base, words: say`too fast to be counted by eye`, typed: null, minutes: 1 };
+  if (!(rpm > STILL_RPM)) return { ...base, words: say`nothing turns`, typed: null, minutes: 1 };
   const noise = noiseFor(visit, seed);
   const seconds = (60 * COUNTED_TURNS) / rpm + THUMB_S * (noise() - noise());
   const read = (60 * COUNTED_TURNS) / seconds;
   // Two ends, two standard uncertainties (GUM).
   const expanded = (2 * Math.SQRT2 * THUMB_S * read) / seconds;
-  const words = `${COUNTED_TURNS} turns in ${fixed(seconds, 1)}${THIN}s: ${fixed(read, 2)} ± ${fixed(expanded, 2)}${THIN}rpm`;
+  const words = say`${COUNTED_TURNS} turns in ${fixed(seconds, 1)}${THIN}s: ${fixed(read, 2)} ±
+    ${fixed(expanded, 2)}${THIN}rpm`;
   return { ...base, words, typed: `${fixed(read, 2)}rpm`, minutes: 1 + seconds / 60 };
 }

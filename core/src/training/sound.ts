@@ -5,6 +5,7 @@ import type { Condition, Quantities } from '../practice/index.js';
 import { linesPerTurn, synthMotor } from '../speed/index.js';
 import type { Done, ToolPlace } from './instruments.js';
 import type { Visit } from './visit.js';
+import { say } from '../words/index.js';
 
 /** Samples of a machine, -1 to 1. */
 export interface PracticeSound {
@@ -34,15 +35,15 @@ export function soundAt(
 ): { readonly done: Done; readonly sound: PracticeSound | null } {
   const base = {
     testId: null,
-    name: `Microphone at the ${place.words}`,
+    name: say`Microphone at the ${place.words}`,
     minutes: LISTEN_MIN,
     harm: null,
     typed: null,
     outcome: null,
   };
   const sound = noiseOfUnit(visit, condition, seed);
-  if (!sound) return { done: { ...base, words: 'nothing is heard to turn' }, sound: null };
-  return { done: { ...base, words: `${LISTEN_S}${THIN}s of its sound` }, sound };
+  if (!sound) return { done: { ...base, words: say`nothing is heard to turn` }, sound: null };
+  return { done: { ...base, words: say`${LISTEN_S}${THIN}s of its sound` }, sound };
 }
 
 /** Everything that turns, at once, with the noise of its wear; null where it is off or nothing turns. */

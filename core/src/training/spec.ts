@@ -2,6 +2,7 @@
 import type { PracticeSpec } from '../bench/index.js';
 import { drawOf, MAPS, type FamilyMap } from '../marking/index.js';
 import { z } from 'zod';
+import { say } from '../words/index.js';
 
 /** The map of a family's machine; null for a family that has none yet. */
 export const mapOf = (familyId: string): FamilyMap | null => MAPS.find(({ family }) => family === familyId) ?? null;
@@ -16,7 +17,7 @@ export interface PracticeUnitDrawn {
   readonly complaint: string;
 }
 
-const NOTHING_SAID = 'Brought in to be looked over: the owner thinks that it is not right.';
+const NOTHING_SAID = say`Brought in to be looked over: the owner thinks that it is not right.`;
 
 /** The unit of a spec, with its complaint. */
 const unitOf = (map: FamilyMap, spec: PracticeSpec): PracticeUnitDrawn => ({
@@ -39,10 +40,10 @@ const SEEDS = 1_000_000;
 /** Why a spec is none of this family's; null when it is. */
 export function practiceProblem(familyId: string, { machine, faults }: PracticeSpec): string | null {
   const map = mapOf(familyId);
-  if (!map) return 'this kind has no machine on the practice bench';
-  if (map.machine.id !== machine) return `this kind's machine is ${map.machine.id}, not ${machine}`;
+  if (!map) return say`this kind has no machine on the practice bench`;
+  if (map.machine.id !== machine) return say`this kind's machine is ${map.machine.id}, not ${machine}`;
   const strange = faults.find((id) => !map.machine.faults.some((one) => one.id === id));
-  return strange === undefined ? null : `the machine ${machine} has no fault ${strange}`;
+  return strange === undefined ? null : say`the machine ${machine} has no fault ${strange}`;
 }
 
 /** What a practice unit's file is called in itself. */
@@ -54,8 +55,12 @@ const fileSchema = z.strictObject({
   format: z.literal(PRACTICE_FILE_FORMAT),
   version: z.literal(1),
   machine: z.string().max(64),
-  faults: z.array(z.string().max(64)).max(6, 'at most six faults'),
-  seed: z.number().int('a whole number').min(0, 'from 0').max(2147483647, 'at most 2147483647'),
+  faults: z.array(z.string().max(64)).max(6, say`at most six faults`),
+  seed: z
+    .number()
+    .int(say`a whole number`)
+    .min(0, 'from 0')
+    .max(2147483647, say`at most 2147483647`),
   complaint: z.string().min(1).max(2000).optional(),
 });
 
@@ -64,27 +69,29 @@ export type PracticeFileRead = { readonly unit: PracticeUnitDrawn } | { readonly
 
 /** Reads a practice unit's file; see docs/practice-unit.md. */
 export function readPracticeFile(text: string): PracticeFileRead {
-  if (text.length > PRACTICE_FILE_LIMIT) return { problem: 'The file is far too long for a practice unit.' };
+  if (text.length > PRACTICE_FILE_LIMIT) return { problem: say`The file is far too long for a practice unit.` };
   let value: unknown;
   try {
     value = JSON.parse(text);
   } catch {
-    return { problem: 'This is no practice unit: the file is not JSON.' };
+    return { problem: say`This is no practice unit: the file is not JSON.` };
   }
   const read = fileSchema.safeParse(value);
   if (!read.success) {
     const issue = read.error.issues[0];
-    return { problem: `This practice unit cannot be read: ${issue?.path.join('.') || 'file'}: ${issue?.message}.` };
+    return {
+      problem: say`This practice unit cannot be read: ${issue?.path.join('.') || say`file`}: ${issue?.message ?? ''}.`,
+    };
   }
   const { machine, faults, seed, complaint } = read.data;
   const map = MAPS.find((one) => one.machine.id === machine);
   if (!map)
     return {
-      problem: `There is no machine “${machine}”. There are: ${MAPS.map((one) => one.machine.id).join(', ')}.`,
+      problem: say`There is no machine “${machine}”. There are: ${MAPS.map((one) => one.machine.id).join(', ')}.`,
     };
   const spec = { machine, faults: [...new Set(faults)], seed, lesson: null };
   const problem = practiceProblem(map.family, spec);
-  if (problem) return { problem: `This practice unit cannot be built: ${problem}.` };
+  if (problem) return { problem: say`This practice unit cannot be built: ${problem}.` };
   const unit = unitOf(map, spec);
   return { unit: complaint === undefined ? unit : { ...unit, complaint } };
 }

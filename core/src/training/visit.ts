@@ -6,6 +6,7 @@ import { pathFor, type FamilyMap } from '../marking/index.js';
 import type { PracticeUnit } from '../practice/index.js';
 import { ownEntry } from '../quantity/index.js';
 import { mapOf } from './spec.js';
+import { said, say } from '../words/index.js';
 
 /** Something that a step broke, or whom it hurt. */
 interface Harm {
@@ -130,7 +131,7 @@ class Course {
   }
 
   private power(key: string, on: boolean): void {
-    if (on && !this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words });
+    if (on && !this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words: said(words) });
     this.on = on;
   }
 
@@ -138,7 +139,7 @@ class Course {
     this.unit.hold(hand, on);
     this.clockMin += HAND_MIN;
     // Done live, power does at once what it would have done.
-    if (this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words });
+    if (this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words: said(words) });
   }
 
   private mend(repairId: string): void {
@@ -168,7 +169,7 @@ export const modesOf = (map: FamilyMap, fault: string): readonly string[] =>
 
 /** A fault of the machine in words. */
 export const faultWords = ({ machine }: FamilyMap, fault: string): string =>
-  machine.faults.find(({ id }) => id === fault)?.name ?? fault;
+  said(machine.faults.find(({ id }) => id === fault)?.name ?? fault);
 
 function deeper({ levels }: DrivePath, here: string, there: string): string {
   const depth = (id: string) => levels.findIndex((one) => one.id === id);
@@ -200,7 +201,7 @@ export const minutesOf = (visit: Visit, test: PathTest): number =>
 
 /** Why a test cannot be done as the unit stands; null when it can. */
 export function notNow(visit: Visit, test: PathTest): string | null {
-  if (needsPower(test) && !visit.on) return 'It is not switched on. Go through the gate first.';
-  if (test.power === 'dead' && visit.on) return 'It is live. Unplug it first.';
+  if (needsPower(test) && !visit.on) return say`It is not switched on. Go through the gate first.`;
+  if (test.power === 'dead' && visit.on) return say`It is live. Unplug it first.`;
   return null;
 }

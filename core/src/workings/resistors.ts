@@ -15,33 +15,34 @@ import { fixed, THIN } from '../quantity/index.js';
 import { choice, number } from './fields.js';
 import { figure, percentOff, row } from './show.js';
 import type { Working } from './working.js';
+import { say } from '../words/index.js';
 
 const SERIES = Object.keys(E_SERIES) as SeriesName[];
 
 /** A resistor for a third speed. */
 export const SPEED_RESISTOR: Working = {
   id: 'speed-resistor',
-  name: 'Resistor for another speed',
-  asks: 'Which resistor turns this speed into that one, and how near does a part I can buy come?',
+  name: say`Resistor for another speed`,
+  asks: say`Which resistor turns this speed into that one, and how near does a part I can buy come?`,
   assumes: [
-    'A timed period or a current goes as 1/R, a reference voltage as R: ask which, or find it from two readings.',
-    'E12 and E24 parts ±5 %, E96 ±1 % (IEC 60063, from memory).',
-    'The trim of the speed it is added to then serves both.',
+    say`A timed period or a current goes as 1/R, a reference voltage as R: ask which, or find it from two readings.`,
+    say`E12 and E24 parts ±5 %, E96 ±1 % (IEC 60063, from memory).`,
+    say`The trim of the speed it is added to then serves both.`,
   ],
   fields: [
-    choice('law', 'Speed goes as', SPEED_LAWS, '1/R'),
-    number('fitted', 'Resistor fitted', 'Ω', { from: /timing|speed resistor/ }),
-    number('from', 'Speed now', 'rpm', { usual: '45' }),
-    number('to', 'Speed wanted', 'rpm', { usual: '78' }),
-    choice('series', 'Parts from', SERIES, 'E24'),
-    number('contact', 'Ohms of the switch contact', 'Ω', { range: 'zero or more', usual: '0' }),
-    number('trim', 'Range of the trim, ±', '%', { optional: true }),
+    choice('law', say`Speed goes as`, SPEED_LAWS, '1/R'),
+    number('fitted', say`Resistor fitted`, 'Ω', { from: /timing|speed resistor/ }),
+    number('from', say`Speed now`, 'rpm', { usual: '45' }),
+    number('to', say`Speed wanted`, 'rpm', { usual: '78' }),
+    choice('series', say`Parts from`, SERIES, 'E24'),
+    number('contact', say`Ohms of the switch contact`, 'Ω', { range: 'zero or more', usual: '0' }),
+    number('trim', say`Range of the trim, ±`, '%', { optional: true }),
   ],
   solve(given) {
     const law = given.choice('law', SPEED_LAWS);
     const [fitted, from, to] = [given.number('fitted'), given.number('from'), given.number('to')];
     const exact = addedFor(law, fitted, from, to);
-    if (!exact) return given.refuse('to', 'That is the speed it has.');
+    if (!exact) return given.refuse('to', say`That is the speed it has.`);
     const series = given.choice('series', SERIES);
     const part: AddedResistor = { ...exact, ohm: nearestOf(series, exact.ohm) };
     const rpm = (added: AddedResistor, contact = given.number('contact')) =>
@@ -55,24 +56,25 @@ export const SPEED_RESISTOR: Working = {
     const dirty = off(rpm(part, given.number('contact') + 1000)) - off(rpm(part));
     const trim = given.optional('trim');
     const says = [
-      `An open contact falls back to ${fixed(from, 2)} rpm.`,
-      `The trim of ${fixed(from, 0)} serves both: set it there first, then read ${fixed(to, 0)}, then both again.`,
-      'Switch and resistor close to the one fitted, leads short, the switch’s contacts gold or silver: a few ohms of dirt are a speed.',
-      'Records of another speed want their own stylus and tracking force: say so on the sheet.',
-      'Read it at the pitch control’s detent and off it, at minus and plus: the range shifts with the resistor.',
+      say`An open contact falls back to ${fixed(from, 2)} rpm.`,
+      say`The trim of ${fixed(from, 0)} serves both: set it there first, then read ${fixed(to, 0)}, then both again.`,
+      say`Switch and resistor close to the one fitted, leads short, the switch’s contacts gold or silver: a few ohms
+        of dirt are a speed.`,
+      say`Records of another speed want their own stylus and tracking force: say so on the sheet.`,
+      say`Read it at the pitch control’s detent and off it, at minus and plus: the range shifts with the resistor.`,
     ];
     const held = trim === null ? null : Math.max(Math.abs(low), Math.abs(high)) <= trim;
     if (held === false)
-      says.unshift('The trim cannot take up the spread of this part: measure several, or take a closer series.');
+      says.unshift(say`The trim cannot take up the spread of this part: measure several, or take a closer series.`);
     return {
       rows: [
-        row('Exact', `${figure(exact.ohm, 'Ω')} ${exact.how === 'parallel' ? 'across it' : 'in series'}`),
-        row(`Nearest in ${series}`, figure(part.ohm, 'Ω')),
-        row('Speed with it', `${fixed(rpm(part), 2)}${THIN}rpm, ${percentOff(off(rpm(part)))}`),
-        row('By its tolerance', `${percentOff(low)} to ${percentOff(high)}`),
-        row('1 kΩ of dirt at the contact', percentOff(dirty)),
+        row(say`Exact`, `${figure(exact.ohm, 'Ω')} ${exact.how === 'parallel' ? say`across it` : say`in series`}`),
+        row(say`Nearest in ${series}`, figure(part.ohm, 'Ω')),
+        row(say`Speed with it`, say`${fixed(rpm(part), 2)}${THIN}rpm, ${percentOff(off(rpm(part)))}`),
+        row(say`By its tolerance`, `${percentOff(low)} to ${percentOff(high)}`),
+        row(say`1 kΩ of dirt at the contact`, percentOff(dirty)),
       ],
-      verdict: held === null ? null : held ? 'the trim holds it' : 'out of the trim’s reach',
+      verdict: held === null ? null : held ? say`the trim holds it` : say`out of the trim’s reach`,
       says,
       expects: null,
     };
@@ -82,17 +84,17 @@ export const SPEED_RESISTOR: Working = {
 /** What sits inside, from what an added one did. */
 export const FITTED_RESISTOR: Working = {
   id: 'fitted-resistor',
-  name: 'What is fitted, from what an added one did',
-  asks: 'I added this resistor and the speed went there: what sits inside, and which law holds?',
-  assumes: ['Only the resistor changed between the two readings.'],
+  name: say`What is fitted, from what an added one did`,
+  asks: say`I added this resistor and the speed went there: what sits inside, and which law holds?`,
+  assumes: [say`Only the resistor changed between the two readings.`],
   fields: [
-    choice('law', 'Speed goes as', SPEED_LAWS, '1/R'),
-    choice('how', 'Added', ['parallel', 'series'], 'parallel'),
-    number('added', 'Resistor added', 'Ω'),
-    number('from', 'Speed before', 'rpm'),
-    number('to', 'Speed after', 'rpm'),
-    number('checkOhm', 'Another total tried: resistor', 'Ω', { optional: true }),
-    number('checkRpm', 'Another total tried: speed', 'rpm', { optional: true }),
+    choice('law', say`Speed goes as`, SPEED_LAWS, '1/R'),
+    choice('how', say`Added`, ['parallel', 'series'], 'parallel'),
+    number('added', say`Resistor added`, 'Ω'),
+    number('from', say`Speed before`, 'rpm'),
+    number('to', say`Speed after`, 'rpm'),
+    number('checkOhm', say`Another total tried: resistor`, 'Ω', { optional: true }),
+    number('checkRpm', say`Another total tried: speed`, 'rpm', { optional: true }),
   ],
   solve(given) {
     const law = given.choice('law', SPEED_LAWS);
@@ -102,17 +104,20 @@ export const FITTED_RESISTOR: Working = {
     if (fitted === null)
       return given.refuse(
         'to',
-        'That resistor cannot have done this by this law: turn the law or the way it was added.',
+        say`That resistor cannot have done this by this law: turn the law or the way it was added.`,
       );
     const [ohm, rpm] = [given.optional('checkOhm'), given.optional('checkRpm')];
     const found = ohm !== null && rpm !== null ? lawFrom(fitted, from, ohm, rpm) : null;
     const tried = ohm !== null && rpm !== null;
     return {
-      rows: [row('Fitted', figure(fitted, 'Ω')), ...(tried ? [row('Law by two readings', found ?? 'neither')] : [])],
-      verdict: tried ? (found === law ? 'the law holds' : 'the law does not hold') : null,
+      rows: [
+        row(say`Fitted`, figure(fitted, 'Ω')),
+        ...(tried ? [row(say`Law by two readings`, found ?? 'neither')] : []),
+      ],
+      verdict: tried ? (found === law ? say`the law holds` : say`the law does not hold`) : null,
       says:
         tried && found === null
-          ? ['Neither law fits: something else moved, or a second resistor sets the speed too.']
+          ? [say`Neither law fits: something else moved, or a second resistor sets the speed too.`]
           : [],
       expects: null,
     };

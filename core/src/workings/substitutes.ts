@@ -2,6 +2,7 @@
 import { choice, number } from './fields.js';
 import { percentOff, row } from './show.js';
 import type { Given, Working, WorkingRow } from './working.js';
+import { say } from '../words/index.js';
 
 const KINDS = ['resistor', 'zener', 'switch', 'diode', 'transistor'] as const;
 type Kind = (typeof KINDS)[number];
@@ -22,28 +23,29 @@ interface Found {
 /** One part for another. */
 export const SUBSTITUTE_PART: Working = {
   id: 'substitute-part',
-  name: 'Does this part stand in for that one?',
-  asks: 'Resistor, zener, switch, diode or transistor: may mine go in?',
+  name: say`Does this part stand in for that one?`,
+  asks: say`Resistor, zener, switch, diode or transistor: may mine go in?`,
   assumes: [
-    'Values of resistors and zeners within 5 %, watts, volts and amperes equal or more (common practice).',
-    'A switch that breaks both poles stays one that does; for a motor or capacitors twice the amperes (common practice).',
-    'A fusible or flameproof resistor is replaced by its own kind only.',
+    say`Values of resistors and zeners within 5 %, watts, volts and amperes equal or more (common practice).`,
+    say`A switch that breaks both poles stays one that does; for a motor or capacitors twice the amperes (common
+      practice).`,
+    say`A fusible or flameproof resistor is replaced by its own kind only.`,
   ],
   fields: [
-    choice('kind', 'Part', KINDS, 'resistor'),
-    number('value', 'Fitted: value (Ω, of a zener V)', '', { optional: true }),
-    number('newValue', 'Candidate: value', '', { optional: true }),
-    number('volts', 'Fitted: rated volts', 'V', { optional: true }),
-    number('newVolts', 'Candidate: rated volts', 'V', { optional: true }),
-    number('amps', 'Fitted: rated amperes', 'A', { optional: true }),
-    number('newAmps', 'Candidate: rated amperes', 'A', { optional: true }),
-    number('watts', 'Fitted: rated watts', 'W', { optional: true }),
-    number('newWatts', 'Candidate: rated watts', 'W', { optional: true }),
-    number('poles', 'Fitted: poles', '', { optional: true }),
-    number('newPoles', 'Candidate: poles', '', { optional: true }),
-    choice('load', 'It switches', LOADS, 'lamp or heater'),
-    choice('type', 'Polarity and type (npn, n-channel, fusible) are', SAME, 'the same'),
-    choice('pins', 'Case and order of its pins are', SAME, 'the same'),
+    choice('kind', say`Part`, KINDS, 'resistor'),
+    number('value', say`Fitted: value (Ω, of a zener V)`, '', { optional: true }),
+    number('newValue', say`Candidate: value`, '', { optional: true }),
+    number('volts', say`Fitted: rated volts`, 'V', { optional: true }),
+    number('newVolts', say`Candidate: rated volts`, 'V', { optional: true }),
+    number('amps', say`Fitted: rated amperes`, 'A', { optional: true }),
+    number('newAmps', say`Candidate: rated amperes`, 'A', { optional: true }),
+    number('watts', say`Fitted: rated watts`, 'W', { optional: true }),
+    number('newWatts', say`Candidate: rated watts`, 'W', { optional: true }),
+    number('poles', say`Fitted: poles`, '', { optional: true }),
+    number('newPoles', say`Candidate: poles`, '', { optional: true }),
+    choice('load', say`It switches`, LOADS, say`lamp or heater`),
+    choice('type', say`Polarity and type (npn, n-channel, fusible) are`, SAME, say`the same`),
+    choice('pins', say`Case and order of its pins are`, SAME, say`the same`),
   ],
   solve(given) {
     const kind = given.choice('kind', KINDS);
@@ -51,13 +53,14 @@ export const SUBSTITUTE_PART: Working = {
     if (kind === 'resistor' || kind === 'zener') judgeValue(given, kind, found);
     for (const [id, name, rule] of ratingsOf(kind)) judgeRating(given, id, name, rule, found);
     if (kind === 'switch') judgeSwitch(given, found);
-    if (given.text('type') !== 'the same') found.refused.push('Type rule: the same polarity and type, nothing else.');
+    if (given.text('type') !== 'the same')
+      found.refused.push(say`Type rule: the same polarity and type, nothing else.`);
     if (given.text('pins') !== 'the same')
-      found.differs.push('Its pins or case differ: bend and insulate them, check twice before power.');
+      found.differs.push(say`Its pins or case differ: bend and insulate them, check twice before power.`);
     const { rows, refused, differs } = found;
     return {
       rows,
-      verdict: refused.length > 0 ? 'refused' : differs.length > 0 ? 'fits with what is said' : 'fits',
+      verdict: refused.length > 0 ? 'refused' : differs.length > 0 ? say`fits with what is said` : 'fits',
       says: [...refused, ...differs],
       expects: null,
     };
@@ -65,9 +68,9 @@ export const SUBSTITUTE_PART: Working = {
 };
 
 type Rating = readonly [id: 'volts' | 'amps' | 'watts', name: string, rule: string];
-const VOLTS: Rating = ['volts', 'Volts', 'Volts rule: equal or more, never less.'];
-const AMPS: Rating = ['amps', 'Amperes', 'Current rule: equal or more, never less.'];
-const WATTS: Rating = ['watts', 'Watts', 'Power rule: equal or more, never less.'];
+const VOLTS: Rating = ['volts', say`Volts`, say`Volts rule: equal or more, never less.`];
+const AMPS: Rating = ['amps', say`Amperes`, say`Current rule: equal or more, never less.`];
+const WATTS: Rating = ['watts', say`Watts`, say`Power rule: equal or more, never less.`];
 
 const ratingsOf = (kind: Kind): readonly Rating[] =>
   kind === 'resistor'
@@ -82,31 +85,31 @@ const ratingsOf = (kind: Kind): readonly Rating[] =>
 function pair(given: Given, id: string, newId: string, found: Found, name: string): readonly [number, number] | null {
   const [fitted, own] = [given.optional(id), given.optional(newId)];
   if (fitted !== null && own !== null) return [fitted, own];
-  found.differs.push(`${name}: not known of both, look it up first.`);
+  found.differs.push(say`${name}: not known of both, look it up first.`);
   return null;
 }
 
 function judgeValue(given: Given, kind: Kind, found: Found): void {
-  const values = pair(given, 'value', 'newValue', found, 'Value');
+  const values = pair(given, 'value', 'newValue', found, say`Value`);
   if (!values) return;
   const off = 100 * (values[1] / values[0] - 1);
-  found.rows.push(row('Value beside the fitted one', percentOff(off)));
-  if (Math.abs(off) > VALUE_PERCENT) found.refused.push(`Value rule: a ${kind} within ${VALUE_PERCENT} %.`);
+  found.rows.push(row(say`Value beside the fitted one`, percentOff(off)));
+  if (Math.abs(off) > VALUE_PERCENT) found.refused.push(say`Value rule: a ${kind} within ${VALUE_PERCENT} %.`);
 }
 
 function judgeRating(given: Given, id: Rating[0], name: string, rule: string, found: Found): void {
   const values = pair(given, id, `new${id[0]?.toUpperCase()}${id.slice(1)}`, found, name);
   if (!values) return;
   const times = values[1] / values[0];
-  found.rows.push(row(name, `${Number(times.toPrecision(3))} times`));
+  found.rows.push(row(name, say`${Number(times.toPrecision(3))} times`));
   if (times < 1) found.refused.push(rule);
 }
 
 function judgeSwitch(given: Given, found: Found): void {
-  const poles = pair(given, 'poles', 'newPoles', found, 'Poles');
-  if (poles && poles[1] < poles[0]) found.refused.push('Pole rule: what breaks both poles stays so.');
+  const poles = pair(given, 'poles', 'newPoles', found, say`Poles`);
+  if (poles && poles[1] < poles[0]) found.refused.push(say`Pole rule: what breaks both poles stays so.`);
   const [fitted, own] = [given.optional('amps'), given.optional('newAmps')];
   if (given.text('load') === 'lamp or heater' || fitted === null || own === null) return;
   if (own < INRUSH_TIMES * fitted)
-    found.differs.push(`Inrush: for this load take ${INRUSH_TIMES} times the amperes, or one rated for it.`);
+    found.differs.push(say`Inrush: for this load take ${INRUSH_TIMES} times the amperes, or one rated for it.`);
 }

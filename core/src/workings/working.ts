@@ -3,6 +3,7 @@
  * command line and the log only carry typed texts in and rows out.
  */
 import { numberIn, ownEntry } from '../quantity/index.js';
+import { say } from '../words/index.js';
 
 /** What a field takes. */
 export interface WorkingField {
@@ -109,12 +110,12 @@ export class Given {
     const field = this.working.fields.find((one) => one.id === id);
     const text = this.text(id);
     const value = numberIn(text);
-    if (value === null) return this.refuse(id, `“${text}” is no number.`);
-    const range = field?.range ?? 'above zero';
-    if (range === 'above zero' && value <= 0) return this.refuse(id, 'It must be above zero.');
-    if (range === 'zero or more' && value < 0) return this.refuse(id, 'It cannot be below zero.');
+    if (value === null) return this.refuse(id, say`“${text}” is no number.`);
+    const range = field?.range ?? ('above zero' as const);
+    if (range === 'above zero' && value <= 0) return this.refuse(id, say`It must be above zero.`);
+    if (range === 'zero or more' && value < 0) return this.refuse(id, say`It cannot be below zero.`);
     if (Math.abs(value) > LARGEST || (value !== 0 && Math.abs(value) < 1 / LARGEST))
-      return this.refuse(id, 'That size cannot be: check the unit.');
+      return this.refuse(id, say`That size cannot be: check the unit.`);
     return value;
   }
 
@@ -125,13 +126,13 @@ export class Given {
       .filter(Boolean);
     const values = words.map((word) => (/^(ol|open|inf|∞)$/i.test(word) ? Infinity : (numberIn(word) ?? Number.NaN)));
     if (values.length !== count || values.some((one) => Number.isNaN(one) || one < 0))
-      return this.refuse(id, `${count} readings are wanted, apart by spaces; OL for open.`);
+      return this.refuse(id, say`${count} readings are wanted, apart by spaces; OL for open.`);
     return values;
   }
 
   choice<T extends string>(id: string, among: readonly T[]): T {
     const text = this.text(id);
-    return among.find((one) => one === text) ?? this.refuse(id, `One of: ${among.join(', ')}.`);
+    return among.find((one) => one === text) ?? this.refuse(id, say`One of: ${among.join(', ')}.`);
   }
 
   /** @throws to the field: the sum stops there and says why. */

@@ -2,6 +2,7 @@
 import { ERROR_TABLE, type ErrorCode, type WireError } from '@amber-gauge/contract';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
+import { say } from '@amber-gauge/core/words';
 
 /** Thrown by services; the code decides status and message. */
 export class HttpError extends Error {
@@ -40,7 +41,7 @@ function asHttpError(error: unknown): HttpError {
   if (error instanceof ZodError) return new HttpError('BAD_REQUEST', { fields: fieldsOf(error) });
   const { type, code, status } = error as { type?: string; code?: string; status?: number };
   if (type === 'entity.too.large') return new HttpError('TOO_LARGE');
-  if (type === 'entity.parse.failed') return new HttpError('BAD_REQUEST', { fields: { body: 'not valid JSON' } });
+  if (type === 'entity.parse.failed') return new HttpError('BAD_REQUEST', { fields: { body: say`not valid JSON` } });
   if (type === 'encoding.unsupported' || type === 'charset.unsupported' || status === 415)
     return new HttpError('UNSUPPORTED_TYPE');
   // An address that is no text, with or without a way up in it.

@@ -2,6 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import type { RequestHandler, Response } from 'express';
 import helmet from 'helmet';
+import { say } from '@amber-gauge/core/words';
 
 /** The nonce of this answer; the page's own style elements carry it. */
 export const nonceOf = (res: Response): string => res.locals.nonce as string;
@@ -15,7 +16,7 @@ const headers = helmet({
       'script-src': ["'self'", "'wasm-unsafe-eval'"],
       'style-src': ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
       'style-src-attr': ["'unsafe-inline'"],
-      'img-src': ["'self'", 'data:', 'blob:'],
+      'img-src': ["'self'", say`data:`, say`blob:`],
       'font-src': ["'self'"],
       'connect-src': ["'self'"],
       'worker-src': ["'self'"],

@@ -6,11 +6,12 @@ import { ModeSwitch } from '../shared/ui/ModeSwitch.js';
 import { fieldHasFocus } from '../shared/ui/focus.js';
 import { OutboxWord } from '../shared/ui/OutboxWord.js';
 import classes from './Frame.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const PLACES = [
   { to: '/', word: 'Bench', key: 'b' },
   { to: '/day', word: 'Day', key: 'd' },
-  { to: '/speed', word: 'Speed desk', key: 's' },
+  { to: '/speed', word: say`Speed desk`, key: 's' },
   { to: '/workings', word: 'Workings', key: 'w' },
   { to: '/shelf', word: 'Shelf', key: 'h' },
   { to: '/practice', word: 'Practice', key: 'p' },
@@ -33,15 +34,15 @@ export function Frame() {
   return (
     <div className={classes.frame}>
       <header className={classes.bar}>
-        <span className={classes.name}>Amber Gauge</span>
-        <nav className={classes.places} aria-label="Screens">
+        <span className={classes.name}>{say`Amber Gauge`}</span>
+        <nav className={classes.places} aria-label={say`Screens`}>
           {PLACES.map((place) => (
             <NavLink
               key={place.to}
               to={place.to}
               end={place.to === '/'}
               className={({ isActive }) => (isActive ? `${classes.place} ${classes.here}` : (classes.place ?? ''))}
-              title={`Key ${place.key}`}
+              title={say`Key ${place.key}`}
             >
               {place.word}
             </NavLink>

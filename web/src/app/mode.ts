@@ -2,6 +2,7 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import type { Mode } from './tokens.js';
+import { say } from '@amber-gauge/core/words';
 
 export type ModeWish = Mode | 'auto';
 
@@ -14,4 +15,4 @@ export const useModeWish = create<ModeStore>()(
   persist((set) => ({ wish: 'auto', setWish: (wish) => set({ wish }) }), { name: 'amber-gauge-mode' }),
 );
 
-export const nightQuery = '(prefers-color-scheme: dark)';
+export const nightQuery = say`(prefers-color-scheme: dark)`;

@@ -2,8 +2,9 @@ import { createBrowserRouter } from 'react-router';
 import { BenchScreen } from '../features/bench/BenchScreen.js';
 import { Frame } from './Frame.js';
 import { Failed, Missing } from './Missing.js';
+import { say } from '@amber-gauge/core/words';
 
-const waiting = <p style={{ padding: 24 }}>Opening.</p>;
+const waiting = <p style={{ padding: 24 }}>{say`Opening.`}</p>;
 
 /** Screens load when they are first opened; the bench is there at once. */
 export const router = createBrowserRouter([

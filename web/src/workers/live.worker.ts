@@ -14,6 +14,7 @@ import {
   type LiveWish,
   type SpeedRun,
 } from '@amber-gauge/core/speed';
+import { say } from '@amber-gauge/core/words';
 
 export type LiveListening =
   { readonly of: 'tone'; readonly wish: LiveWish } | { readonly of: 'pulses'; readonly wish: LivePulsesWish };
@@ -65,19 +66,19 @@ function earFor(listening: LiveListening): Ear {
   };
 }
 
-const say = (message: FromLive) => postMessage(message);
+const tell = (message: FromLive) => postMessage(message);
 
 self.onmessage = (event: MessageEvent<ToLive>) => {
   const message = event.data;
   if (message.kind === 'capture') {
     const capture = ear?.capture(message.answer, message.overS) ?? {
       kind: 'refused' as const,
-      message: 'Nothing was heard yet.',
+      message: say`Nothing was heard yet.`,
     };
-    return say({ kind: 'captured', capture });
+    return tell({ kind: 'captured', capture });
   }
   ear = earFor(message.listening);
   message.samples.onmessage = (heard: MessageEvent<Float32Array>) => {
-    for (const reading of ear?.push(Float64Array.from(heard.data)) ?? []) say({ kind: 'reading', reading });
+    for (const reading of ear?.push(Float64Array.from(heard.data)) ?? []) tell({ kind: 'reading', reading });
   };
 };

@@ -26,6 +26,7 @@ import {
   type ToneOptions,
 } from '@amber-gauge/core/speed';
 import { expose } from 'comlink';
+import { say } from '@amber-gauge/core/words';
 
 /** Channels that the browser decoded (FLAC, Opus, MP3, AAC); without it the file is read as WAV. */
 export interface Decoded {
@@ -84,7 +85,7 @@ const asked = (question: AskedSpeed): SpeedAnswer => ({ kind: 'asked', question 
 
 const refused = (message: string, line = 0): SpeedAnswer => ({
   kind: 'refused',
-  message: line > 0 ? `Line ${line}: ${message}` : message,
+  message: line > 0 ? say`Line ${line}: ${message}` : message,
 });
 
 async function accepted(file: Blob, run: SpeedRun, bands: readonly OtherBand[] = []): Promise<SpeedAnswer> {
@@ -139,7 +140,7 @@ const api = {
     const result = await runDownOf(await file.text(), wish);
     if (result.kind === 'run-down') return result;
     if (result.kind === 'asked') return { kind: 'refused' as const, message: result.message };
-    const where = result.line > 0 ? `Line ${result.line}: ` : '';
+    const where = result.line > 0 ? say`Line ${result.line}: ` : '';
     return { kind: 'refused' as const, message: where + ROTATION_REFUSALS[result.reason] };
   },
   async sound(file: Blob, decoded: Decoded | null, wish: Wish<SoundWish>, report: Report): Promise<SpeedAnswer> {
@@ -150,7 +151,7 @@ const api = {
   async head(file: Blob): Promise<TableHead | { readonly message: string }> {
     const table = readTable(await file.slice(0, 1 << 20).text());
     if (table.kind === 'unusable') {
-      const where = table.line > 0 ? `Line ${table.line}: ` : '';
+      const where = table.line > 0 ? say`Line ${table.line}: ` : '';
       return { message: where + ROTATION_REFUSALS[table.reason] };
     }
     const rows = Array.from({ length: Math.min(4, table.columns[0]?.length ?? 0) }, (_, i) =>

@@ -1,6 +1,7 @@
 /** The page's side of the speed worker: one task at a time, stopped by ending the worker. */
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Decoded, SpeedAnswer, SpeedWorker } from './speed.worker.js';
+import { say } from '@amber-gauge/core/words';
 
 export interface Task<T> {
   readonly answer: Promise<T>;
@@ -34,7 +35,7 @@ export function inWorker<T>(work: (api: Remote<SpeedWorker>) => Promise<T>, stop
   return { answer, stop };
 }
 
-export const STOPPED: SpeedAnswer = { kind: 'refused', message: 'Measuring was stopped. Nothing was stored.' };
+export const STOPPED: SpeedAnswer = { kind: 'refused', message: say`Measuring was stopped. Nothing was stored.` };
 
 export type Report = (done: number) => void;
 

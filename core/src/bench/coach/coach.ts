@@ -5,24 +5,25 @@ import { linesOf, type BenchEvent, type EventBody } from '../event.js';
 import { workSaid } from '../workSaid.js';
 import { atPitchRest } from '../pitch.js';
 import type { CoachBody } from './body.js';
+import { say } from '../../words/index.js';
 
 /** What has to be seen to before a trim is turned; with why. */
 export const COACH_CHECKS = [
   {
     id: 'clean',
-    text: 'Trims cleaned and worked end to end',
-    why: 'a dirty wiper jumps, and what is set does not stay',
+    text: say`Trims cleaned and worked end to end`,
+    why: say`a dirty wiper jumps, and what is set does not stay`,
   },
-  { id: 'noted', text: 'Noted where each trim stands', why: 'it can be put back' },
-  { id: 'detent', text: 'Pitch control at its detent or centre', why: 'otherwise its offset is trimmed in' },
-  { id: 'warm', text: 'Warmed up, 15 minutes', why: 'drift would be chased' },
-  { id: 'load', text: 'Usual mat and a record on, or a tape in play', why: 'the drive is set under its load' },
+  { id: 'noted', text: say`Noted where each trim stands`, why: say`it can be put back` },
+  { id: 'detent', text: say`Pitch control at its detent or centre`, why: say`otherwise its offset is trimmed in` },
+  { id: 'warm', text: say`Warmed up, 15 minutes`, why: say`drift would be chased` },
+  { id: 'load', text: say`Usual mat and a record on, or a tape in play`, why: say`the drive is set under its load` },
   {
     id: 'blade',
-    text: 'Blade insulated, clear of the motor’s case',
-    why: 'touching it can send the motor to full speed',
+    text: say`Blade insulated, clear of the motor’s case`,
+    why: say`touching it can send the motor to full speed`,
   },
-  { id: 'supply', text: 'Supply exact: right volts and mains', why: 'a low supply is no trim’s to mend' },
+  { id: 'supply', text: say`Supply exact: right volts and mains`, why: say`a low supply is no trim’s to mend` },
 ] as const;
 
 /** The work on the trims as it stands. */
@@ -68,13 +69,13 @@ const RECENT_MS = 30 * 60_000;
 
 const EIGHTHS = [
   '',
-  'an eighth of a turn',
-  'a quarter turn',
-  'three eighths of a turn',
-  'half a turn',
-  'five eighths of a turn',
-  'three quarters of a turn',
-  'seven eighths of a turn',
+  say`an eighth of a turn`,
+  say`a quarter turn`,
+  say`three eighths of a turn`,
+  say`half a turn`,
+  say`five eighths of a turn`,
+  say`three quarters of a turn`,
+  say`seven eighths of a turn`,
 ];
 
 /**
@@ -100,12 +101,12 @@ export function turnWords(turns: number): string {
   const way = turns > 0 ? 'clockwise' : 'counter-clockwise';
   const size = Math.abs(turns);
   const minutes = Math.round(60 * size);
-  if (size < 1 / 120) return `a hair ${way}`;
-  if (minutes < 8) return `${minutes === 1 ? '1 minute' : `${minutes} minutes`} of the clock ${way}`;
+  if (size < 1 / 120) return say`a hair ${way}`;
+  if (minutes < 8) return say`${minutes === 1 ? say`1 minute` : say`${minutes} minutes`} of the clock ${way}`;
   const eighths = Math.round(8 * size);
   if (eighths < 8 && Math.abs(size - eighths / 8) < 0.03) return `${EIGHTHS[eighths] ?? ''} ${way}`;
-  if (size < 1) return `${minutes} minutes of the clock ${way}`;
-  return `${fixed(size, size < 3 ? 2 : 1)} turns ${way}`;
+  if (size < 1) return say`${minutes} minutes of the clock ${way}`;
+  return say`${fixed(size, size < 3 ? 2 : 1)} turns ${way}`;
 }
 
 /** A single-turn trim stands at half past seven at its counter-clockwise stop and travels to half past four (common practice). */
@@ -131,10 +132,12 @@ export function clockOf(turns: number): string {
 export function coachWords(body: CoachBody): string {
   switch (body.kind) {
     case 'coach-begin':
-      return `trims begun: ${body.task.trims.map(({ name }) => name).join(', ')}`;
+      return say`trims begun: ${body.task.trims.map(({ name }) => name).join(', ')}`;
     case 'coach-turned':
-      return body.turns === null ? `turned ${body.name}, by the speed` : `turned ${body.name} ${turnWords(body.turns)}`;
+      return body.turns === null
+        ? say`turned ${body.name}, by the speed`
+        : say`turned ${body.name} ${turnWords(body.turns)}`;
     case 'coach-stands':
-      return `${body.name} stands ${signed(body.turns, 2).replace('+', '')}${THIN}turns from its stop`;
+      return say`${body.name} stands ${signed(body.turns, 2).replace('+', '')}${THIN}turns from its stop`;
   }
 }

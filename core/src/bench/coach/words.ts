@@ -4,6 +4,7 @@ import type { DrivePath } from '../../families/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
 import type { AnswerBody } from '../find/body.js';
 import { clockOf, turnWords, type JobCoach } from './coach.js';
+import { say } from '../../words/index.js';
 
 /** A thing to do in large type, and a line under it. */
 export interface CoachSays {
@@ -19,16 +20,19 @@ export function coachSays(task: CoachTask, { belief, advice }: CoachState): Coac
   switch (advice.kind) {
     case 'measure':
       return {
-        prompt: live ? `Selector to ${speedName(advice.speedId)}, and wait` : `Measure ${speedName(advice.speedId)}`,
+        prompt: live
+          ? say`Selector to ${speedName(advice.speedId)}, and wait`
+          : say`Measure ${speedName(advice.speedId)}`,
         why:
           advice.why === 'first'
-            ? 'Every speed is read once before a screw is touched.'
-            : 'Trims act on each other: what the move did shows here too. Right at the end means right at every speed.',
+            ? say`Every speed is read once before a screw is touched.`
+            : say`Trims act on each other: what the move did shows here too. Right at the end means right at every
+              speed.`,
       };
     case 'nudge':
       return {
-        prompt: `Turn the ${trimName(advice.trimId)} ${turnWords(advice.turns)}${clockWords(task, belief, advice)}`,
-        why: 'A small move shows what this trim does: which way, how much, and to which speed.',
+        prompt: say`Turn the ${trimName(advice.trimId)} ${turnWords(advice.turns)}${clockWords(task, belief, advice)}`,
+        why: say`A small move shows what this trim does: which way, how much, and to which speed.`,
       };
     case 'turn':
       return turnSays(
@@ -39,33 +43,51 @@ export function coachSays(task: CoachTask, { belief, advice }: CoachState): Coac
       );
     case 'stop':
       return {
-        prompt: 'Stop: every speed is right',
-        why: `Each was read again after the last of ${moves(belief.moves)}, and lies inside with the whole of its uncertainty.`,
+        prompt: say`Stop: every speed is right`,
+        why: say`Each was read again after the last of ${moves(belief.moves)}, and lies inside with the whole of its
+          uncertainty.`,
       };
     case 'prove':
       return {
-        prompt: 'Inside by what was typed: now prove it',
-        why: `${speedName(advice.speedId)} was read without its uncertainty. A recording, the live tone or a counted stretch at every speed makes it sure.`,
+        prompt: say`Inside by what was typed: now prove it`,
+        why: say`${speedName(advice.speedId)} was read without its uncertainty. A recording, the live tone or a
+          counted stretch at every speed makes it sure.`,
       };
+    default:
+      return troubleSays(advice, speedName, trimName);
+  }
+}
+
+/** What is done when turning leads no further. */
+function troubleSays(
+  advice: Extract<CoachState['advice'], { kind: 'undecidable' | 'useless' | 'end-stop' | 'runaway' }>,
+  speedName: (id: string) => string,
+  trimName: (id: string) => string,
+): CoachSays {
+  switch (advice.kind) {
     case 'undecidable':
       return {
-        prompt: `${speedName(advice.speedId)} cannot be proved with this reading`,
-        why: 'Its uncertainty is as wide as the window. A better test tape or record, or a longer count, before any screw.',
+        prompt: say`${speedName(advice.speedId)} cannot be proved with this reading`,
+        why: say`Its uncertainty is as wide as the window. A better test tape or record, or a longer count, before any
+          screw.`,
       };
     case 'useless':
       return {
-        prompt: `The ${trimName(advice.trimId)} does nothing`,
-        why: 'Put it back to where it stood. Another screw, an open track, or a lock that holds the speed whatever is turned.',
+        prompt: say`The ${trimName(advice.trimId)} does nothing`,
+        why: say`Put it back to where it stood. Another screw, an open track, or a lock that holds the speed whatever
+          is turned.`,
       };
     case 'end-stop':
       return {
-        prompt: `The ${trimName(advice.trimId)} is at its stop`,
-        why: 'By the count nothing is left that way. Look where it stands and type it; if it is at its stop, the fault is not the trim: back to Find.',
+        prompt: say`The ${trimName(advice.trimId)} is at its stop`,
+        why: say`By the count nothing is left that way. Look where it stands and type it; if it is at its stop, the
+          fault is not the trim: back to Find.`,
       };
     case 'runaway':
       return {
-        prompt: 'It ran away: take the blade off',
-        why: `The blade may have touched the motor’s case at the ${trimName(advice.trimId)}. Let it settle and read the speed again.`,
+        prompt: say`It ran away: take the blade off`,
+        why: say`The blade may have touched the motor’s case at the ${trimName(advice.trimId)}. Let it settle and read
+          the speed again.`,
       };
   }
 }
@@ -79,15 +101,15 @@ function turnSays(
   const target = `${signed(untilPercent, 2)}${THIN}%`;
   if (turns === null)
     return {
-      prompt: `Selector to ${label}. Turn the ${trim} until it reads ${target}`,
+      prompt: say`Selector to ${label}. Turn the ${trim} until it reads ${target}`,
       why:
         Math.abs(untilPercent) < AT_ONCE_PERCENT
-          ? 'Follow the sound: below the drone is slow, above it fast, unbroken is there.'
-          : 'Not to nought: the other trims bring the rest.',
+          ? say`Follow the sound: below the drone is slow, above it fast, unbroken is there.`
+          : say`Not to nought: the other trims bring the rest.`,
     };
   return {
-    prompt: `Turn the ${trim} ${turnWords(turns)}${clock}`,
-    why: `${label} should then stand at ${target}.${turnsBack ? ' Turning back, its play is counted in.' : ''}`,
+    prompt: say`Turn the ${trim} ${turnWords(turns)}${clock}`,
+    why: say`${label} should then stand at ${target}.${turnsBack ? say` Turning back, its play is counted in.` : ''}`,
   };
 }
 
@@ -106,7 +128,7 @@ function clockWords(
 /** Nearer than this it is the middle itself that is aimed at, percent. */
 const AT_ONCE_PERCENT = 0.02;
 
-const moves = (count: number): string => (count === 1 ? 'one move' : `${count} moves`);
+const moves = (count: number): string => (count === 1 ? say`one move` : say`${count} moves`);
 
 /** "33: +0.12 ±0.05 %, read" for every speed. */
 export function speedStands(
@@ -119,8 +141,8 @@ export function speedStands(
     const words = fresh
       ? `${signed(fresh.errorPercent, 2)}${fresh.expandedPercent === null ? '' : ` ± ${fixed(fresh.expandedPercent, 2)}`}${THIN}%`
       : one?.everRead
-        ? `about ${signed(one.mean[0] ?? 0, 1)}${THIN}%, to be read`
-        : 'not read yet';
+        ? say`about ${signed(one.mean[0] ?? 0, 1)}${THIN}%, to be read`
+        : say`not read yet`;
     return { id: speed.id, label: speed.label, words, fresh: fresh !== null };
   });
 }
@@ -138,7 +160,7 @@ export function trimDoes(
   const effect = speed.mean[j + 1] ?? 0;
   if (Math.abs(effect) <= 2 * Math.sqrt(speed.covariance[j + 1]?.[j + 1] ?? 0)) return null;
   const faster = effect > 0 ? 'clockwise' : 'counter-clockwise';
-  return { words: `faster ${faster}, ${fixed(Math.abs(effect), 1)}${THIN}% a turn`, faster };
+  return { words: say`faster ${faster}, ${fixed(Math.abs(effect), 1)}${THIN}% a turn`, faster };
 }
 
 /** The test of the path that nudging the trims answers. */

@@ -6,6 +6,7 @@ import { isOwed } from '../prove/index.js';
 import type { JobState } from '../state.js';
 import { holdsHands } from '../timers/index.js';
 import type { Block, Shared } from './schedule.js';
+import { say } from '../../words/index.js';
 
 /** The chain of a job with what holds it up. */
 export interface JobChain {
@@ -58,19 +59,19 @@ function blocksOf(job: JobFacts, state: JobState): Block[] {
   const worked = state.work.length > 0;
   const opened = state.ledger.steps.length > 0;
   if (!worked) {
-    if (state.speeds.some((speed) => speed.asFound === null)) add('take-in', 'Take in', MINUTES.takeIn, tape);
-    if (!opened) add('open-up', 'Make safe, open up', MINUTES.safe + MINUTES.open, ['place']);
-    if (state.decision === null) add('find', 'Find', MINUTES.find, ['place', ...live]);
+    if (state.speeds.some((speed) => speed.asFound === null)) add('take-in', say`Take in`, MINUTES.takeIn, tape);
+    if (!opened) add('open-up', say`Make safe, open up`, MINUTES.safe + MINUTES.open, ['place']);
+    if (state.decision === null) add('find', say`Find`, MINUTES.find, ['place', ...live]);
     add('mend', state.decision?.name ?? 'Mend', state.decision?.minutes ?? MINUTES.mend, ['place'], {
       waitMin: waitOf(job, state),
     });
   }
-  if (!worked || stepsOff(state.ledger).length > 0) add('close', 'Put it back together', MINUTES.close, ['place']);
+  if (!worked || stepsOff(state.ledger).length > 0) add('close', say`Put it back together`, MINUTES.close, ['place']);
   const nominal = state.speeds.some((speed) => speed.nominalRpm !== null);
   if (nominal && (!worked || state.speeds.some((speed) => speed.asLeft?.verdict.kind !== 'right')))
-    add('set-speed', 'Set speed', MINUTES.set, ['place', ...live, ...tape]);
+    add('set-speed', say`Set speed`, MINUTES.set, ['place', ...live, ...tape]);
   proofBlocks(job, state, add, live);
-  add('hand-back', 'Hand back', MINUTES.back, []);
+  add('hand-back', say`Hand back`, MINUTES.back, []);
   return out;
 }
 
@@ -81,11 +82,11 @@ function proofBlocks(job: JobFacts, state: JobState, add: Add, live: readonly Sh
   const owed = proving.checks.filter(isOwed);
   const before = state.work.length === 0;
   if (before || owed.some(({ bound }) => bound.kind !== 'soak'))
-    add('prove', 'Prove', before ? MINUTES.prove : Math.max(5, 3 * owed.length), ['place', ...live]);
+    add('prove', say`Prove`, before ? MINUTES.prove : Math.max(5, 3 * owed.length), ['place', ...live]);
   if (before || owed.some(({ bound }) => bound.kind === 'soak')) {
     const keeps: readonly Shared[] = ['place'];
-    add('soak', 'Soak', MINUTES.soak, ['place'], { waitMin: provingOf(job.familyId).soakMin, keeps });
-    add('look', 'Look after the soak', MINUTES.last, ['place']);
+    add('soak', say`Soak`, MINUTES.soak, ['place'], { waitMin: provingOf(job.familyId).soakMin, keeps });
+    add('look', say`Look after the soak`, MINUTES.last, ['place']);
   }
 }
 

@@ -5,6 +5,7 @@
  */
 import { seeded, type Random } from '../../numeric/index.js';
 import { afterOpen, fitOpen, type OpenDays } from './hours.js';
+import { say } from '../../words/index.js';
 
 /** What jobs share; hands are one pair. */
 export const SHARED = ['place', 'isolator', 'variac', 'tape'] as const;
@@ -119,7 +120,7 @@ export function layDown(jobs: readonly ChainJob[], bench: Bench, order: readonly
 
 function placeOf(block: Block, from: number, { open, count }: Bench, lanes: ReadonlyMap<Shared | 'hands', Lane>) {
   let start = block.handsMin > 0 ? fitOpen(open, from, block.handsMin) : from;
-  let why: string | null = start > from ? 'the bench is closed' : null;
+  let why: string | null = start > from ? say`the bench is closed` : null;
   for (let moved = true; moved;) {
     moved = false;
     const handsEnd = start + block.handsMin;
@@ -145,11 +146,11 @@ function placeOf(block: Block, from: number, { open, count }: Bench, lanes: Read
 }
 
 const BUSY: Readonly<Record<Shared | 'hands', string>> = {
-  hands: 'the hands are at another',
-  place: 'every bench place is taken',
-  isolator: 'the isolated outlet is taken',
-  variac: 'the variable transformer is taken',
-  tape: 'the test tape is in use',
+  hands: say`the hands are at another`,
+  place: say`every bench place is taken`,
+  isolator: say`the isolated outlet is taken`,
+  variac: say`the variable transformer is taken`,
+  tape: say`the test tape is in use`,
 };
 
 /** A wait this long is worth starting before shorter work, minutes. */
@@ -159,9 +160,9 @@ function reasonOf(job: ChainJob, at: number, block: Block, from: number, start: 
   const parts: string[] = [];
   if (at === 0 && job.readyWhy !== null && from >= job.readyMin && job.readyMin > 0) parts.push(job.readyWhy);
   if (start > from && why) parts.push(why);
-  if (block.waitMin >= LONG_WAIT_MIN) parts.push('its wait runs while other work is done');
-  if (job.dueMin !== null && at === job.blocks.length - 1) parts.push('its day is promised');
-  return parts.join('; ') || (start === from ? 'as soon as it can be' : 'next in turn');
+  if (block.waitMin >= LONG_WAIT_MIN) parts.push(say`its wait runs while other work is done`);
+  if (job.dueMin !== null && at === job.blocks.length - 1) parts.push(say`its day is promised`);
+  return parts.join('; ') || (start === from ? say`as soon as it can be` : say`next in turn`);
 }
 
 /** Minutes until each job is through, summed, and what is late counted {@link LATE_WEIGHT} times. */

@@ -78,9 +78,9 @@ const OVER = /^left\s+over:?\s+(.{2,60})$/i;
 export function endsIn(text: string, open: readonly string[]): Entry | null {
   const left = LEFT.exec(text);
   if (left && /screw|bolt|nut|washer|spring|clip|part|foot|feet|pin|spacer|ring|piece/i.test(left[2] as string))
-    return { kind: 'ends', ends: [{ what: `${left[1]} ${left[2]}`, how: 'left over' }], work: null };
+    return { kind: 'ends', ends: [{ what: `${left[1]} ${left[2]}`, how: 'left over' as const }], work: null };
   const over = OVER.exec(text);
-  if (over) return { kind: 'ends', ends: [{ what: over[1] as string, how: 'left over' }], work: null };
+  if (over) return { kind: 'ends', ends: [{ what: over[1] as string, how: 'left over' as const }], work: null };
   if (/\?$/.test(text) || /\b(?:needs?|to be|should|will|must|why|if)\b/i.test(text)) return null;
   const closed = saidClosed(text);
   if (closed !== null && open.some((one) => shares(one, closed))) return { kind: 'closed', what: closed };

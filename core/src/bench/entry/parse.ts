@@ -9,6 +9,7 @@ import { readingIn } from './reading.js';
 import { symptomIn } from './symptoms.js';
 import { strobeIn, trimIn } from './turning.js';
 import { NOTHING_KNOWN, type Entry, type EntryKnown } from './types.js';
+import { say } from '../../words/index.js';
 
 /** Understands `line` for a unit; places of a refusal are places in `line`. */
 export function parseEntry(line: string, given: Partial<EntryKnown> & Pick<EntryKnown, 'speedIds'>): Entry {
@@ -16,14 +17,14 @@ export function parseEntry(line: string, given: Partial<EntryKnown> & Pick<Entry
   const plain = plainSigns(line);
   const text = plain.trim();
   if (text === '') return { kind: 'empty' };
-  if (text.length > LONGEST.note) return tooMuch(line, `a line holds at most ${LONGEST.note} signs: split it`);
+  if (text.length > LONGEST.note) return tooMuch(line, say`a line holds at most ${LONGEST.note} signs: split it`);
   // Nobody types a reading this long: it is a story.
   if (text.length > LONGEST.read) return { kind: 'note', text: line.trim() };
   const power = POWER_OF_TEN.exec(plain);
   if (power) {
     const from = power.index + (power[1] ?? '').length;
     const to = Math.min(line.length, power.index + power[0].length);
-    return { kind: 'bad', from, to, message: 'write it without a power of ten, as in 150nF or 4k7' };
+    return { kind: 'bad', from, to, message: say`write it without a power of ten, as in 150nF or 4k7` };
   }
   return storable(line, understood(line, plain, text, known));
 }
@@ -49,10 +50,11 @@ function storable(line: string, entry: Entry): Entry {
           ? entry.readings
           : [];
   if (readings.some((one) => one.values.length > MOST.values))
-    return tooMuch(line, `one line holds at most ${MOST.values} values`);
+    return tooMuch(line, say`one line holds at most ${MOST.values} values`);
   if (readings.some((one) => one.values.some((value) => !(Math.abs(value) <= MOST.size))))
-    return tooMuch(line, 'the value is too large: check the unit and the point');
-  if (entry.kind === 'timer' && entry.minutes > MOST.timerMin) return tooMuch(line, 'a timer runs for at most 60 days');
+    return tooMuch(line, say`the value is too large: check the unit and the point`);
+  if (entry.kind === 'timer' && entry.minutes > MOST.timerMin)
+    return tooMuch(line, say`a timer runs for at most 60 days`);
   return entry;
 }
 

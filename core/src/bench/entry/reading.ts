@@ -2,6 +2,7 @@
 import { spokenMeasures, type SpokenMeasure, decimal } from '../../quantity/index.js';
 import { resolve } from './places.js';
 import { BLANK_READING, type Entry, type EntryKnown, type EntryReading } from './types.js';
+import { say } from '../../words/index.js';
 
 /** A part by its designator, with a terminal or pins: R12, C3, Q3 b-e, IC2 pin 5, TP4, U-V-W. */
 const DESIGNATOR =
@@ -50,7 +51,7 @@ function oneReading(line: string, known: Known): Entry | null {
   const first = measures.find((one) => one.unit !== null) ?? measures[0];
   if (!first)
     return at >= 0 && line.trim().startsWith('@')
-      ? { kind: 'bad', from: 0, to: at + 1, message: 'a value comes before the place, as in 27.5 V at reservoir' }
+      ? { kind: 'bad', from: 0, to: at + 1, message: say`a value comes before the place, as in 27.5 V at reservoir` }
       : null;
   const stuck = at >= 0 && first.unit === null ? /^\p{L}+/u.exec(text.slice(first.to)) : null;
   if (stuck)
@@ -58,7 +59,7 @@ function oneReading(line: string, known: Known): Entry | null {
       kind: 'bad',
       from: first.to,
       to: first.to + stuck[0].length,
-      message: `“${stuck[0]}” is no unit known here`,
+      message: say`“${stuck[0]}” is no unit known here`,
     };
   const others = measures.filter((one) => one !== first);
   if (others.some((one) => one.unit !== null && one.unit !== first.unit)) return twoUnits(line, first, others, at);
@@ -91,7 +92,7 @@ function placed(
   const reading = { ...base, qualifier: ripple };
   if (placeWords === '') {
     if (said && /@\s*$/.test(line))
-      return { kind: 'bad', from: line.indexOf('@'), to: line.length, message: 'name the place after @' };
+      return { kind: 'bad', from: line.indexOf('@'), to: line.length, message: say`name the place after @` };
     return finished(line, withoutPlace(reading, known), first, known);
   }
   if (/^(?:gone|again|ok|right|low|high|there)$/i.test(placeWords)) return finished(line, reading, first, known);
@@ -135,7 +136,7 @@ function finished(line: string, reading: EntryReading, first: SpokenMeasure, kno
   if (unit === null) {
     if (reading.speedId !== null && first.signed) return { ...reading, unit: '%' };
     const bare = /^[\s\d.,+\-<>=:@]+$/.test(line) || reading.place !== null;
-    return bare ? { kind: 'bad', from: first.from, to: first.to, message: 'add the unit, as in 47 V or 4k7' } : null;
+    return bare ? { kind: 'bad', from: first.from, to: first.to, message: say`add the unit, as in 47 V or 4k7` } : null;
   }
   return { ...reading, unit };
 }
@@ -275,6 +276,6 @@ function twoUnits(line: string, first: SpokenMeasure, others: readonly SpokenMea
     kind: 'bad',
     from: other.from,
     to: other.to,
-    message: `one line holds one unit: ${first.unit} or ${other.unit}`,
+    message: say`one line holds one unit: ${first.unit ?? ''} or ${other.unit ?? ''}`,
   };
 }

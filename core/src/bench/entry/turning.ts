@@ -1,6 +1,7 @@
 /** Trim positions by the clock and bars of a strobe ring. */
 import { ownEntry, decimal } from '../../quantity/index.js';
 import type { Entry } from './types.js';
+import { say } from '../../words/index.js';
 
 const HOURS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
 const HOUR = `(?:${HOURS.join('|')}|1[0-2]|[1-9])`;
@@ -62,8 +63,8 @@ export function trimIn(line: string, speedIds: readonly string[]): Entry | null 
     const range = /^\d{1,2}:\d{2}$/.test(rest);
     const tail = rest === '' ? from : line.lastIndexOf(rest);
     const message = range
-      ? 'clock positions run from 1:00 to 12:59'
-      : 'write the position as on a clock, facing the screw: trim33 10:30';
+      ? say`clock positions run from 1:00 to 12:59`
+      : say`write the position as on a clock, facing the screw: trim33 10:30`;
     return { kind: 'bad', from: tail, to: from + plain.length, message };
   }
   return null;
@@ -84,12 +85,13 @@ export function strobeIn(line: string, speedIds: readonly string[]): Entry | nul
     to: from + trimmed.length,
     message,
   });
-  if (!match) return refuse(from + trimmed.indexOf(':') + 1, 'write it as 33: 12 bars left near in 10 s, or 33: still');
+  if (!match)
+    return refuse(from + trimmed.indexOf(':') + 1, say`write it as 33: 12 bars left near in 10 s, or 33: still`);
   const [, speedId, still, bars, direction, edge, over] = match;
   if (!speedIds.includes(speedId as string)) return unknownSpeed(line, speedId as string);
   if (still) return { kind: 'strobe', speedId: speedId as string, bars: 0, direction: 'still', edge: null, overS: 0 };
   const overS = decimal(over as string);
-  if (overS <= 0) return refuse(from, 'count for some seconds, at least 5');
+  if (overS <= 0) return refuse(from, say`count for some seconds, at least 5`);
   return {
     kind: 'strobe',
     speedId: speedId as string,
@@ -102,5 +104,5 @@ export function strobeIn(line: string, speedIds: readonly string[]): Entry | nul
 
 function unknownSpeed(line: string, speedId: string): Entry {
   const from = line.indexOf(speedId);
-  return { kind: 'bad', from, to: from + speedId.length, message: `this unit has no speed ${speedId}` };
+  return { kind: 'bad', from, to: from + speedId.length, message: say`this unit has no speed ${speedId}` };
 }

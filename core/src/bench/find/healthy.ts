@@ -10,6 +10,7 @@ import { standing, type BenchEvent } from '../event.js';
 import type { JobFacts } from '../job.js';
 import { jobState, type JobState } from '../state.js';
 import { signalAt } from './places.js';
+import { say } from '../../words/index.js';
 
 /** Values by signal, one a unit. */
 export type HealthyValues = Readonly<Record<string, readonly number[]>>;
@@ -119,7 +120,8 @@ function redrawn(signal: PathSignal, healthy: string, expected: Expected): PathS
     if (i === at - 1 && from !== null) one.to = from;
     if (i === at + 1 && to !== null) one.from = to;
   });
-  const text = `this bench, ${expected.units} units: ${fixed(expected.mean, 2)} ${measure.unit}, s ${fixed(expected.deviation, 2)}`;
+  const text = say`this bench, ${expected.units} units: ${fixed(expected.mean, 2)} ${measure.unit}, s
+    ${fixed(expected.deviation, 2)}`;
   return {
     ...signal,
     measure: { ...measure, bands: bands.filter(notEmpty), origin: { kind: 'bench', text } },

@@ -7,6 +7,7 @@ import type { StepBody } from '../ledger/index.js';
 import type { JobFacts } from '../job.js';
 import { confirmedFaults } from './confirmed.js';
 import { healthyValues, type HealthyValues, type JobLog } from './healthy.js';
+import { say } from '../../words/index.js';
 
 /** Confirmed faults and healthy values of a family and a model. */
 export interface BenchKnowledge extends Knowledge {
@@ -75,9 +76,9 @@ function openingNotes(logs: readonly JobLog[]): string[] {
 }
 
 const stepNotes = ({ fasteners, earth, distances, orientation, owes }: StepBody): string[] => [
-  ...(earth ? ['earth goes back with it'] : []),
-  ...fasteners.filter((one) => one.odd).map((one) => `${one.count} × ${one.what} in its own place`),
+  ...(earth ? [say`earth goes back with it`] : []),
+  ...fasteners.filter((one) => one.odd).map((one) => say`${one.count} × ${one.what} in its own place`),
   ...distances.map((one) => `${one.what} ${Number(one.value.toPrecision(4))}${THIN}${one.unit}`),
   ...(orientation.trim() === '' ? [] : [orientation.trim()]),
-  ...(owes.length > 0 ? [`have ${owes.join(', ')} ready`] : []),
+  ...(owes.length > 0 ? [say`have ${owes.join(', ')} ready`] : []),
 ];

@@ -3,6 +3,7 @@ import { ownEntry } from '../../quantity/index.js';
 import { TRIALS, type TrialEntry } from '../../diagnosis/index.js';
 import type { DrivePath } from '../../families/index.js';
 import type { TriedBody } from './body.js';
+import { say } from '../../words/index.js';
 
 /** Names of what may be tried on a part. */
 export type Trial = TrialEntry['trial'];
@@ -11,29 +12,29 @@ export type TrialResult = TrialEntry['result'];
 
 /** What is done, as a button and in the log. */
 export const TRIAL_WORDS: Readonly<Record<Trial, string>> = {
-  bridged: 'bridged for a minute',
-  swapped: 'swapped with a known good one',
-  lifted: 'lifted out of circuit',
-  'fed-direct': 'fed from a bench supply',
-  cooled: 'cooled',
-  sink: 'heat sink pressed on',
-  warmed: 'warmed',
-  tapped: 'tapped',
-  'breathed-on': 'breathed on through a straw',
-  loaded: 'loaded by hand',
+  bridged: say`bridged for a minute`,
+  swapped: say`swapped with a known good one`,
+  lifted: say`lifted out of circuit`,
+  'fed-direct': say`fed from a bench supply`,
+  cooled: say`cooled`,
+  sink: say`heat sink pressed on`,
+  warmed: say`warmed`,
+  tapped: say`tapped`,
+  'breathed-on': say`breathed on through a straw`,
+  loaded: say`loaded by hand`,
 };
 
 /** Their words. */
 export const RESULT_WORDS: Readonly<Record<TrialResult, string>> = {
-  cured: 'cured it',
-  'no-change': 'no change',
-  better: 'better',
-  worse: 'worse',
-  helped: 'helped for half an hour',
-  changed: 'the fault changed',
-  turns: 'it turns',
-  hums: 'it hums and stands',
-  nothing: 'nothing',
+  cured: say`cured it`,
+  'no-change': say`no change`,
+  better: say`better`,
+  worse: say`worse`,
+  helped: say`helped for half an hour`,
+  changed: say`the fault changed`,
+  turns: say`it turns`,
+  hums: say`it hums and stands`,
+  nothing: say`nothing`,
 };
 
 const PROVOKING: readonly TrialResult[] = ['changed', 'helped', 'no-change'];
@@ -73,16 +74,16 @@ function canBridge(familyId: string, block: DrivePath['blocks'][number]): boolea
 
 /** How the trial is done without harm. */
 export const TRIAL_CAUTIONS: Readonly<Partial<Record<Trial, string>>> = {
-  bridged:
-    'Fitted unplugged, insulated, fused; off again after the minute. Never across a fuse, cut-out, earth or lock.',
-  'fed-direct':
-    'Unplugged from its own board; low volts through a limit of current first; marks of plus and minus kept.',
-  cooled: 'Spray that does not burn; never at sparking brushes.',
-  sink: 'Insulated: the tab may be live.',
-  warmed: 'A breath of warm air, not the iron.',
-  tapped: 'Plastic rod; on isolated extra-low voltage only.',
-  'breathed-on': 'On isolated extra-low voltage only.',
-  loaded: 'Gloves off, sleeves clear, a soft pad on the rim: never at a blade, a chain or a gear.',
+  bridged: say`Fitted unplugged, insulated, fused; off again after the minute. Never across a fuse, cut-out, earth or
+    lock.`,
+  'fed-direct': say`Unplugged from its own board; low volts through a limit of current first; marks of plus and minus
+    kept.`,
+  cooled: say`Spray that does not burn; never at sparking brushes.`,
+  sink: say`Insulated: the tab may be live.`,
+  warmed: say`A breath of warm air, not the iron.`,
+  tapped: say`Plastic rod; on isolated extra-low voltage only.`,
+  'breathed-on': say`On isolated extra-low voltage only.`,
+  loaded: say`Gloves off, sleeves clear, a soft pad on the rim: never at a blade, a chain or a gear.`,
 };
 
 /** Trials that may be made at a block; only what turns by itself is fed direct, only a contact or a line is bridged. */
@@ -95,4 +96,4 @@ export function trialsAt(familyId: string, path: DrivePath, blockId: string): Tr
 
 /** "tried: motor fed from a bench supply, 0.01 A: nothing". */
 export const triedWords = ({ name, trial, result, amps }: TriedBody): string =>
-  `tried: ${name} ${TRIAL_WORDS[trial]}${amps === null ? '' : `, ${amps} A`}: ${RESULT_WORDS[result]}`;
+  say`tried: ${name} ${TRIAL_WORDS[trial]}${amps === null ? '' : `, ${amps} A`}: ${RESULT_WORDS[result]}`;

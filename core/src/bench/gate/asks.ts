@@ -16,6 +16,7 @@ import {
   type OpenEnd,
 } from '../ledger/index.js';
 import { NO_CIRCUIT, type GateBody, type GateTo } from './body.js';
+import { say } from '../../words/index.js';
 
 /** Ohms across the supply under which nothing is powered (common practice). */
 export const LEAST_SUPPLY_OHM = 1000;
@@ -98,7 +99,9 @@ const reachOf = ({ reach, action }: WorkBody): WorkBody['reach'] =>
 function coversOff(ledger: Ledger): GateCondition[] {
   const off = stepsOff(ledger).map((step) => step.step.what);
   if (off.length === 0) return [];
-  return [{ id: 'covers', text: `Off now: ${off.join(', ')}. On again, or hands and tools kept off what they cover` }];
+  return [
+    { id: 'covers', text: say`Off now: ${off.join(', ')}. On again, or hands and tools kept off what they cover` },
+  ];
 }
 
 /** Behind an isolation transformer alone a failed earth or insulation may be looked for with power on. */
@@ -107,18 +110,18 @@ function unsafeOf(to: GateTo, unsafe: readonly string[]): GateCondition[] {
   return [
     {
       id: 'unsafe',
-      text: `Failed: ${unsafe.join(', ')}. Isolated only, nothing bare touched, hands off while it is live`,
+      text: say`Failed: ${unsafe.join(', ')}. Isolated only, nothing bare touched, hands off while it is live`,
     },
   ];
 }
 
 function conditionsOf(to: GateTo, keepClear: string): GateCondition[] {
-  const held = { id: 'held', text: `Unit held down. ${keepClear}` };
+  const held = { id: 'held', text: say`Unit held down. ${keepClear}` };
   if (to === 'live-isolated')
-    return [held, { id: 'isolation', text: 'Isolation transformer first, the variable one after it' }];
+    return [held, { id: 'isolation', text: say`Isolation transformer first, the variable one after it` }];
   if (to === 'live-direct')
-    return [held, { id: 'used', text: 'Used to live work; probes clipped on dead, hands off while it is live' }];
-  return [held, { id: 'pack', text: 'Pack looked at: not swollen, hot, wet or crushed, no cell under 2.0 V' }];
+    return [held, { id: 'used', text: say`Used to live work; probes clipped on dead, hands off while it is live` }];
+  return [held, { id: 'pack', text: say`Pack looked at: not swollen, hot, wet or crushed, no cell under 2.0 V` }];
 }
 
 /** What was answered. */
@@ -136,15 +139,15 @@ export function gateProblems(asks: GateAsks, answers: GateAnswers, volts: number
   const add = (id: string, text: string) => problems.push({ id, text });
   const accepted = new Set(answers.accepted.filter((one) => one.why.trim() !== '').map((one) => one.key));
   for (const end of asks.ends)
-    if (!accepted.has(end.key)) add(`end:${end.key}`, `Open: ${endWords(end.end)}. ${capital(asks.safeOf(end))}?`);
+    if (!accepted.has(end.key)) add(`end:${end.key}`, say`Open: ${endWords(end.end)}. ${capital(asks.safeOf(end))}?`);
   for (const end of asks.usual)
-    if (!answers.inPlace.includes(end.id)) add(`usual:${end.id}`, `Look: ${end.what}: ${end.safe}?`);
+    if (!answers.inPlace.includes(end.id)) add(`usual:${end.id}`, say`Look: ${end.what}: ${end.safe}?`);
   if (asks.to === 'hand-back') {
-    for (const step of asks.stepsOff) add(`off:${step.key}`, `Still off: step ${step.number}, ${step.step.what}`);
+    for (const step of asks.stepsOff) add(`off:${step.key}`, say`Still off: step ${step.number}, ${step.step.what}`);
     for (const finding of asks.findings) add(`finding:${finding.id}`, finding.text);
   }
   for (const name of asks.unsafe)
-    add(`unsafe:${name}`, `Failed: ${name}. Mend it and read it again, unplugged, before mains`);
+    add(`unsafe:${name}`, say`Failed: ${name}. Mend it and read it again, unplugged, before mains`);
   if (asks.shortTest && (asks.shortTest.sure || !answers.confirmed.includes(NO_CIRCUIT)))
     shortProblem(answers.shortOhm, add);
   if (asks.limitNeeded) limitProblem(answers.limit, volts, add);
@@ -156,13 +159,14 @@ export function gateProblems(asks: GateAsks, answers: GateAnswers, volts: number
 type Add = (id: string, text: string) => void;
 
 function shortProblem(ohm: number | null, add: Add): void {
-  if (ohm === null) add('short', 'Measure ohms across the supply, dead');
-  else if (ohm < LEAST_SUPPLY_OHM) add('short', `${ohm} Ω across the supply: under ${LEAST_SUPPLY_OHM} Ω do not power`);
+  if (ohm === null) add('short', say`Measure ohms across the supply, dead`);
+  else if (ohm < LEAST_SUPPLY_OHM)
+    add('short', say`${ohm} Ω across the supply: under ${LEAST_SUPPLY_OHM} Ω do not power`);
 }
 
 function limitProblem(limit: GateAnswers['limit'], volts: number | null, add: Add): void {
   if (limit === null || !(limit.value > 0) || !(limit.unitWatts > 0))
-    return add('limit', 'Choose fuse, lamp or current limit');
+    return add('limit', say`Choose fuse, lamp or current limit`);
   if (volts !== null && limitSum(limit.kind, limit.value, volts, limit.unitWatts).verdict === 'tight')
-    add('limit', 'The limit is under the unit’s own current: it would not start');
+    add('limit', say`The limit is under the unit’s own current: it would not start`);
 }

@@ -3,6 +3,7 @@ import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
 import { ledgerOf, openEnds } from '../ledger/index.js';
 import { safetyHolds, safetyWords } from '../prove/safety.js';
 import { NO_CIRCUIT, type GateBody, type GateTo } from './body.js';
+import { say } from '../../words/index.js';
 
 /** A passed gate holds this long, hours (common practice: a working day). */
 export const GATE_HOURS = 12;
@@ -40,15 +41,15 @@ export function untestedWork(lines: readonly BenchEvent[]): WorkBody[] {
 
 function breakerOf(lines: readonly BenchEvent[], gateIndex: number, gate: GateBody): string | null {
   for (const { body } of lines.slice(gateIndex + 1)) {
-    if (body.kind === 'step') return `taken off since: ${body.what}`;
-    if (body.kind === 'open-end') return `opened since: ${body.what}`;
-    if (body.kind === 'work') return `worked on since: ${body.what}`;
-    if (body.kind === 'safety-reading' && !safetyHolds(body)) return `failed since: ${safetyWords(body)}`;
-    if (body.kind === 'move') return `begun since: ${body.name}`;
+    if (body.kind === 'step') return say`taken off since: ${body.what}`;
+    if (body.kind === 'open-end') return say`opened since: ${body.what}`;
+    if (body.kind === 'work') return say`worked on since: ${body.what}`;
+    if (body.kind === 'safety-reading' && !safetyHolds(body)) return say`failed since: ${safetyWords(body)}`;
+    if (body.kind === 'move') return say`begun since: ${body.name}`;
   }
   const accepted = new Set(gate.accepted.map((one) => one.key));
   const open = openEnds(ledgerOf(lines)).find((end) => !accepted.has(end.key));
-  return open ? `open again: ${open.end.what}` : null;
+  return open ? say`open again: ${open.end.what}` : null;
 }
 
 /** Whether the last gate still holds, and why not. */
@@ -58,9 +59,9 @@ export type GateHolds =
 /** May the unit go to `to` with one key at `now`? */
 export function gateHolds(passes: readonly GatePass[], to: GateTo, now: Date): GateHolds {
   const pass = passes.find((one) => one.body.to === to);
-  if (!pass) return { holds: false, why: 'not passed yet' };
+  if (!pass) return { holds: false, why: say`not passed yet` };
   if (pass.brokenBy) return { holds: false, why: pass.brokenBy };
   const until = new Date(Date.parse(pass.at) + GATE_HOURS * 3_600_000);
-  if (now > until) return { holds: false, why: `passed more than ${GATE_HOURS} hours ago` };
+  if (now > until) return { holds: false, why: say`passed more than ${GATE_HOURS} hours ago` };
   return { holds: true, until: until.toISOString() };
 }

@@ -9,6 +9,7 @@ import { jobLabel, unitName, type JobFacts } from '../job.js';
 import { jobState } from '../state.js';
 import type { SheetShop } from '../sheet.js';
 import { workDone } from './workDone.js';
+import { say } from '../../words/index.js';
 
 /** A line of label and value. */
 export interface BenchSheetRow {
@@ -75,7 +76,7 @@ export function benchSheet(shop: SheetShop, job: JobFacts, events: readonly Benc
       at,
     })),
     traces: state.ledger.steps.flatMap(({ number, at, step }) =>
-      step.traces ? [{ label: `step ${number}`, value: step.traces, at }] : [],
+      step.traces ? [{ label: say`step ${number}`, value: step.traces, at }] : [],
     ),
     done: workDone(lines),
     cautions: [family.keepClear, ...(family.licensed ? [family.licensed] : [])],

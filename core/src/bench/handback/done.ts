@@ -1,5 +1,6 @@
 /** A mend's name, which tells what to do, as what was done: for whoever reads the sheet afterwards. */
 import { ownEntry } from '../../quantity/index.js';
+import { say } from '../../words/index.js';
 
 /** Verbs that mends are named by, and their past. */
 const PAST: Readonly<Record<string, string>> = {
@@ -62,12 +63,12 @@ const PAST: Readonly<Record<string, string>> = {
 
 /** Names that begin with a thing. */
 const WHOLE: Readonly<Record<string, string>> = {
-  'Donor stator': 'Fitted a donor stator',
-  'Donor capstan motor': 'Fitted a donor capstan motor',
-  'Another pack; this one to the recycler': 'Another pack; the old one goes to the recycler',
-  'Alcohol on the idler, oil its bearing': 'Cleaned the idler with alcohol, oiled its bearing',
-  'Talc on a belt that snatches': 'Put talc on the belt, which snatched',
-  'Fasten the sensor, clean its pins, plug it in': 'Fastened the sensor, cleaned its pins, plugged it in',
+  'Donor stator': say`Fitted a donor stator`,
+  'Donor capstan motor': say`Fitted a donor capstan motor`,
+  'Another pack; this one to the recycler': say`Another pack; the old one goes to the recycler`,
+  'Alcohol on the idler, oil its bearing': say`Cleaned the idler with alcohol, oiled its bearing`,
+  'Talc on a belt that snatches': say`Put talc on the belt, which snatched`,
+  'Fasten the sensor, clean its pins, plug it in': say`Fastened the sensor, cleaned its pins, plugged it in`,
 };
 
 /** "Clean off the old belt, fit a new one" as "Cleaned off the old belt, fitted a new one". */

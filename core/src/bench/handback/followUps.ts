@@ -2,6 +2,7 @@
 import { DAY_MS } from '../../quantity/index.js';
 import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
 import type { FollowUpBody, FollowUpKind } from './body.js';
+import { say } from '../../words/index.js';
 
 /** A follow-up of a job; open while nobody has seen to it. */
 export interface FollowUp {
@@ -13,10 +14,10 @@ export interface FollowUp {
 
 /** Their words. */
 export const FOLLOW_UP_WORDS: Readonly<Record<FollowUpKind, string>> = {
-  trial: 'Trial over',
-  oil: 'Oil again',
-  brushes: 'Brushes',
-  look: 'Look at it again',
+  trial: say`Trial over`,
+  oil: say`Oil again`,
+  brushes: say`Brushes`,
+  look: say`Look at it again`,
 };
 
 /** Those nobody has seen to, by day. */
@@ -40,11 +41,11 @@ export function usualFollowUps(
   const on = (days: number) => new Date(from.getTime() + days * DAY_MS).toISOString().slice(0, 10);
   const out: FollowUpBody[] = [];
   if (work.length > 0)
-    out.push({ kind: 'follow-up', why: 'trial', what: 'Ask how it runs: the trial ends', on: on(TRIAL_DAYS) });
+    out.push({ kind: 'follow-up', why: 'trial', what: say`Ask how it runs: the trial ends`, on: on(TRIAL_DAYS) });
   const oiled = work.find(({ action }) => action === 'oil');
-  if (oiled) out.push({ kind: 'follow-up', why: 'oil', what: `Oil again: ${oiled.what}`, on: on(YEAR_DAYS) });
+  if (oiled) out.push({ kind: 'follow-up', why: 'oil', what: say`Oil again: ${oiled.what}`, on: on(YEAR_DAYS) });
   // Those of mixers, vacuums and tools, which are a part of their own; of a small motor they are not.
   if (work.some(({ blocks }) => blocks?.includes('brushes')))
-    out.push({ kind: 'follow-up', why: 'brushes', what: 'Measure the brushes', on: on(YEAR_DAYS) });
+    out.push({ kind: 'follow-up', why: 'brushes', what: say`Measure the brushes`, on: on(YEAR_DAYS) });
   return out;
 }

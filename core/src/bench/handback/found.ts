@@ -4,6 +4,7 @@ import { PATHS, type DrivePath } from '../../families/index.js';
 import { capital, eventWords } from '../describe.js';
 import { linesOf, type BenchEvent, type EventBody } from '../event.js';
 import { signalAt } from '../find/places.js';
+import { say } from '../../words/index.js';
 
 /** A finding with what spoke for it. */
 export interface Found {
@@ -23,7 +24,7 @@ export function foundIn(familyId: string, lines: readonly BenchEvent[]): Found[]
   lines.forEach(({ body }, index) => {
     if (body.kind === 'suspect' && body.verdict !== 'ruled-out')
       out.push({
-        text: capital(body.verdict === 'outside' ? body.name : `${body.name}: at fault, by the repairer’s own eye`),
+        text: capital(body.verdict === 'outside' ? body.name : say`${body.name}: at fault, by the repairer’s own eye`),
         by: [],
       });
     if (body.kind !== 'mended' || !path) return;
@@ -54,7 +55,7 @@ function ofMend(
   const text =
     modes.length > 0
       ? modes.map((mode) => mode.name).join(', ')
-      : `Most likely: ${blocks.map((block) => block.name).join(', ')}`;
+      : say`Most likely: ${blocks.map((block) => block.name).join(', ')}`;
   return { text: capital(text), by: said.slice(-MOST_BY).map(({ body }) => eventWords(body)) };
 }
 

@@ -2,6 +2,7 @@
 import { fixed } from '../../quantity/index.js';
 import type { Distance } from './body.js';
 import { stepsOff, type Ledger, type LedgerStep } from './ledger.js';
+import { say } from '../../words/index.js';
 
 /** What lies in a tray: came off less went back. */
 export interface TrayCount {
@@ -15,7 +16,7 @@ export function trayCounts(ledger: Ledger): TrayCount[] {
   const trays = new Map<string, Map<string, { out: number; back: number }>>();
   for (const { step, refit } of ledger.steps) {
     step.fasteners.forEach((one, i) => {
-      const tray = one.tray ?? 'no tray';
+      const tray = one.tray ?? say`no tray`;
       const kinds = trays.get(tray) ?? new Map<string, { out: number; back: number }>();
       const count = kinds.get(one.what) ?? { out: 0, back: 0 };
       kinds.set(one.what, { out: count.out + one.count, back: count.back + (refit?.body.returned[i] ?? 0) });
@@ -57,11 +58,11 @@ function countFindings({ number, step, refit }: LedgerStep): Bare[] {
   return step.fasteners.flatMap((one, i) => {
     const left = one.count - (refit.body.returned[i] ?? 0);
     if (left === 0) return [];
-    const where = one.tray ? `, tray ${one.tray}` : '';
+    const where = one.tray ? say`, tray ${one.tray}` : '';
     const text =
       left > 0
-        ? `${left} of ${one.count} ${one.what}${where} left over from step ${number}`
-        : `${-left} more ${one.what} went into step ${number} than came off`;
+        ? say`${left} of ${one.count} ${one.what}${where} left over from step ${number}`
+        : say`${-left} more ${one.what} went into step ${number} than came off`;
     return [{ id: `count:${refit.key}:${i}`, text }];
   });
 }
@@ -78,8 +79,8 @@ function distanceFindings({ number, step, refit }: LedgerStep): Bare[] {
     const wanted = `${trim(one.value)} ± ${trim(one.tolerance)} ${one.unit}`;
     const text =
       value === null
-        ? `${one.what} of step ${number} not measured again: ${wanted}`
-        : `${one.what} of step ${number} is ${trim(value)} ${one.unit}, was ${wanted}`;
+        ? say`${one.what} of step ${number} not measured again: ${wanted}`
+        : say`${one.what} of step ${number} is ${trim(value)} ${one.unit}, was ${wanted}`;
     return [{ id: `distance:${refit.key}:${i}`, text }];
   });
 }
@@ -87,7 +88,7 @@ function distanceFindings({ number, step, refit }: LedgerStep): Bare[] {
 function coverFindings({ number, step, refit }: LedgerStep): Bare[] {
   if (!refit || !step.cover || refit.body.flush === true) return [];
   return [
-    { id: `flush:${refit.key}`, text: `Step ${number}, ${step.what}: does not sit flush, a wire may be in the way` },
+    { id: `flush:${refit.key}`, text: say`Step ${number}, ${step.what}: does not sit flush, a wire may be in the way` },
   ];
 }
 
@@ -96,7 +97,7 @@ function owedFindings({ number, step, refit }: LedgerStep): Bare[] {
   return step.owes.flatMap((owed, i) =>
     refit.body.renewed.includes(owed)
       ? []
-      : [{ id: `owed:${refit.key}:${i}`, text: `${owed} not renewed at step ${number}` }],
+      : [{ id: `owed:${refit.key}:${i}`, text: say`${owed} not renewed at step ${number}` }],
   );
 }
 
@@ -105,7 +106,7 @@ function shutIn(ledger: Ledger, { key, number, refit }: LedgerStep): Bare[] {
   const left = stepsOff(ledger).filter((one) => one.step.after.includes(key));
   return left.map((one) => ({
     id: `shut:${refit.key}:${one.key}`,
-    text: `Step ${one.number}, ${one.step.what}, is still off behind step ${number}`,
+    text: say`Step ${one.number}, ${one.step.what}, is still off behind step ${number}`,
   }));
 }
 

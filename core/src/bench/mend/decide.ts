@@ -6,6 +6,7 @@ import type { TermsBody } from './body.js';
 import { bestAfter, expectedCost, gainOf, weightsOf, type Try } from './expectedCost.js';
 import type { Offer } from './offer.js';
 import { USUAL_COSTS, type Decision, type DecisionCosts, type MendOption } from './option.js';
+import { say } from '../../words/index.js';
 
 /** What Find says of the unit, as far as the decision needs it. */
 export interface Findings {
@@ -224,17 +225,19 @@ function turningOf(free: readonly Row[], weights: ReadonlyMap<string, number>): 
 function stopOf(options: readonly MendOption[], terms: TermsBody | null, bans: readonly Ban[]): string[] {
   const open = options.filter((one) => one.forbidden === null);
   const [best] = open;
-  const kills = bans.map((ban) => `${banWords(ban)} Where that cannot be had: another way than power, or stop here.`);
+  const kills = bans.map(
+    (ban) => say`${banWords(ban)} Where that cannot be had: another way than power, or stop here.`,
+  );
   if (!best || !terms) return kills;
   const { worth, price } = terms;
   const money = open.every((one) => one.overCeiling)
-    ? 'Every mend costs more than the ceiling: ask the owner before going on.'
+    ? say`Every mend costs more than the ceiling: ask the owner before going on.`
     : open.every((one) => one.late)
-      ? 'No mend is ready by the day it is wanted: tell the owner before going on.'
+      ? say`No mend is ready by the day it is wanted: tell the owner before going on.`
       : worth !== null && best.expectedCost > worth
-        ? 'Until it works it is likely to cost more than it is worth: ask the owner, or leave it.'
+        ? say`Until it works it is likely to cost more than it is worth: ask the owner, or leave it.`
         : price !== null && best.expectedCost > price
-          ? 'It is likely to cost more than the price agreed.'
+          ? say`It is likely to cost more than the price agreed.`
           : null;
   return money === null ? kills : [...kills, money];
 }

@@ -2,6 +2,7 @@
 import { THIN } from '../../quantity/index.js';
 import { linesOf, type BenchEvent } from '../event.js';
 import type { Expectation } from './body.js';
+import { say } from '../../words/index.js';
 
 /** A reading beside what was reckoned for its place. */
 export interface Judged {
@@ -39,7 +40,7 @@ export function judgedReadings(
 /** "expected 26.4 to 31.1 V, reckoned". */
 function expectedWords({ low, high, unit }: Expectation): string {
   const three = (value: number) => String(Number(value.toPrecision(3)));
-  return `expected ${three(low)} to ${three(high)}${THIN}${unit}, reckoned`;
+  return say`expected ${three(low)} to ${three(high)}${THIN}${unit}, reckoned`;
 }
 
 /** A field of a sum that the log can fill. */

@@ -1,16 +1,17 @@
 /** Lines of mending in words. */
 import { THIN } from '../../quantity/index.js';
 import type { MendBody, TermsBody } from './body.js';
+import { say } from '../../words/index.js';
 
 /** "worth 120, ceiling 60, wanted by 2026-12-01"; money has no currency in the log, the shop's stands in Set-up. */
 function termsWords({ worth, price, ceiling, wantedBy }: TermsBody): string {
   const parts = [
-    worth === null ? '' : `worth ${worth}`,
-    price === null ? '' : `price ${price}`,
-    ceiling === null ? '' : `ceiling ${ceiling}`,
-    wantedBy === null ? '' : `wanted by ${wantedBy}`,
+    worth === null ? '' : say`worth ${worth}`,
+    price === null ? '' : say`price ${price}`,
+    ceiling === null ? '' : say`ceiling ${ceiling}`,
+    wantedBy === null ? '' : say`wanted by ${wantedBy}`,
   ].filter(Boolean);
-  return parts.length === 0 ? 'agreed: nothing yet' : `agreed: ${parts.join(', ')}`;
+  return parts.length === 0 ? say`agreed: nothing yet` : say`agreed: ${parts.join(', ')}`;
 }
 
 /** A line of mending in words. */
@@ -19,14 +20,16 @@ export function mendWords(body: MendBody): string {
     case 'terms':
       return termsWords(body);
     case 'working':
-      return `reckoned: ${body.name}: ${body.words}${body.verdict ? ` (${body.verdict})` : ''}`;
+      return say`reckoned: ${body.name}: ${body.words}${body.verdict ? ` (${body.verdict})` : ''}`;
     case 'mend-step':
-      return `done: ${body.what}`;
+      return say`done: ${body.what}`;
     case 'quote':
-      return `asked: parts of ${body.name} ${body.money}${body.days === null ? '' : `, in ${body.days === 1 ? 'a day' : `${body.days} days`}`}`;
+      return say`asked: parts of ${body.name}
+        ${body.money}${body.days === null ? '' : say`, in ${body.days === 1 ? say`a day` : say`${body.days} days`}`}`;
     case 'decision-dropped':
-      return `left: ${body.name}`;
+      return say`left: ${body.name}`;
     case 'decision':
-      return `decided: ${body.name}, cures with ${Math.round(100 * body.chance)}${THIN}%${body.reason ? `: ${body.reason}` : ''}`;
+      return say`decided: ${body.name}, cures with
+        ${Math.round(100 * body.chance)}${THIN}%${body.reason ? `: ${body.reason}` : ''}`;
   }
 }

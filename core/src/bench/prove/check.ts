@@ -1,6 +1,7 @@
 /** A check of the proving plan: what is owed, what it rests on, and what stands for it. */
 import type { PitchPosition } from '../pitch.js';
 import type { SafetyReading, TrialProvocation } from './body.js';
+import { say } from '../../words/index.js';
 
 /** Groups of the plan, in the order they are made. */
 export const CHECK_GROUPS = ['speed', 'fault', 'function', 'endurance', 'closed', 'safety'] as const;
@@ -9,12 +10,12 @@ export type CheckGroup = (typeof CHECK_GROUPS)[number];
 
 /** Their words. */
 export const CHECK_GROUP_WORDS: Readonly<Record<CheckGroup, string>> = {
-  fault: 'The fault itself',
-  speed: 'Speeds',
-  function: 'Functions',
-  endurance: 'Time and starts',
-  closed: 'Closed again',
-  safety: 'Electrical safety',
+  fault: say`The fault itself`,
+  speed: say`Speeds`,
+  function: say`Functions`,
+  endurance: say`Time and starts`,
+  closed: say`Closed again`,
+  safety: say`Electrical safety`,
 };
 
 /** What a check is bound to: the measurement or the look that can meet it. */
@@ -43,13 +44,13 @@ export type CheckStatus = 'met' | 'owed' | 'undone' | 'bad' | 'undecided' | 'wai
 
 /** Words of a status, as they stand in the grid and on the sheet. */
 export const CHECK_STATUS_WORDS: Readonly<Record<CheckStatus, string>> = {
-  met: 'shown',
-  owed: 'owed',
-  undone: 'owed again',
-  bad: 'not as it should',
-  undecided: 'undecided',
-  waived: 'not proved',
-  untouched: 'not touched',
+  met: say`shown`,
+  owed: say`owed`,
+  undone: say`owed again`,
+  bad: say`not as it should`,
+  undecided: say`undecided`,
+  waived: say`not proved`,
+  untouched: say`not touched`,
 };
 
 /** One check of the plan. */

@@ -101,8 +101,7 @@ class Reader {
   }
 
   private trims(): Reach {
-    const trims = this.path?.blocks.filter((block) => block.modes.some((mode) => /\btrims?\b/i.test(mode.name)));
-    return this.known((trims ?? []).map((block) => block.id));
+    return this.known(this.path?.trims ?? []);
   }
 
   private readonly known = (blocks: readonly string[]): Reach => (blocks.length > 0 ? new Set(blocks) : 'all');

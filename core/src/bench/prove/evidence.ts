@@ -13,6 +13,7 @@ import { changeWords, LOUDER_DB, noiseChange } from './noise.js';
 import { provocationOf } from './provocations.js';
 import { safetyHolds, safetyWords } from './safety.js';
 import type { JobTrial } from './trial.js';
+import { said, say } from '../../words/index.js';
 
 /** One line that speaks of a check. */
 export interface Evidence {
@@ -48,7 +49,7 @@ export function evidenceOf(bound: CheckBound, checkId: string, standing: Standin
         .map(({ body, ...one }) => ({
           ...one,
           status: body.good ? ('met' as const) : ('bad' as const),
-          words: body.words || (body.good ? 'as it should' : 'not as it should'),
+          words: body.words || (body.good ? say`as it should` : say`not as it should`),
         }));
     case 'trial':
       return ofTrial(bound, standing);
@@ -96,22 +97,22 @@ function isAsked({ body, onMin }: PlacedSpeed, bound: SpeedBound, warmMin: numbe
 function ofSpeed(one: PlacedSpeed, bound: SpeedBound, { job, history }: Standing): Evidence {
   const { index, key, at, body } = one;
   const words = speedWords(body);
-  const say = (status: Evidence['status'], more = ''): Evidence => ({ index, key, at, status, words: words + more });
-  if (!body.turned) return say('bad');
-  if (body.errorPercent === null) return say('met', ', no nominal');
+  const tell = (status: Evidence['status'], more = ''): Evidence => ({ index, key, at, status, words: words + more });
+  if (!body.turned) return tell('bad');
+  if (body.errorPercent === null) return tell('met', say`, no nominal`);
   if (bound.pitch !== null) {
     // The control works when its end lies on its own side of the rest, by more than both uncertainties.
     const rest = history.speeds.findLast((other) => other.body.speedId === body.speedId && atPitchRest(other.body));
-    if (rest?.body.errorPercent == null) return say('undecided', ', no reading at the rest');
+    if (rest?.body.errorPercent == null) return tell('undecided', say`, no reading at the rest`);
     const moved = (body.errorPercent - rest.body.errorPercent) * (bound.pitch === 'plus' ? 1 : -1);
     const doubt = Math.hypot(body.expandedPercent ?? 0, rest.body.expandedPercent ?? 0);
-    if (moved > doubt) return say('met');
-    return say(moved < -doubt ? 'bad' : 'undecided');
+    if (moved > doubt) return tell('met');
+    return tell(moved < -doubt ? 'bad' : 'undecided');
   }
   const verdict = judge(body.errorPercent, body.expandedPercent, jobTolerance(job));
-  if (verdict.kind === 'not-right') return say('bad', `, ${verdict.side}`);
-  if (verdict.kind === 'right' && body.referenceIncluded) return say('met');
-  return say('undecided');
+  if (verdict.kind === 'not-right') return tell('bad', `, ${said(verdict.side)}`);
+  if (verdict.kind === 'right' && body.referenceIncluded) return tell('met');
+  return tell('undecided');
 }
 
 function ofTest(testId: string, { path, history }: Standing): Evidence[] {
@@ -141,25 +142,25 @@ function ofTrial(bound: Extract<CheckBound, { kind: 'trial' }>, { trials, histor
     .map(({ body, ...one }): Evidence => ({
       ...one,
       status: body.result === 'no-change' ? 'met' : 'bad',
-      words: body.result === 'no-change' ? 'looked at: no change' : 'looked at: it changed',
+      words: body.result === 'no-change' ? say`looked at: no change` : say`looked at: it changed`,
     }));
   return [...measured, ...looked].sort((a, b) => a.index - b.index);
 }
 
 /** "moved by −3.0 (−3.4 to −2.6) %", "held: 0.02 (−0.05 to 0.09) %". */
 export function trialWords({ result, unit }: Pick<JobTrial, 'result' | 'unit'>): string {
-  if (result.kind === 'unfinished') return `not finished: ${result.wants}`;
+  if (result.kind === 'unfinished') return say`not finished: ${result.wants}`;
   const decimals = unit === '%' ? 2 : 3;
   const shown = (value: number) => fixed(value, decimals);
   const range = `${shown(result.by)} (${shown(result.low)} to ${shown(result.high)})${THIN}${unit}`;
-  if (result.kind === 'held') return `held: ${range}`;
-  return result.kind === 'moved' ? `moved by ${range}` : `undecided: ${range}`;
+  if (result.kind === 'held') return say`held: ${range}`;
+  return result.kind === 'moved' ? say`moved by ${range}` : say`undecided: ${range}`;
 }
 
 /** A soak counts with its hours, without a break, and a reading made at its end or after it. */
 function ofSoak(soak: SoakRun, minutes: number, { history }: Standing): Evidence | null {
   const { index, key, at, body, end, interruptedAt } = soak;
-  const say = (status: Evidence['status'], words: string): Evidence => ({
+  const tell = (status: Evidence['status'], words: string): Evidence => ({
     // From its start: what was disturbed while it ran or after it undoes it, whatever was read since.
     index,
     key,
@@ -168,14 +169,17 @@ function ofSoak(soak: SoakRun, minutes: number, { history }: Standing): Evidence
     words,
   });
   if (interruptedAt !== null && (end === null || Date.parse(interruptedAt) < Date.parse(at) + body.minutes * 60_000))
-    return say('undecided', `interrupted after ${minutesWords((Date.parse(interruptedAt) - Date.parse(at)) / 60_000)}`);
+    return tell(
+      'undecided',
+      say`interrupted after ${minutesWords((Date.parse(interruptedAt) - Date.parse(at)) / 60_000)}`,
+    );
   if (end === null) return null;
   const ran = Math.min(body.minutes, (Date.parse(end.at) - Date.parse(at)) / 60_000);
-  if (ran < minutes) return say('undecided', `${minutesWords(Math.max(0, ran))} of ${minutesWords(minutes)}`);
+  if (ran < minutes) return tell('undecided', `${minutesWords(Math.max(0, ran))} of ${minutesWords(minutes)}`);
   const last = history.speeds.findLast((one) => Date.parse(one.at) >= Date.parse(at) + 0.95 * ran * 60_000);
-  if (!last) return say('undecided', `${minutesWords(ran)}, its last reading is owed`);
-  const words = `${minutesWords(ran)}, at its end ${speedWords(last.body)}`;
-  return say(last.body.turned ? 'met' : 'bad', words);
+  if (!last) return tell('undecided', say`${minutesWords(ran)}, its last reading is owed`);
+  const words = say`${minutesWords(ran)}, at its end ${speedWords(last.body)}`;
+  return tell(last.body.turned ? 'met' : 'bad', words);
 }
 
 function ofStarts({ history, worked }: Standing): Evidence[] {
@@ -186,7 +190,7 @@ function ofStarts({ history, worked }: Standing): Evidence[] {
     .map(({ body, ...one }) => ({
       ...one,
       status: body.volts <= before.body.volts ? ('met' as const) : ('bad' as const),
-      words: `${withUnit(body.volts, 'V')}, before ${withUnit(before.body.volts, 'V')}`,
+      words: say`${withUnit(body.volts, 'V')}, before ${withUnit(before.body.volts, 'V')}`,
     }));
 }
 
@@ -203,7 +207,7 @@ function ofNoise({ clips }: Standing): Evidence[] {
           key,
           at,
           status: 'undecided',
-          words: `not comparable, ${change?.refused.join('; ') ?? 'nothing before'}`,
+          words: say`not comparable, ${change?.refused.join('; ') ?? say`nothing before`}`,
         };
       const louder = change.aWeighted.low > LOUDER_DB;
       const status = louder ? 'bad' : change.aWeighted.high <= LOUDER_DB ? 'met' : 'undecided';

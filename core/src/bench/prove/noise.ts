@@ -3,6 +3,7 @@ import { levelChange, type LevelChange } from '../../speed/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
 import type { BenchEvent } from '../event.js';
 import type { ClipBody } from './body.js';
+import { say } from '../../words/index.js';
 
 /** A clip with its place among the standing lines. */
 export interface JobClip {
@@ -33,12 +34,12 @@ export function unlike(before: ClipBody, after: ClipBody): string[] {
   const same = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase();
   const cm = (value: number) => `${fixed(value, 0)}${THIN}cm`;
   const out: string[] = [];
-  if (!same(a.support, b.support)) out.push(`support: ${a.support} and ${b.support}`);
+  if (!same(a.support, b.support)) out.push(say`support: ${a.support} and ${b.support}`);
   if (Math.abs(a.distanceCm - b.distanceCm) > SAME_DISTANCE * a.distanceCm)
-    out.push(`distance: ${cm(a.distanceCm)} and ${cm(b.distanceCm)}`);
-  if (!same(a.device, b.device)) out.push(`heard with: ${a.device} and ${b.device}`);
-  if (a.speedId !== b.speedId) out.push(`speed: ${a.speedId ?? 'none said'} and ${b.speedId ?? 'none said'}`);
-  if (before.figures.sampleRate !== after.figures.sampleRate) out.push('sampling rates differ');
+    out.push(say`distance: ${cm(a.distanceCm)} and ${cm(b.distanceCm)}`);
+  if (!same(a.device, b.device)) out.push(say`heard with: ${a.device} and ${b.device}`);
+  if (a.speedId !== b.speedId) out.push(say`speed: ${a.speedId ?? say`none said`} and ${b.speedId ?? say`none said`}`);
+  if (before.figures.sampleRate !== after.figures.sampleRate) out.push(say`sampling rates differ`);
   return out;
 }
 
@@ -79,4 +80,5 @@ export const LOUDER_DB = 1;
 
 /** "noise −32.1 dB A-weighted re full scale, on foam, 20 cm". */
 export const clipWords = ({ figures, setup }: ClipBody): string =>
-  `noise ${signed(figures.aWeighted.db, 1)}${THIN}dB A-weighted, ${setup.support}, ${fixed(setup.distanceCm, 0)}${THIN}cm${figures.ticks ? `, ${fixed(figures.ticks.hz, 1)} ticks a second` : ''}`;
+  say`noise ${signed(figures.aWeighted.db, 1)}${THIN}dB A-weighted, ${setup.support},
+    ${fixed(setup.distanceCm, 0)}${THIN}cm${figures.ticks ? say`, ${fixed(figures.ticks.hz, 1)} ticks a second` : ''}`;

@@ -14,6 +14,7 @@ import { proveHistory } from './history.js';
 import type { Standing, Wanted } from './standing.js';
 import { trialsOf, type JobTrial } from './trial.js';
 import { closedChecks, enduranceChecks, noiseChecks, safetyChecks, speedChecks } from './usualChecks.js';
+import { say } from '../../words/index.js';
 
 /** The plan of a job. */
 export interface ProvingPlan {
@@ -97,7 +98,7 @@ function judged(wanted: Wanted, standing: Standing): ProvingCheck {
   const last = hits.at(-1);
   const evidence = evidenceOf(wanted.bound, wanted.id, standing);
   const after = evidence.findLast((one) => one.index > (last?.index ?? -1));
-  const say = (status: CheckStatus, words: string, one: Pick<Evidence, 'key' | 'at'> | null): ProvingCheck => ({
+  const tell = (status: CheckStatus, words: string, one: Pick<Evidence, 'key' | 'at'> | null): ProvingCheck => ({
     ...check,
     status,
     words,
@@ -108,19 +109,21 @@ function judged(wanted: Wanted, standing: Standing): ProvingCheck {
   const reasonStands = reason && (!reasonLapses || reason.index > (last?.index ?? -1));
   if (reasonStands && reason.index > (after?.index ?? -1)) {
     // A reason takes nothing back that was seen: it stands beside it, and a failed safety reading stays failed.
-    if (after?.status !== 'bad') return say('waived', reason.body.why, reason);
+    if (after?.status !== 'bad') return tell('waived', reason.body.why, reason);
     const words = `${after.words}; ${reason.body.why}`;
-    return wanted.group === 'safety' ? say('bad', words, after) : say('waived', `not as it should: ${words}`, reason);
+    return wanted.group === 'safety'
+      ? tell('bad', words, after)
+      : tell('waived', say`not as it should: ${words}`, reason);
   }
-  if (after) return say(after.status, after.words, after);
-  if (hits.length === 0 && !always) return say('untouched', 'nothing it rests on was disturbed', null);
+  if (after) return tell(after.status, after.words, after);
+  if (hits.length === 0 && !always) return tell('untouched', say`nothing it rests on was disturbed`, null);
   const since = standing.worked?.index ?? -1;
   const undone = evidence.findLast((one) => one.index > since && one.status === 'met');
   // Before the work it was no proof of the mend: it is simply owed.
   if (undone && last)
-    return say('undone', `${undone.words}; since then ${disturbanceWords(last, standing.lines)}`, {
+    return tell('undone', say`${undone.words}; since then ${disturbanceWords(last, standing.lines)}`, {
       key: last.line.key,
       at: last.line.enteredAt,
     });
-  return say('owed', '', null);
+  return tell('owed', '', null);
 }

@@ -1,15 +1,16 @@
 /** What a trial does to a part, in words, and the looks of Find that do the same. */
 import { ownEntry } from '../../quantity/index.js';
 import type { TrialProvocation } from './body.js';
+import { say } from '../../words/index.js';
 
 /** Their words: what is done to the part. */
 export const PROVOCATION_WORDS: Readonly<Record<TrialProvocation, string>> = {
-  heat: 'warmed',
-  cold: 'cooled',
-  breath: 'breathed on through a straw',
-  tap: 'tapped',
-  sink: 'heat sink pressed on',
-  load: 'loaded by hand',
+  heat: say`warmed`,
+  cold: say`cooled`,
+  breath: say`breathed on through a straw`,
+  tap: say`tapped`,
+  sink: say`heat sink pressed on`,
+  load: say`loaded by hand`,
 };
 
 const LOOKED: Readonly<Record<string, TrialProvocation>> = {

@@ -5,6 +5,7 @@
 import { fixed, THIN } from '../../quantity/index.js';
 import type { BenchEvent } from '../event.js';
 import type { ProtectionClass, SafetyReading, SafetyReadingBody } from './body.js';
+import { say } from '../../words/index.js';
 
 /** Limits that a shop may change: ohm, megohm, mA. */
 export interface SafetyLimits {
@@ -64,24 +65,25 @@ export const SAFETY_WORDS: Readonly<
   Record<SafetyReading, { readonly name: string; readonly unit: string; readonly how: string }>
 > = {
   earth: {
-    name: 'Earth path',
+    name: say`Earth path`,
     unit: 'Ω',
-    how: 'Unplugged: earth pin of the plug to bare metal, wiggle the cord meanwhile.',
+    how: say`Unplugged: earth pin of the plug to bare metal, wiggle the cord meanwhile.`,
   },
   insulation: {
-    name: 'Insulation',
+    name: say`Insulation`,
     unit: 'MΩ',
-    how: 'Unplugged, switch on: both mains pins together to earth or bare parts, 500 V d.c. (250 V with surge parts).',
+    how: say`Unplugged, switch on: both mains pins together to earth or bare parts, 500 V d.c. (250 V with surge
+      parts).`,
   },
   'earth-current': {
-    name: 'Current in the earth',
+    name: say`Current in the earth`,
     unit: 'mA',
-    how: 'With a tester made for it, at mains, switch on, both ways round of the plug.',
+    how: say`With a tester made for it, at mains, switch on, both ways round of the plug.`,
   },
   'touch-current': {
-    name: 'Touch current',
+    name: say`Touch current`,
     unit: 'mA',
-    how: 'With a tester made for it, at mains, from every bare part, both ways round of the plug.',
+    how: say`With a tester made for it, at mains, from every bare part, both ways round of the plug.`,
   },
 };
 
@@ -94,7 +96,7 @@ export function safetyWords(body: SafetyReadingBody): string {
   const { name, unit } = SAFETY_WORDS[body.reading];
   const decimals = (value: number) => (value < 1 ? 2 : value < 10 ? 1 : 0);
   const shown = (value: number) => `${fixed(value, decimals(value))}${THIN}${unit}`;
-  const bound = body.reading === 'insulation' ? 'at least' : 'at most';
+  const bound = body.reading === 'insulation' ? say`at least` : say`at most`;
   return `${name} ${body.above ? 'above ' : ''}${shown(body.value)}, ${bound} ${shown(body.limit)}`;
 }
 

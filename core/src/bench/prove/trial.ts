@@ -3,6 +3,7 @@ import { mean, studentFactor, variance, effectiveCount } from '../../numeric/ind
 import { linesOf, type BenchEvent } from '../event.js';
 import { atPitchRest } from '../pitch.js';
 import type { TrialPhaseBody, TrialProvocation } from './body.js';
+import { say } from '../../words/index.js';
 
 /** A stretch of a trial with what was read in it. */
 export interface TrialPhase {
@@ -153,7 +154,7 @@ export function abaResult(phases: readonly TrialPhase[], allowed: number): Trial
   if (changes.length === 0) return { kind: 'unfinished', wants: wantsOf(read) };
   const by = mean(changes);
   const reach = reachOf(changes, within);
-  if (reach === null) return { kind: 'unfinished', wants: 'once more: one change alone has no interval' };
+  if (reach === null) return { kind: 'unfinished', wants: say`once more: one change alone has no interval` };
   const [low, high] = [by - reach, by + reach];
   if (low >= -allowed && high <= allowed) return { kind: 'held', by, low, high };
   const clear = low > 0 || high < 0;
@@ -162,8 +163,8 @@ export function abaResult(phases: readonly TrialPhase[], allowed: number): Trial
 
 function wantsOf(read: readonly TrialPhase[]): string {
   const last = read.at(-1);
-  if (!last) return 'a reading at rest';
-  return last.phase === 'rest' ? 'provoke it, and a reading' : 'let it rest, and a reading';
+  if (!last) return say`a reading at rest`;
+  return last.phase === 'rest' ? say`provoke it, and a reading` : say`let it rest, and a reading`;
 }
 
 /** Half the 95 % interval of the mean change; null when neither cycles nor readings are enough. */

@@ -7,6 +7,7 @@ import { CLOSED } from './evidence.js';
 import { confirmedModes } from './faultChecks.js';
 import { readingsOf, SAFETY_WORDS } from './safety.js';
 import type { Standing, Wanted } from './standing.js';
+import { said, say } from '../../words/index.js';
 
 /** Every speed at its rest; warm where the family warms up; cold as well where the fault was one of warmth; the ends of the pitch. */
 export function speedChecks(standing: Standing): Wanted[] {
@@ -29,10 +30,10 @@ export function speedChecks(standing: Standing): Wanted[] {
   });
   const byHeat = confirmedModes(standing).some(({ mode }) => mode.rows.some((row) => '@heat' in row.when));
   const out = speeds.flatMap(({ id: speedId, label }) => [
-    at(`speed.${speedId}`, label, `Measure ${label}.`, { speedId, heat: null, pitch: null }),
+    at(`speed.${speedId}`, label, say`Measure ${label}.`, { speedId, heat: null, pitch: null }),
     ...(byHeat
       ? [
-          at(`speed.${speedId}.cold`, `${label}, cold`, `Measure ${label} in the first five minutes.`, {
+          at(`speed.${speedId}.cold`, `${label}, cold`, say`Measure ${label} in the first five minutes.`, {
             speedId,
             heat: 'cold',
             pitch: null,
@@ -42,7 +43,7 @@ export function speedChecks(standing: Standing): Wanted[] {
     ...(warmMin === null
       ? []
       : [
-          at(`speed.${speedId}.warm`, `${label}, warm`, `On for ${warmMin} minutes, then measure ${label}.`, {
+          at(`speed.${speedId}.warm`, say`${label}, warm`, say`On for ${warmMin} minutes, then measure ${label}.`, {
             speedId,
             heat: 'warm',
             pitch: null,
@@ -53,11 +54,16 @@ export function speedChecks(standing: Standing): Wanted[] {
   const pitch = path?.blocks.find((block) => block.id === 'pitch' && !standing.gone.has('pitch'));
   if (!first || !pitch || path?.speed === null) return out;
   const ends = (['minus', 'plus'] as const).map((end) =>
-    at(`pitch.${end}`, `Pitch at ${end}`, `Pitch control at its ${end} end, ${first.label}: measure.`, {
-      speedId: first.id,
-      heat: null,
-      pitch: end,
-    }),
+    at(
+      `pitch.${end}`,
+      say`Pitch at ${said(end)}`,
+      say`Pitch control at its ${said(end)} end, ${first.label}: measure.`,
+      {
+        speedId: first.id,
+        heat: null,
+        pitch: end,
+      },
+    ),
   );
   return [...out, ...ends];
 }
@@ -70,7 +76,7 @@ export function enduranceChecks({ job, path, history, worked }: Standing): Wante
   const soak: Wanted = {
     id: 'soak',
     group: 'endurance',
-    name: 'Soak',
+    name: say`Soak`,
     how: soakHow,
     bound: { kind: 'soak', minutes: soakMin },
     blocks,
@@ -79,8 +85,8 @@ export function enduranceChecks({ job, path, history, worked }: Standing): Wante
   const starts: Wanted = {
     id: 'start-volts',
     group: 'endurance',
-    name: 'Starting volts',
-    how: 'Bring it up slowly through isolation again: it must not need more than before.',
+    name: say`Starting volts`,
+    how: say`Bring it up slowly through isolation again: it must not need more than before.`,
     bound: { kind: 'start-volts' },
     blocks,
   };
@@ -99,10 +105,10 @@ export function noiseChecks({ job, clips, worked }: Standing): Wanted[] {
     {
       id: 'noise',
       group: 'function',
-      name: 'Noise',
+      name: say`Noise`,
       how: kept
-        ? 'The same support, distance and input as before: a clip of ten seconds.'
-        : 'Listen as the owner did: is it gone? No clip was kept before the work.',
+        ? say`The same support, distance and input as before: a clip of ten seconds.`
+        : say`Listen as the owner did: is it gone? No clip was kept before the work.`,
       bound: { kind: kept ? 'noise' : 'look' },
       blocks: 'all',
     },
@@ -118,8 +124,8 @@ export function closedChecks({ job, lines }: Standing): Wanted[] {
     {
       id: CLOSED,
       group: 'closed',
-      name: 'Closed, once more',
-      how: `Lid on, every screw in: measure ${first.label} again.`,
+      name: say`Closed, once more`,
+      how: say`Lid on, every screw in: measure ${first.label} again.`,
       bound: { kind: 'speed', speedId: first.id, heat: null, pitch: null },
       blocks: 'all',
       closing: true,
@@ -144,15 +150,15 @@ export function safetyChecks({ job, history }: Standing): Wanted[] {
   });
   const look = one(
     'look',
-    'Looked at',
-    'Cord, plug, strain relief, housing: whole, tight, nothing bare, the right fuse.',
+    say`Looked at`,
+    say`Cord, plug, strain relief, housing: whole, tight, nothing bare, the right fuse.`,
     { kind: 'look' },
   );
   const protection = history.classes.at(-1)?.body.protection;
   if (!protection)
     return [
       look,
-      one('class', 'Its class', 'An earth pin, or two squares one in the other? Say which.', { kind: 'class' }),
+      one('class', say`Its class`, say`An earth pin, or two squares one in the other? Say which.`, { kind: 'class' }),
     ];
   return [
     look,

@@ -4,6 +4,7 @@ import { isLive, type BenchEvent } from '../event.js';
 import { atPitchRest } from '../pitch.js';
 import { PROVOCATION_WORDS } from './provocations.js';
 import { provokedKeys } from './trial.js';
+import { say } from '../../words/index.js';
 
 /** A reading of the run: minutes since it was switched on, error in percent. */
 export interface DriftPoint {
@@ -66,7 +67,7 @@ export function driftOf(lines: readonly BenchEvent[], speedId: string, tolerance
     if (since === null) continue;
     if (body.kind === 'speed' && body.speedId === speedId) {
       if (body.errorPercent === null) continue;
-      if (!atPitchRest(body)) marks.push({ minutes, words: 'pitch moved' });
+      if (!atPitchRest(body)) marks.push({ minutes, words: say`pitch moved` });
       // What a provocation did stands as a mark, not on the curve.
       else if (!provoked.has(key)) points.push({ key, minutes, errorPercent: body.errorPercent });
     }

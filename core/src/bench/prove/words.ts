@@ -4,25 +4,27 @@ import type { CoastBody, ProveBody } from './body.js';
 import { clipWords } from './noise.js';
 import { PROVOCATION_WORDS } from './provocations.js';
 import { safetyWords } from './safety.js';
+import { say } from '../../words/index.js';
 
 /** "coasts 33 to 17 rpm in 12.4 s, mat on". */
 export const coastWords = (body: CoastBody): string =>
-  `coasts ${fixed(body.fromRpm, 0)} to ${fixed(body.toRpm, 0)}${THIN}rpm in ${fixed(body.seconds, 1)}${THIN}s${body.conditions ? `, ${body.conditions}` : ''}`;
+  say`coasts ${fixed(body.fromRpm, 0)} to ${fixed(body.toRpm, 0)}${THIN}rpm in
+    ${fixed(body.seconds, 1)}${THIN}s${body.conditions ? `, ${body.conditions}` : ''}`;
 
 /** One of these lines in words. */
 export function proveWords(body: ProveBody): string {
   switch (body.kind) {
     case 'proved':
-      return `${body.name}: ${body.words || (body.good ? 'as it should' : 'not as it should')}`;
+      return `${body.name}: ${body.words || (body.good ? say`as it should` : say`not as it should`)}`;
     case 'unproved':
-      return `not proved: ${body.name}, ${body.why}`;
+      return say`not proved: ${body.name}, ${body.why}`;
     case 'trial-phase':
-      if (body.phase === 'end') return `trial ended: ${body.name} ${PROVOCATION_WORDS[body.provocation]}`;
-      return `trial: ${body.name} ${body.phase === 'rest' ? 'at rest' : PROVOCATION_WORDS[body.provocation]}`;
+      if (body.phase === 'end') return say`trial ended: ${body.name} ${PROVOCATION_WORDS[body.provocation]}`;
+      return say`trial: ${body.name} ${body.phase === 'rest' ? say`at rest` : PROVOCATION_WORDS[body.provocation]}`;
     case 'coast':
       return coastWords(body);
     case 'protection-class':
-      return `class ${body.protection}, cord ${fixed(body.cordM, 1)}${THIN}m`;
+      return say`class ${body.protection}, cord ${fixed(body.cordM, 1)}${THIN}m`;
     case 'safety-reading':
       return safetyWords(body);
     case 'clip':

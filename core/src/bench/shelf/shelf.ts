@@ -2,6 +2,7 @@
 import { wilsonInterval } from '../../numeric/index.js';
 import { dayNumber, dayText } from '../../quantity/index.js';
 import type { LotBody, ShelfLine } from './body.js';
+import { say } from '../../words/index.js';
 
 /** A lot as it stands. */
 export interface Lot {
@@ -95,7 +96,7 @@ export function shelfOf(lines: readonly ShelfLine[], today: string): Shelf {
       continue;
     }
     const one = lots.get(body.lot);
-    const message = one ? take(one, body) : 'It names a lot that is not on the shelf.';
+    const message = one ? take(one, body) : say`It names a lot that is not on the shelf.`;
     if (message) problems.push({ key, message });
     else if (one) {
       one.last = { key, kind: body.kind };
@@ -119,14 +120,15 @@ function take(one: Growing, body: Exclude<ShelfLine['body'], { kind: 'lot' | 'st
       one.arrivedOn = body.on;
       return null;
     case 'tested':
-      if (one.arrivedOn === null) return 'It has not come yet.';
+      if (one.arrivedOn === null) return say`It has not come yet.`;
       if (one.good + one.bad + body.good + body.bad > one.lot.quantity || body.bad > here)
-        return 'More tested than came.';
+        return say`More tested than came.`;
       one.good += body.good;
       one.bad += body.bad;
       return null;
     case 'reserved': {
-      if (body.quantity > one.lot.quantity - one.bad - one.used - asideFor(one)) return 'More set aside than is free.';
+      if (body.quantity > one.lot.quantity - one.bad - one.used - asideFor(one))
+        return say`More set aside than is free.`;
       one.reserved.set(body.job, (one.reserved.get(body.job) ?? 0) + body.quantity);
       return null;
     }
@@ -134,14 +136,14 @@ function take(one: Growing, body: Exclude<ShelfLine['body'], { kind: 'lot' | 'st
       one.reserved.set(body.job, Math.max(0, (one.reserved.get(body.job) ?? 0) - body.quantity));
       return null;
     case 'used':
-      if (body.quantity > here) return 'More used than is here.';
+      if (body.quantity > here) return say`More used than is here.`;
       if (body.quantity > here - asideFor(one, (job) => job !== body.job))
-        return 'The rest is set aside for another job: give it back there first.';
+        return say`The rest is set aside for another job: give it back there first.`;
       one.used += body.quantity;
       one.reserved.set(body.job, Math.max(0, (one.reserved.get(body.job) ?? 0) - body.quantity));
       return null;
     case 'failed':
-      if (one.failed + body.quantity > one.used) return 'More failed than were built in.';
+      if (one.failed + body.quantity > one.used) return say`More failed than were built in.`;
       one.failed += body.quantity;
       return null;
   }
@@ -222,6 +224,6 @@ export function partsOfJob(lines: readonly ShelfLine[], jobNumber: number): stri
       used.set(body.lot, (used.get(body.lot) ?? 0) + body.quantity);
   return [...used].flatMap(([key, quantity]) => {
     const lot = lots.get(key);
-    return lot ? [`${quantity} × ${lot.part}, from ${lot.supplier}`] : [];
+    return lot ? [say`${quantity} × ${lot.part}, from ${lot.supplier}`] : [];
   });
 }

@@ -1,17 +1,20 @@
 /** Log lines of timers. A timer is a line with its length: it runs wherever the log is. */
+import { say } from '../../words/index.js';
+
+/** What a timer is for. */
 export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up', 'look-in', 'parts'] as const;
 /** What runs by itself. */
 export type TimerKind = (typeof TIMER_KINDS)[number];
 
 /** Its words. */
 export const TIMER_WORDS: Readonly<Record<TimerKind, string>> = {
-  'run-in': 'Run-in',
-  cure: 'Cure',
-  discharge: 'Discharge',
-  soak: 'Soak',
-  'warm-up': 'Warm-up',
-  'look-in': 'Look in',
-  parts: 'Parts',
+  'run-in': say`Run-in`,
+  cure: say`Cure`,
+  discharge: say`Discharge`,
+  soak: say`Soak`,
+  'warm-up': say`Warm-up`,
+  'look-in': say`Look in`,
+  parts: say`Parts`,
 };
 
 /** Minutes offered first for each kind (common practice: cement cures a day, oil is run in for hours). */

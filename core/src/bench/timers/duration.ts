@@ -1,5 +1,6 @@
 /** Lengths of time as people write them: "20 min", "1:30 h", "12h", "1 h 30", "45 s", "half an hour". */
 import { decimal, fixed, ownEntry } from '../../quantity/index.js';
+import { say } from '../../words/index.js';
 
 const WORDS: Readonly<Record<string, number>> = {
   'half an hour': 30,
@@ -51,6 +52,6 @@ const positive = (minutes: number): number | null => (minutes > 0 && Number.isFi
 export function minutesWords(minutes: number): string {
   if (minutes < 1) return `${Math.max(1, Math.round(minutes * 60))} s`;
   if (minutes < 120) return `${fixed(minutes, Number.isInteger(minutes) ? 0 : 1)} min`;
-  if (minutes >= 2880 && minutes % 1440 === 0) return `${minutes / 1440} days`;
+  if (minutes >= 2880 && minutes % 1440 === 0) return say`${minutes / 1440} days`;
   return `${fixed(minutes / 60, minutes % 60 === 0 ? 0 : 1)} h`;
 }

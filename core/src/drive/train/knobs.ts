@@ -4,6 +4,7 @@
  */
 import { forSpeed, isBelt, isGear, type PartKind, type Train, type TrainPart } from './schema.js';
 import { trainTurns } from './turns.js';
+import { say } from '../../words/index.js';
 
 /** Usual half tolerances, mm (common practice: turned and ground parts, moulded rims, punched or extruded belts). */
 const USUAL_TOLERANCE_MM: Readonly<Record<PartKind | 'belt' | 'tape', number>> = {
@@ -42,7 +43,7 @@ export function knobsOf(train: Train, speed: number): Knob[] {
     const index = part.sizes.length === 1 ? 0 : speed;
     const size: Knob = {
       id: `${part.id}.size`,
-      label: `${part.name}, diameter`,
+      label: say`${part.name}, diameter`,
       valueMm: forSpeed(part.sizes, speed),
       toleranceMm: part.toleranceMm ?? USUAL_TOLERANCE_MM[part.kind],
       at: (value) => change(part, { sizes: part.sizes.map((one, i) => (i === index ? value : one)) }),
@@ -52,7 +53,7 @@ export function knobsOf(train: Train, speed: number): Knob[] {
       isBelt(part.contact) && belt
         ? {
             id: `${part.id}.belt`,
-            label: `belt to ${part.name}, thickness`,
+            label: say`belt to ${part.name}, thickness`,
             valueMm: belt.thicknessMm,
             toleranceMm: USUAL_TOLERANCE_MM.belt,
             at: (value) => change(part, { belt: { ...belt, thicknessMm: value } }),
@@ -63,7 +64,7 @@ export function knobsOf(train: Train, speed: number): Knob[] {
   if (train.output.kind === 'tape')
     knobs.push({
       id: 'output.tape',
-      label: 'tape, thickness',
+      label: say`tape, thickness`,
       valueMm: train.output.tapeThicknessMm,
       toleranceMm: USUAL_TOLERANCE_MM.tape,
       at: (value) => ({ ...train, output: { ...train.output, tapeThicknessMm: value } }),

@@ -2,6 +2,7 @@
 import { forSpeed, isBelt, isGear, MOTOR_ID, type Train } from './schema.js';
 import { beltLength } from './belts.js';
 import { trainTurns } from './turns.js';
+import { say } from '../../words/index.js';
 
 /** What repeats. */
 type SignatureKind = 'turn' | 'belt' | 'poles' | 'commutator' | 'generator' | 'teeth';
@@ -42,11 +43,15 @@ export function signatureOf(train: Train, speed: number, mainsHz: number): Signa
           : beltLength({ first, second, centre: part.centreMm, crossed: part.contact === 'crossed belt' });
       const length = part.belt.lengthMm ?? run;
       if (length)
-        lines.push({ name: `belt to ${part.name}`, kind: 'belt', hz: (Math.PI * second * turnsOf(part.id)) / length });
+        lines.push({
+          name: say`belt to ${part.name}`,
+          kind: 'belt',
+          hz: (Math.PI * second * turnsOf(part.id)) / length,
+        });
     }
     if (isGear(part.contact) && part.contact !== 'planetary' && driver)
       lines.push({
-        name: `teeth of ${part.name}`,
+        name: say`teeth of ${part.name}`,
         kind: 'teeth',
         hz: forSpeed(part.sizes, speed) * turnsOf(part.id),
       });
@@ -59,17 +64,17 @@ function motorLines({ motor }: Train, speed: number, revPerS: number): Signature
   const lines: SignatureLine[] = [];
   const poles = forSpeed(motor.poles, speed);
   if (motor.kind === 'synchronous' || motor.kind === 'induction')
-    lines.push({ name: `poles of ${motor.name}`, kind: 'poles', hz: poles * revPerS });
+    lines.push({ name: say`poles of ${motor.name}`, kind: 'poles', hz: poles * revPerS });
   // The electrical frequency: pole pairs a turn.
   if (motor.kind === 'brushless')
-    lines.push({ name: `pole pairs of ${motor.name}`, kind: 'poles', hz: (poles / 2) * revPerS });
+    lines.push({ name: say`pole pairs of ${motor.name}`, kind: 'poles', hz: (poles / 2) * revPerS });
   if (motor.segments !== null)
     lines.push({
-      name: `commutator of ${motor.name}`,
+      name: say`commutator of ${motor.name}`,
       kind: 'commutator',
       hz: motor.segments * (motor.segments % 2 === 1 ? 2 : 1) * revPerS,
     });
   if (motor.generator !== null)
-    lines.push({ name: `generator of ${motor.name}`, kind: 'generator', hz: motor.generator * revPerS });
+    lines.push({ name: say`generator of ${motor.name}`, kind: 'generator', hz: motor.generator * revPerS });
   return lines;
 }

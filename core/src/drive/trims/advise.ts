@@ -76,7 +76,7 @@ function measureNext(task: CoachTask, belief: CoachBelief): CoachAdvice | null {
   const i = belief.speeds.findIndex((one) => one.fresh === null);
   const speed = task.speeds[i];
   if (!speed) return null;
-  return { kind: 'measure', speedId: speed.id, why: belief.moves === 0 ? 'first' : 'after the move' };
+  return { kind: 'measure', speedId: speed.id, why: belief.moves === 0 ? 'first' : ('after the move' as const) };
 }
 
 function doesNothing(task: CoachTask, belief: CoachBelief, trim: CoachTrim, j: number): boolean {

@@ -7,6 +7,7 @@ import type { Random } from '../../numeric/index.js';
 import { coach, type CoachAdvice } from './advise.js';
 import { COACH, type CoachLine, type CoachTask } from './course.js';
 import { trimTurns } from './turns.js';
+import { say } from '../../words/index.js';
 
 /** A unit as it truly is; only the simulation looks into it. */
 export interface MadeUnit {
@@ -51,7 +52,7 @@ export function madeUnit(random: Random, count: number, watched: CoachTask['watc
         const low = between(random, 0.15, 0.85) * room;
         return {
           id: `t${j}`,
-          name: `trim ${j}`,
+          name: say`trim ${j}`,
           serves: [id],
           faster: null,
           travelTurns: travel,

@@ -3,9 +3,13 @@
  * and repairs. Data only; the engine that reads it knows no machine.
  */
 import { z } from 'zod';
+import { said } from '../../words/index.js';
 
 const id = z.string().regex(/^[a-z0-9][a-z0-9.-]*$/);
+/** A word that other parts of the path name: a state, a place, a mark. */
 const words = z.string().min(1);
+/** What is shown and named nowhere: said when it is read. */
+const text = words.transform(said);
 const chance = z.number().gt(0).lt(1);
 
 /** A range of a measured quantity that stands for a state; open where an end is null. */
@@ -24,12 +28,12 @@ const measureSchema = z.object({
   /** Read otherwise than direct: alternating volts, or a trace from top to bottom. */
   by: z.enum(['volts-ac', 'scope']).optional(),
   bands: z.array(bandSchema).min(1),
-  origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'bench', 'chosen']), text: words }),
+  origin: z.object({ kind: z.enum(['standard', 'practice', 'sheet', 'bench', 'chosen']), text }),
 });
 
 const signalSchema = z.object({
   id,
-  name: words,
+  name: text,
   states: z.array(words).min(2),
   /** The state before anything runs; propagation starts there. */
   rest: words,
@@ -52,7 +56,7 @@ const PROVOCATIONS = ['cold', 'heat', 'tap', 'breath', 'load'] as const;
 
 const modeSchema = z.object({
   id,
-  name: words,
+  name: text,
   /** Chance that a unit of the family that comes in has it. */
   prior: chance,
   /** First row that fits and names a signal decides it; then the healthy table. */
@@ -71,7 +75,7 @@ const modeSchema = z.object({
 
 const pathBlockSchema = z.object({
   id,
-  name: words,
+  name: text,
   lane: z.enum(['supply', 'control', 'mechanical', 'feedback']),
   inputs: z.array(id),
   outputs: z.array(id).min(1),
@@ -81,7 +85,7 @@ const pathBlockSchema = z.object({
 
 const outcomeSchema = z.object({
   id,
-  words,
+  words: text,
   /** States of the signal that this outcome stands for. */
   states: z.array(words),
   /** Modes of the block, or "healthy", that this outcome stands for. */
@@ -94,7 +98,7 @@ const outcomeSchema = z.object({
 
 /** Readings typed as a row, and the answers they stand for: too low, open, too far apart, else right. */
 const testRowSchema = z.object({
-  labels: z.array(words).min(2),
+  labels: z.array(text).min(2),
   unit: words,
   low: z.object({ below: z.number(), answer: id }).nullable(),
   open: z.object({ above: z.number(), answer: id }).nullable(),
@@ -104,9 +108,9 @@ const testRowSchema = z.object({
 
 const pathTestSchema = z.object({
   id,
-  name: words,
+  name: text,
   /** One or two imperative lines. */
-  how: words,
+  how: text,
   /** Exactly one of these: what it reads; `marks` is true for a question about marks. */
   signal: id.nullable(),
   block: id.nullable(),
@@ -164,7 +168,7 @@ const WAYS = [
 
 const pathRepairSchema = z.object({
   id,
-  name: words,
+  name: text,
   /** "block.mode", or "block.*" for every mode of the block. */
   cures: z.array(words).min(1),
   handsMin: z.number().positive(),
@@ -176,15 +180,15 @@ const pathRepairSchema = z.object({
   /** running: it is set or tried with power on. */
   power: z.enum(['dead', 'running']),
   /** What it leaves undone, or what has to follow; null for nothing. */
-  leaves: words.nullable(),
+  leaves: text.nullable(),
   /** Where practice differs: the dispute, and this way's case (what it gains, what it costs). */
-  school: z.object({ id, case: words }).optional(),
+  school: z.object({ id, case: text }).optional(),
   /** What the unit can do no more after it: a speed, a lamp, the motor it was built with. Null for nothing. */
-  loses: words.nullable().default(null),
+  loses: text.nullable().default(null),
   /** Blocks that do nothing any more after it: what they were for is not asked of the unit again. */
   gone: z.array(id).default([]),
   /** What it may do to the unit, where that is more than its kind of work does. */
-  risks: words.nullable().default(null),
+  risks: text.nullable().default(null),
   /** What kind of way it is, where its steps do not say. */
   way: z.enum(WAYS).optional(),
   /** The speeds have to be set after it. */
@@ -208,7 +212,7 @@ const speedLinkSchema = z.object({
 /** A variant of the family: what a machine of each kind has not. */
 const optionSchema = z.object({
   id,
-  name: words,
+  name: text,
   /** Parts, and tests, that a machine of this kind has not. */
   choices: z.array(z.object({ name: words, absent: z.array(id) })).min(2),
 });
@@ -216,13 +220,13 @@ const optionSchema = z.object({
 export const pathSchema = z.object({
   speed: speedLinkSchema.nullable(),
   options: z.array(optionSchema).default([]),
-  contexts: z.array(z.object({ id, name: words, values: z.array(words).min(1) })),
+  contexts: z.array(z.object({ id, name: text, values: z.array(words).min(1) })),
   /** Levels of opening in order, each with the minutes to reach it from the one before. */
   levels: z
     .array(
       z.object({
         id,
-        name: words,
+        name: text,
         minutes: z.number().min(0),
         /** Words of a strip-down step that say this level is reached. */
         steps: z.array(words),
@@ -235,6 +239,8 @@ export const pathSchema = z.object({
   repairs: z.array(pathRepairSchema),
   /** Ways round the usual mends: they stand beside them in the decision, the advice never leads to them by itself. */
   ways: z.array(pathRepairSchema).default([]),
+  /** Blocks that are set by a screw: the coach turns one of them. */
+  trims: z.array(id).default([]),
   /** Faults of what protects ("block.mode", "block.*"): nothing leads round these. */
   guards: z.array(words).default([]),
   causes: z.array(causeSchema).default([]),

@@ -54,6 +54,7 @@ export const beltTurntableDcPath: PathData = {
     { id: 'belt', name: 'belt', values: ['on', 'off'] },
     { id: 'tap', name: 'tapped', values: ['no', 'yes'] },
   ],
+  trims: ['trims'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'platter', name: 'platter off', minutes: 1, steps: ['platter', 'mat'] },

@@ -76,6 +76,7 @@ export const cassetteBeltPath: PathData = {
     { id: 'belt', name: 'belt', values: ['on', 'off'] },
     { id: 'tap', name: 'tapped', values: ['no', 'yes'] },
   ],
+  trims: ['doubling'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'cover', name: 'cover off', minutes: 5, steps: ['cover', 'back', 'shell', 'lid'] },

@@ -41,6 +41,7 @@ export const cassetteDirectPath: PathData = {
     { id: 'mode', name: 'function', values: ['play', 'wind'] },
     { id: 'sink', name: 'heat sink pressed on the chip', values: ['no', 'yes'] },
   ],
+  trims: ['servo'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'cover', name: 'cover off', minutes: 4, steps: ['cover', 'lid', 'top'] },

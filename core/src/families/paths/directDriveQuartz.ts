@@ -43,6 +43,7 @@ export const directDriveQuartzPath: PathData = {
     { id: 'pitch', name: 'pitch', values: ['detent', 'off', 'slow end'] },
     { id: 'sink', name: 'heat sink pressed on the chip', values: ['no', 'yes'] },
   ],
+  trims: ['trims'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'platter', name: 'platter off', minutes: 1, steps: ['platter', 'mat'] },

@@ -50,6 +50,7 @@ export const directDriveServoPath: PathData = {
     { id: 'heat', name: 'cold or warm', values: ['cold', 'warm'] },
     { id: 'sink', name: 'heat sink pressed on the chip', values: ['no', 'yes'] },
   ],
+  trims: ['timing'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'platter', name: 'platter off', minutes: 1, steps: ['platter', 'mat'] },

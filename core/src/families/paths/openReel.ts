@@ -39,6 +39,7 @@ export const openReelPath: PathData = {
     { id: 'mode', name: 'function', values: ['play', 'wind', 'rewind', 'stop'] },
     { id: 'place', name: 'place on the reel', values: ['middle', 'start', 'end'] },
   ],
+  trims: ['servo'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'head', name: 'head cover off', minutes: 1, steps: ['head'] },

@@ -38,6 +38,7 @@ export const rimDrivePath: PathData = {
     { id: 'heat', name: 'cold or warm', values: ['cold', 'warm'] },
     { id: 'idler', name: 'idler', values: ['against the rim', 'off'] },
   ],
+  trims: ['trims'],
   levels: [
     { id: 'outside', name: 'closed', minutes: 0, steps: [] },
     { id: 'platter', name: 'platter off', minutes: 2, steps: ['platter', 'mat'] },

@@ -1,3 +1,5 @@
+import { say, said } from '../../words/index.js';
+
 /** What keeps power off, why, and what lifts it. Common practice, with no published source. */
 export interface Ban {
   readonly id: string;
@@ -6,7 +8,7 @@ export interface Ban {
   readonly lift: string;
 }
 
-const ban = (id: string, why: string, lift: string): Ban => ({ id, why, lift });
+const ban = (id: string, why: string, lift: string): Ban => ({ id, why: said(why), lift: said(lift) });
 
 export const BANS: readonly Ban[] = [
   ban(
@@ -32,7 +34,7 @@ export const BANS: readonly Ban[] = [
 ];
 
 /** "A shorted rail burns what feeds it: first measure ohms from rail to rail, dead." */
-export const banWords = ({ why, lift }: Ban): string => `${why}: first ${lift}.`;
+export const banWords = ({ why, lift }: Ban): string => say`${why}: first ${lift}.`;
 
 export const banOf = (id: string): Ban => {
   const found = BANS.find((one) => one.id === id);

@@ -3,11 +3,14 @@
  * named its origin stands with it. They defer to local rules and to licensed practice.
  */
 import { z } from 'zod';
+import { said } from '../../words/index.js';
+
+const text = z.string().min(1).transform(said);
 
 export const cautionSchema = z.object({
   id: z.string().regex(/^[a-z-]+$/),
-  text: z.string().min(1),
-  why: z.string().min(1),
+  text,
+  why: text,
   /** Words in a typed line, a mend or a test that call it up. */
   words: z.array(z.string().min(1)).min(1),
 });

@@ -3,6 +3,7 @@
  * outside. Common practice, with no published source.
  */
 import { ownEntry } from '../../quantity/index.js';
+import { said } from '../../words/index.js';
 
 /** A function that is tried from outside and that the path has no test for. */
 export interface ProvingFunction {
@@ -25,8 +26,8 @@ export interface FamilyProving {
 
 const f = (id: string, name: string, how: string, ...blocks: readonly string[]): ProvingFunction => ({
   id,
-  name,
-  how,
+  name: said(name),
+  how: said(how),
   blocks: blocks.length === 0 ? ['*'] : blocks,
 });
 
@@ -146,4 +147,7 @@ const PROVING: Readonly<Record<string, FamilyProving>> = {
 const USUAL: FamilyProving = { warmMin: 20, soakMin: 60, soakHow: 'Running.', functions: [STARTS] };
 
 /** What the family owes before hand-back; the usual where it is not known. */
-export const provingOf = (familyId: string): FamilyProving => ownEntry(PROVING, familyId) ?? USUAL;
+export const provingOf = (familyId: string): FamilyProving => {
+  const proving = ownEntry(PROVING, familyId) ?? USUAL;
+  return { ...proving, soakHow: said(proving.soakHow) };
+};

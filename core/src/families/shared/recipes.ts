@@ -1,6 +1,7 @@
 /** How usual mends are done, step by step: what, with what, how much, what to mind (common practice, no source). */
 
 import { ownEntry } from '../../quantity/index.js';
+import { said } from '../../words/index.js';
 import type { MendWay } from '../path/schema.js';
 
 /** A step of a mend. */
@@ -81,20 +82,17 @@ const step = (
   using: string | null = null,
   mind: string | null = null,
   opens: RecipeStep['opens'] = null,
-): RecipeStep => ({ id, what, using, mind, opens });
+): RecipeStep => ({ id, what: said(what), using: using && said(using), mind: mind && said(mind), opens });
 
 const recipe = (
   id: string,
   action: Recipe['action'],
   usesUp: readonly ConsumableId[],
   ...steps: readonly RecipeStep[]
-): Recipe => ({
-  id,
-  action,
-  ...(ownEntry(KINDS, id) ?? { way: 'repair', risks: null, reach: 'circuit' }),
-  usesUp,
-  steps,
-});
+): Recipe => {
+  const kind = ownEntry(KINDS, id) ?? { way: 'repair', risks: null, reach: 'circuit' };
+  return { id, action, ...kind, risks: kind.risks && said(kind.risks), usesUp, steps };
+};
 
 const RECIPES: readonly Recipe[] = [
   recipe(

@@ -3,14 +3,17 @@
  * it up, its reason, and what to do instead. Common practice; local rules say the same in law.
  */
 import { z } from 'zod';
+import { said } from '../../words/index.js';
+
+const text = z.string().min(1).transform(said);
 
 export const refusalSchema = z.object({
   id: z.string().regex(/^[a-z-]+$/),
-  name: z.string().min(1),
+  name: text,
   /** The device, as people call it. */
   device: z.array(z.string().min(1)).min(1),
-  reason: z.string().min(1),
-  instead: z.string().min(1),
+  reason: text,
+  instead: text,
 });
 export type Refusal = z.infer<typeof refusalSchema>;
 

@@ -1,5 +1,6 @@
 /** A drawing as SVG at true size: one unit is one millimetre. */
 import type { Drawing, DrawingMark } from './drawing.js';
+import { say } from '../../words/index.js';
 
 const INK = '#221C15';
 const place = (value: number): string => String(Number(value.toFixed(4)));
@@ -10,9 +11,10 @@ const escaped = (text: string): string =>
 export function drawingSvg({ widthMm, heightMm, title, marks }: Drawing): string {
   const [width, height] = [place(widthMm), place(heightMm)];
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,
+    say`<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width}
+      ${height}">`,
     `<title>${escaped(title)}</title>`,
-    `<rect width="${width}" height="${height}" fill="#FFFFFF"/>`,
+    say`<rect width="${width}" height="${height}" fill="#FFFFFF"/>`,
     ...marks.map(markSvg),
     '</svg>',
     '',
@@ -22,11 +24,13 @@ export function drawingSvg({ widthMm, heightMm, title, marks }: Drawing): string
 function markSvg(mark: DrawingMark): string {
   switch (mark.kind) {
     case 'shape':
-      return `<polygon points="${pointsOf(mark.points)}" fill="${INK}"/>`;
+      return say`<polygon points="${pointsOf(mark.points)}" fill="${INK}"/>`;
     case 'line':
-      return `<polyline points="${pointsOf(mark.points)}" fill="none" stroke="${INK}" stroke-width="${place(mark.widthMm)}"/>`;
+      return say`<polyline points="${pointsOf(mark.points)}" fill="none" stroke="${INK}"
+        stroke-width="${place(mark.widthMm)}"/>`;
     case 'circle':
-      return `<circle cx="${place(mark.x)}" cy="${place(mark.y)}" r="${place(mark.radius)}" fill="${mark.filled ? INK : 'none'}" stroke="${INK}" stroke-width="${place(mark.widthMm)}"/>`;
+      return say`<circle cx="${place(mark.x)}" cy="${place(mark.y)}" r="${place(mark.radius)}"
+        fill="${mark.filled ? INK : say`none`}" stroke="${INK}" stroke-width="${place(mark.widthMm)}"/>`;
     case 'words': {
       const turn =
         mark.turned === 0 ? '' : ` transform="rotate(${place(mark.turned)} ${place(mark.x)} ${place(mark.y)})"`;

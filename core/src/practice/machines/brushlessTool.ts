@@ -3,6 +3,7 @@ import type { Random } from '../../numeric/index.js';
 import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
 import { anyPhase } from '../motors/threePhase.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
+import { say } from '../../words/index.js';
 
 interface Blower {
   packV: number;
@@ -120,12 +121,13 @@ const USUAL = { free: 17_600, loaded: 14_600 };
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const fan = (more: Partial<Condition> = {}) => at('fan.rpm', { setting: 'high', ...more });
-  if (at('pack.swollen').mean > 0) return 'Its pack is fat, and it does nothing.';
-  if (at('motor.kicks').mean > 0) return 'It kicks once and stops.';
-  if (fan().mean < 100) return at('lamp').mean > 0 ? 'The light comes on, it does not turn.' : 'It is dead.';
-  if (fan().spread > 0.03 * USUAL.free) return 'It hunts.';
-  if (fan().mean < 0.85 * USUAL.free || fan({ loaded: true }).mean < 0.8 * USUAL.loaded) return 'It has no strength.';
-  return at('motor.roughness').mean > 0.6 ? 'It grinds.' : null;
+  if (at('pack.swollen').mean > 0) return say`Its pack is fat, and it does nothing.`;
+  if (at('motor.kicks').mean > 0) return say`It kicks once and stops.`;
+  if (fan().mean < 100) return at('lamp').mean > 0 ? say`The light comes on, it does not turn.` : say`It is dead.`;
+  if (fan().spread > 0.03 * USUAL.free) return say`It hunts.`;
+  if (fan().mean < 0.85 * USUAL.free || fan({ loaded: true }).mean < 0.8 * USUAL.loaded)
+    return say`It has no strength.`;
+  return at('motor.roughness').mean > 0.6 ? say`It grinds.` : null;
 }
 
 /** The cordless blower of the practice bench. */

@@ -17,6 +17,7 @@ import {
   governedDrive,
   type GovernedDrive,
 } from './governedDrive.js';
+import { say } from '../../words/index.js';
 
 interface CassetteDeck {
   supply: SmallSupply;
@@ -192,17 +193,17 @@ function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen
     tape({ setting: '9.5' }),
   ];
   const winds = at('reel.wind.part', { mode: 'wind' }).mean;
-  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
-  if (at('lamps').mean === 0) return 'It is dead.';
-  if (cold.mean < -95) return winds > 0.3 ? 'It winds and does not play.' : 'The lamps are lit, nothing turns.';
-  if (at('stops.early').mean > 0) return 'It stops after a few seconds.';
-  if (winds < 0.5) return 'It plays and does not wind.';
-  if (at('reel.take-up.part').mean < 0.5) return 'It eats the tape.';
-  if (Math.abs(warm.mean - cold.mean) > 1.5) return 'It changes its speed as it gets warm.';
-  if (Math.abs(cold.mean) > 2) return cold.mean < 0 ? 'It plays too slow.' : 'It plays too fast.';
-  if (Math.abs(double.mean) > 4) return 'It is wrong at double speed.';
-  if (at('warble.percent').mean > 0.3) return 'It warbles.';
-  return at('motor.roughness').mean > 0.4 || at('motor.click').mean > 0 ? 'It makes a noise.' : null;
+  if (at('tingles').mean > 0) return say`It tingles when I touch it.`;
+  if (at('lamps').mean === 0) return say`It is dead.`;
+  if (cold.mean < -95) return winds > 0.3 ? say`It winds and does not play.` : say`The lamps are lit, nothing turns.`;
+  if (at('stops.early').mean > 0) return say`It stops after a few seconds.`;
+  if (winds < 0.5) return say`It plays and does not wind.`;
+  if (at('reel.take-up.part').mean < 0.5) return say`It eats the tape.`;
+  if (Math.abs(warm.mean - cold.mean) > 1.5) return say`It changes its speed as it gets warm.`;
+  if (Math.abs(cold.mean) > 2) return cold.mean < 0 ? say`It plays too slow.` : say`It plays too fast.`;
+  if (Math.abs(double.mean) > 4) return say`It is wrong at double speed.`;
+  if (at('warble.percent').mean > 0.3) return say`It warbles.`;
+  return at('motor.roughness').mean > 0.4 || at('motor.click').mean > 0 ? say`It makes a noise.` : null;
 }
 
 /** The cassette deck of the practice bench. */

@@ -10,6 +10,7 @@ import {
   directQuantities,
   type DirectDrive,
 } from './directDrive.js';
+import { say } from '../../words/index.js';
 
 interface Deck {
   supply: SmallSupply;
@@ -124,16 +125,16 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const tape = (more: Partial<Condition> = {}) => at('tape.error.percent', more);
   const [cold, warm] = [tape(), tape({ warm: 1 })];
-  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
-  if (at('rotor.quivers').mean > 0) return 'The capstan quivers.';
-  if (cold.mean < -90) return at('lamps').mean > 0 ? 'The display is lit, no tape moves.' : 'It is dead.';
-  if (cold.mean > 20) return 'It races.';
-  if (at('reel.take-up.part').mean < 0.5) return 'It eats the tape.';
-  if (Math.abs(warm.mean - cold.mean) > 1.5) return 'It changes its speed as it gets warm.';
-  if (cold.spread > 0.6 || tape({ damp: true }).spread > 2) return 'Its speed jumps, worst in damp weather.';
-  if (Math.abs(cold.mean) > 1.5) return cold.mean < 0 ? 'It plays too slow.' : 'It plays too fast.';
-  if (at('warble.percent').mean > 0.3) return 'It warbles.';
-  return at('lamps').mean > 0 ? null : 'Its display is dark.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch it.`;
+  if (at('rotor.quivers').mean > 0) return say`The capstan quivers.`;
+  if (cold.mean < -90) return at('lamps').mean > 0 ? say`The display is lit, no tape moves.` : say`It is dead.`;
+  if (cold.mean > 20) return say`It races.`;
+  if (at('reel.take-up.part').mean < 0.5) return say`It eats the tape.`;
+  if (Math.abs(warm.mean - cold.mean) > 1.5) return say`It changes its speed as it gets warm.`;
+  if (cold.spread > 0.6 || tape({ damp: true }).spread > 2) return say`Its speed jumps, worst in damp weather.`;
+  if (Math.abs(cold.mean) > 1.5) return cold.mean < 0 ? say`It plays too slow.` : say`It plays too fast.`;
+  if (at('warble.percent').mean > 0.3) return say`It warbles.`;
+  return at('lamps').mean > 0 ? null : say`Its display is dark.`;
 }
 
 /** The direct-drive cassette deck of the practice bench. */

@@ -11,6 +11,7 @@ import {
   type Seen,
 } from '../machine.js';
 import { current, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
+import { say } from '../../words/index.js';
 
 interface Tool {
   /** Volts without a load, and Ω of the cells and their leads. */
@@ -200,18 +201,20 @@ const USUAL = { free: 995, loaded: 865 };
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const rpm = (more: Partial<Condition>) => at('spindle.rpm', { setting: 'high', ...more }).mean;
   const [free, low, loaded, back] = [rpm({}), rpm({ setting: 'low' }), rpm({ loaded: true }), rpm({ mode: 'reverse' })];
-  if (at('pack.swollen').mean > 0) return 'Its pack is fat, and it does nothing.';
+  if (at('pack.swollen').mean > 0) return say`Its pack is fat, and it does nothing.`;
   if (free < 30 && back < 30)
-    return at('motor.rpm', { setting: 'high' }).mean > 500 ? 'The motor runs, the chuck stands.' : 'It does nothing.';
-  if (free < 30) return 'It turns backward only.';
-  if (back < 30) return 'It does not turn backward.';
-  if (low < 30) return 'It does not start gently.';
-  if (low > 0.7 * free) return 'It runs at full speed at once.';
-  if (free < 0.85 * USUAL.free || loaded < 0.8 * USUAL.loaded) return 'It has no strength.';
-  if (at('sparks', { setting: 'high' }).mean > 0.5) return 'It sparks.';
+    return at('motor.rpm', { setting: 'high' }).mean > 500
+      ? say`The motor runs, the chuck stands.`
+      : say`It does nothing.`;
+  if (free < 30) return say`It turns backward only.`;
+  if (back < 30) return say`It does not turn backward.`;
+  if (low < 30) return say`It does not start gently.`;
+  if (low > 0.7 * free) return say`It runs at full speed at once.`;
+  if (free < 0.85 * USUAL.free || loaded < 0.8 * USUAL.loaded) return say`It has no strength.`;
+  if (at('sparks', { setting: 'high' }).mean > 0.5) return say`It sparks.`;
   const loud =
     at('motor.roughness', { setting: 'high' }).mean > 0.6 || at('gears.grind', { setting: 'high' }).mean > 0.5;
-  return loud ? 'It is loud.' : null;
+  return loud ? say`It is loud.` : null;
 }
 
 /** The cordless drill of the practice bench. */

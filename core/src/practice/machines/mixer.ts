@@ -8,6 +8,7 @@ import {
   universalQuantities,
   type UniversalDrive,
 } from './universalDrive.js';
+import { say } from '../../words/index.js';
 
 interface Mixer {
   drive: UniversalDrive;
@@ -104,17 +105,19 @@ function solve(p: Mixer, c: Condition, random: Random): Quantities {
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const rpm = (condition: Partial<Condition>) => at('bowl.rpm', condition);
   const [high, low] = [rpm({ setting: 'high' }), rpm({ setting: 'low' })];
-  if (at('tingles').mean > 0) return 'It tingles when I touch the bowl.';
-  if (at('filter.burst').mean > 0) return 'It went bang and smoked, and still runs.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch the bowl.`;
+  if (at('filter.burst').mean > 0) return say`It went bang and smoked, and still runs.`;
   if (high.mean < 5)
-    return at('shaft.rpm', { setting: 'high' }).mean > 100 ? 'The motor runs, the beater stands.' : 'It does nothing.';
-  if (low.mean > 0.7 * high.mean) return 'It runs fast whatever is set.';
-  if (high.mean < 0.85 * USUAL_RPM) return 'It has no strength.';
-  if (rpm({ setting: 'high', loaded: true }).mean < 0.75 * USUAL_LOADED_RPM) return 'It gives up in a dough.';
-  if (at('sparks', { setting: 'high' }).mean > 0.5) return 'It sparks.';
+    return at('shaft.rpm', { setting: 'high' }).mean > 100
+      ? say`The motor runs, the beater stands.`
+      : say`It does nothing.`;
+  if (low.mean > 0.7 * high.mean) return say`It runs fast whatever is set.`;
+  if (high.mean < 0.85 * USUAL_RPM) return say`It has no strength.`;
+  if (rpm({ setting: 'high', loaded: true }).mean < 0.75 * USUAL_LOADED_RPM) return say`It gives up in a dough.`;
+  if (at('sparks', { setting: 'high' }).mean > 0.5) return say`It sparks.`;
   if (at('gears.grind', { setting: 'high' }).mean > 0.5 || at('motor.roughness', { setting: 'high' }).mean > 0.6)
-    return 'It is loud.';
-  return at('mounts.torn').mean + at('feet.hard').mean > 0 ? 'It wanders about the table.' : null;
+    return say`It is loud.`;
+  return at('mounts.torn').mean + at('feet.hard').mean > 0 ? say`It wanders about the table.` : null;
 }
 
 /** Turns a minute of the beater at its highest setting, empty and in a dough: what a sound one of the kind does. */

@@ -19,6 +19,7 @@ import {
   directQuantities,
   type DirectDrive,
 } from './directDrive.js';
+import { say } from '../../words/index.js';
 
 interface QuartzDeck {
   supply: SmallSupply;
@@ -192,19 +193,19 @@ function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen
     error({ setting: '33', mode: 'off', warm: 1 }),
     error({ setting: '33', mode: 'slow end' }),
   ];
-  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch it.`;
   const lit = at('lamp').mean > 0;
-  if (at('rotor.quivers').mean > 0) return 'The platter quivers and does not start.';
-  if (cold.mean < -90) return lit ? 'The light comes on, the platter stands still.' : 'It is dead.';
-  if (cold.mean > 12) return 'It runs away.';
-  if (error({ setting: '33', warm: 1 }).mean < -20) return 'It stops after a while.';
-  if (Math.abs(cold.mean) > 0.8 || cold.spread > 0.4) return 'It does not lock.';
-  if (Math.abs(fast.mean) > 0.8 || fast.spread > 0.4) return 'It does not lock at 45.';
-  if (off.mean < -50) return 'It stops when the pitch is moved.';
-  if (Math.abs(off.mean) > 1.5 && Math.abs(off.spread) < 0.3 && off.mean > 0) return 'The pitch does nothing.';
+  if (at('rotor.quivers').mean > 0) return say`The platter quivers and does not start.`;
+  if (cold.mean < -90) return lit ? say`The light comes on, the platter stands still.` : say`It is dead.`;
+  if (cold.mean > 12) return say`It runs away.`;
+  if (error({ setting: '33', warm: 1 }).mean < -20) return say`It stops after a while.`;
+  if (Math.abs(cold.mean) > 0.8 || cold.spread > 0.4) return say`It does not lock.`;
+  if (Math.abs(fast.mean) > 0.8 || fast.spread > 0.4) return say`It does not lock at 45.`;
+  if (off.mean < -50) return say`It stops when the pitch is moved.`;
+  if (Math.abs(off.mean) > 1.5 && Math.abs(off.spread) < 0.3 && off.mean > 0) return say`The pitch does nothing.`;
   if ([off, warm, slow].some(({ mean, spread }) => Math.abs(mean) > 1.2 || spread > 0.5))
-    return 'Its speed wanders when the pitch is used.';
-  return lit ? null : 'The light at the rim does not come on.';
+    return say`Its speed wanders when the pitch is used.`;
+  return lit ? null : say`The light at the rim does not come on.`;
 }
 
 /** The quartz-locked turntable of the practice bench. */

@@ -20,6 +20,7 @@ import {
 } from '../machine.js';
 import { balancing, fieldOf, inStep, type SplitPhase } from '../motors/splitPhase.js';
 import { reelOf, torqueOf, type Reel } from './reelMotor.js';
+import { say } from '../../words/index.js';
 
 const MAINS_HZ = 50;
 /** Poles at 19.05 and at 9.53 cm/s: half the speed by twice the poles (definition). */
@@ -270,23 +271,23 @@ function lookedAt(p: ReelDeck, c: Condition): Quantities {
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const tape = (more: Partial<Condition> = {}) => at('tape.error.percent', more).mean;
   const [cold, warm, slow, end] = [tape(), tape({ warm: 1 }), tape({ setting: '9.5' }), tape({ mode: 'end' })];
-  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
-  if (at('lamps').mean === 0 && at('motor.hum').mean === 0) return 'It is dead.';
-  if (at('wind.part').mean < 0.1 && at('rewind.part').mean < 0.1) return 'It hears no button.';
-  if (cold < -95) return 'It winds and does not play.';
-  if (at('wind.part').mean < 0.6) return 'It winds badly.';
-  if (at('rewind.part').mean < 0.6) return 'It rewinds badly.';
-  if (at('take-up.part').mean < 0.6) return 'It throws the tape out behind the capstan.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch it.`;
+  if (at('lamps').mean === 0 && at('motor.hum').mean === 0) return say`It is dead.`;
+  if (at('wind.part').mean < 0.1 && at('rewind.part').mean < 0.1) return say`It hears no button.`;
+  if (cold < -95) return say`It winds and does not play.`;
+  if (at('wind.part').mean < 0.6) return say`It winds badly.`;
+  if (at('rewind.part').mean < 0.6) return say`It rewinds badly.`;
+  if (at('take-up.part').mean < 0.6) return say`It throws the tape out behind the capstan.`;
   if (Math.abs(cold - warm) > 1.2)
-    return Math.abs(warm) > 1.2 ? 'It stops as it gets warm.' : 'It comes to its speed only when it is warm.';
-  if (Math.abs(cold) > 1.2) return cold < 0 ? 'It plays too slow.' : 'It plays too fast.';
-  if (Math.abs(slow) > 1.2) return 'It is wrong at the slow speed.';
-  if (end < -1) return 'It gets slower towards the end of a reel.';
-  if (at('warble.percent').mean > 0.3) return 'It warbles.';
-  if (at('stop.part').mean < 0.5) return 'It throws loops when it stops.';
-  if (at('motor.knock').mean > 0.45 || at('motor.hum').mean > 0.35) return 'Its motor makes a noise.';
-  if (at('holdback.gram').mean < 30) return 'The tape hangs loose before the heads.';
-  return at('lamps').mean > 0 ? null : 'Its lamp is dark.';
+    return Math.abs(warm) > 1.2 ? say`It stops as it gets warm.` : say`It comes to its speed only when it is warm.`;
+  if (Math.abs(cold) > 1.2) return cold < 0 ? say`It plays too slow.` : say`It plays too fast.`;
+  if (Math.abs(slow) > 1.2) return say`It is wrong at the slow speed.`;
+  if (end < -1) return say`It gets slower towards the end of a reel.`;
+  if (at('warble.percent').mean > 0.3) return say`It warbles.`;
+  if (at('stop.part').mean < 0.5) return say`It throws loops when it stops.`;
+  if (at('motor.knock').mean > 0.45 || at('motor.hum').mean > 0.35) return say`Its motor makes a noise.`;
+  if (at('holdback.gram').mean < 30) return say`The tape hangs loose before the heads.`;
+  return at('lamps').mean > 0 ? null : say`Its lamp is dark.`;
 }
 
 /** The open-reel deck of the practice bench. */

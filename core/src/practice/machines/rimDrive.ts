@@ -12,6 +12,7 @@ import {
   type Seen,
 } from '../machine.js';
 import { inductionSpeed, startPart, type InductionMotor } from '../motors/induction.js';
+import { say } from '../../words/index.js';
 
 const NOMINAL: Readonly<Record<string, number>> = { 33: 100 / 3, 45: 45, 78: 78 };
 const MAINS_HZ = 50;
@@ -189,19 +190,20 @@ function solve(p: Player, c: Condition, random: Random): Quantities {
 /** What its owner notices first. */
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const [cold, warm] = [at('platter.error.percent').mean, at('platter.error.percent', { warm: 1 }).mean];
-  if (at('tingles').mean > 0) return 'It tingles when I touch the arm.';
-  if (cold < -90) return at('amplifier.loud').mean > 0 ? 'The amplifier hums, the platter stands.' : 'It is dead.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch the arm.`;
+  if (cold < -90)
+    return at('amplifier.loud').mean > 0 ? say`The amplifier hums, the platter stands.` : say`It is dead.`;
   if (Math.abs(cold) > 2)
     return Math.abs(warm) < 2
-      ? 'Too slow until it has run a while.'
+      ? say`Too slow until it has run a while.`
       : cold < 0
-        ? 'It plays too slow.'
-        : 'It plays too fast.';
-  if (at('amplifier.loud').mean === 0) return 'It turns and is silent.';
-  if (at('amplifier.hum').mean > 0.4) return 'It hums loudly.';
-  if (at('thump').mean > 0) return 'It thumps.';
-  if (at('rumble.by.hand').mean > 0.5 || at('motor.rattle').mean > 0.5) return 'It rumbles and rattles.';
-  return at('lever.stiff').mean > 0 ? 'Its lever hardly moves.' : null;
+        ? say`It plays too slow.`
+        : say`It plays too fast.`;
+  if (at('amplifier.loud').mean === 0) return say`It turns and is silent.`;
+  if (at('amplifier.hum').mean > 0.4) return say`It hums loudly.`;
+  if (at('thump').mean > 0) return say`It thumps.`;
+  if (at('rumble.by.hand').mean > 0.5 || at('motor.rattle').mean > 0.5) return say`It rumbles and rattles.`;
+  return at('lever.stiff').mean > 0 ? say`Its lever hardly moves.` : null;
 }
 
 /** The rim drive of the practice bench. */

@@ -19,6 +19,7 @@ import {
   directQuantities,
   type DirectDrive,
 } from './directDrive.js';
+import { say } from '../../words/index.js';
 
 interface ServoDeck {
   supply: SmallSupply;
@@ -122,18 +123,18 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const error = (condition: Partial<Condition>) => at('platter.error.percent', condition);
   const [cold, warm, fast] = [error({ setting: '33' }), error({ setting: '33', warm: 1 }), error({ setting: '45' })];
-  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch it.`;
   const lit = at('lamp').mean > 0;
-  if (at('rotor.quivers').mean > 0) return 'The platter quivers and does not start.';
-  if (cold.mean < -90) return lit ? 'The light comes on, the platter stands still.' : 'It is dead.';
-  if (fast.mean < -90) return 'It does not play singles.';
-  if (warm.mean < -90) return 'It stops after a while.';
-  if (cold.mean > 12) return 'It runs away.';
-  if (cold.spread > 0.6) return 'The dots wander to and fro.';
-  if (Math.abs(warm.mean - cold.mean) > 1) return 'It changes its speed as it gets warm.';
-  if (Math.abs(cold.mean) > 1) return cold.mean < 0 ? 'It plays too slow.' : 'It plays too fast.';
-  if (Math.abs(fast.mean) > 1) return fast.mean < 0 ? 'Singles play too slow.' : 'Singles play too fast.';
-  return lit ? null : 'The light at the rim does not come on.';
+  if (at('rotor.quivers').mean > 0) return say`The platter quivers and does not start.`;
+  if (cold.mean < -90) return lit ? say`The light comes on, the platter stands still.` : say`It is dead.`;
+  if (fast.mean < -90) return say`It does not play singles.`;
+  if (warm.mean < -90) return say`It stops after a while.`;
+  if (cold.mean > 12) return say`It runs away.`;
+  if (cold.spread > 0.6) return say`The dots wander to and fro.`;
+  if (Math.abs(warm.mean - cold.mean) > 1) return say`It changes its speed as it gets warm.`;
+  if (Math.abs(cold.mean) > 1) return cold.mean < 0 ? say`It plays too slow.` : say`It plays too fast.`;
+  if (Math.abs(fast.mean) > 1) return fast.mean < 0 ? say`Singles play too slow.` : say`Singles play too fast.`;
+  return lit ? null : say`The light at the rim does not come on.`;
 }
 
 /** The servo turntable of the practice bench. */

@@ -11,6 +11,7 @@ import {
   type Seen,
 } from '../machine.js';
 import { balancing, fieldOf, inStep, type SplitPhase } from '../motors/splitPhase.js';
+import { say } from '../../words/index.js';
 
 const NOMINAL = 100 / 3;
 const MAINS_HZ = 50;
@@ -234,26 +235,26 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const cold = at('platter.error.percent').mean;
   const warm = at('platter.error.percent', { warm: 1 }).mean;
-  if (at('tingles').mean > 0) return 'It tingles when I touch the arm.';
-  if (cold < -130) return 'It turns backward.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch the arm.`;
+  if (cold < -130) return say`It turns backward.`;
   if (cold < -60)
     return at('hum').mean > 0.3
-      ? 'It hums and stands.'
+      ? say`It hums and stands.`
       : at('motor.rpm').mean > 5
-        ? 'The motor turns, the platter stands.'
-        : 'It is dead.';
+        ? say`The motor turns, the platter stands.`
+        : say`It is dead.`;
   if (Math.abs(cold) > 1)
     return Math.abs(warm) < 1
-      ? 'It comes up to speed only after a while.'
+      ? say`It comes up to speed only after a while.`
       : cold < 0
-        ? 'It plays too slow.'
-        : 'It plays too fast.';
+        ? say`It plays too slow.`
+        : say`It plays too fast.`;
   if (at('hum', { mode: 'off' }).mean > 0.3 || at('motor.rpm', { mode: 'off' }).mean > 5)
-    return 'It hums when it is off.';
-  if (at('wow.belt.percent').mean > 0.25) return 'Long notes waver.';
-  if (at('buzz.plinth').mean > 0.35) return 'It buzzes in the loudspeakers.';
-  if (at('rumble').mean > 0.5) return 'It rumbles.';
-  return at('hum').mean > 0.35 ? 'It hums.' : null;
+    return say`It hums when it is off.`;
+  if (at('wow.belt.percent').mean > 0.25) return say`Long notes waver.`;
+  if (at('buzz.plinth').mean > 0.35) return say`It buzzes in the loudspeakers.`;
+  if (at('rumble').mean > 0.5) return say`It rumbles.`;
+  return at('hum').mean > 0.35 ? say`It hums.` : null;
 }
 
 /** The belt turntable with a synchronous motor of the practice bench. */

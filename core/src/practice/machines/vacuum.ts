@@ -8,6 +8,7 @@ import {
   universalQuantities,
   type UniversalDrive,
 } from './universalDrive.js';
+import { say } from '../../words/index.js';
 
 interface Vacuum {
   drive: UniversalDrive;
@@ -118,16 +119,16 @@ function solve(p: Vacuum, c: Condition, random: Random): Quantities {
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const rpm = (condition: Partial<Condition>) => at('shaft.rpm', condition).mean;
   const [high, low, hot] = [rpm({ setting: 'high' }), rpm({ setting: 'low' }), rpm({ setting: 'high', warm: 1 })];
-  if (at('tingles').mean > 0) return 'It tingles.';
-  if (high < 500) return at('lamp').mean > 0 ? 'The lamp is on, it does nothing.' : 'It is dead.';
-  if (low < 500) return 'It runs on high only.';
-  if (hot < 500) return 'It stops after ten minutes.';
-  if (low > 0.8 * high) return 'It runs on high whatever is set.';
-  if (at('suction', { setting: 'high' }).mean < 0.6) return 'It does not pick up.';
-  if (high < 0.92 * USUAL_RPM) return 'It has got weak.';
-  if (at('sparks', { setting: 'high' }).mean > 0.5) return 'It smells and sparks.';
-  if (at('motor.roughness', { setting: 'high' }).mean > 0.6) return 'It screams.';
-  return at('lamp').mean > 0 ? null : 'Its lamp is dark.';
+  if (at('tingles').mean > 0) return say`It tingles.`;
+  if (high < 500) return at('lamp').mean > 0 ? say`The lamp is on, it does nothing.` : say`It is dead.`;
+  if (low < 500) return say`It runs on high only.`;
+  if (hot < 500) return say`It stops after ten minutes.`;
+  if (low > 0.8 * high) return say`It runs on high whatever is set.`;
+  if (at('suction', { setting: 'high' }).mean < 0.6) return say`It does not pick up.`;
+  if (high < 0.92 * USUAL_RPM) return say`It has got weak.`;
+  if (at('sparks', { setting: 'high' }).mean > 0.5) return say`It smells and sparks.`;
+  if (at('motor.roughness', { setting: 'high' }).mean > 0.6) return say`It screams.`;
+  return at('lamp').mean > 0 ? null : say`Its lamp is dark.`;
 }
 
 /** The vacuum cleaner of the practice bench. */

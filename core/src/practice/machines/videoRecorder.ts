@@ -15,6 +15,7 @@ import {
 } from '../machine.js';
 import { pictureDb } from './videoPicture.js';
 import { directDrive, directFaults, directQuantities, type DirectDrive } from './directDrive.js';
+import { say } from '../../words/index.js';
 
 interface Recorder {
   rotor: DirectDrive;
@@ -265,21 +266,21 @@ const lookedAt = (p: Recorder): Quantities => ({
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const picture = (mode: string) => at('picture.dB', { mode }).mean;
-  if (at('tingles').mean > 0) return 'It tingles when I touch its metal.';
-  if (at('rail.V').mean < 2) return 'It is dead.';
-  if (at('display').mean === 0) return 'Its display is dark.';
-  if (at('dew.warns').mean > 0) return 'It warns of damp and takes no tape.';
-  if (at('threaded').mean < 0.4) return 'It takes no tape.';
-  if (at('threaded').mean < 0.9) return 'It takes the tape and gives it back.';
-  if (at('tape.error.percent').mean > 20) return 'The tape races and there is no picture.';
-  if (at('tape.error.percent').mean < -95) return 'It threads and no tape moves.';
-  if (at('tape.error.percent').mean < -8) return 'Voices are deep and slow.';
-  if (at('winding.turns', { mode: 'wind' }).mean < 0.5) return 'It does not wind.';
+  if (at('tingles').mean > 0) return say`It tingles when I touch its metal.`;
+  if (at('rail.V').mean < 2) return say`It is dead.`;
+  if (at('display').mean === 0) return say`Its display is dark.`;
+  if (at('dew.warns').mean > 0) return say`It warns of damp and takes no tape.`;
+  if (at('threaded').mean < 0.4) return say`It takes no tape.`;
+  if (at('threaded').mean < 0.9) return say`It takes the tape and gives it back.`;
+  if (at('tape.error.percent').mean > 20) return say`The tape races and there is no picture.`;
+  if (at('tape.error.percent').mean < -95) return say`It threads and no tape moves.`;
+  if (at('tape.error.percent').mean < -8) return say`Voices are deep and slow.`;
+  if (at('winding.turns', { mode: 'wind' }).mean < 0.5) return say`It does not wind.`;
   if (picture('play') < 35)
-    return picture('still') > 35 ? 'Bars run through the picture, a still is good.' : 'The picture is noise.';
-  if (at('tape.unsteady.percent', { warm: 1 }).mean > 1) return 'The sound wavers after half an hour.';
-  if (at('capstan.quivers', { warm: 1 }).mean > 0) return 'After half an hour the tape stands.';
-  return at('tape.error.percent').mean < -2 ? 'The sound is too low.' : null;
+    return picture('still') > 35 ? say`Bars run through the picture, a still is good.` : say`The picture is noise.`;
+  if (at('tape.unsteady.percent', { warm: 1 }).mean > 1) return say`The sound wavers after half an hour.`;
+  if (at('capstan.quivers', { warm: 1 }).mean > 0) return say`After half an hour the tape stands.`;
+  return at('tape.error.percent').mean < -2 ? say`The sound is too low.` : null;
 }
 
 /** The video recorder of the practice bench. */

@@ -2,6 +2,7 @@
 import type { Random } from '../../numeric/index.js';
 import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
+import { say } from '../../words/index.js';
 
 interface Washer {
   mainsV: number;
@@ -173,19 +174,19 @@ const lyingDead = (p: Washer): Quantities => ({
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const spin = { mode: 'spin' } as const;
   const fills = at('fills', { mode: 'fill' }).mean;
-  if (at('tingles').mean > 0) return 'It tingles, or trips the breaker.';
-  if (at('timer.runs', { mode: 'fill' }).mean === 0) return 'It is dead.';
-  if (at('pump.runs').mean < 0.5) return 'The water stays in it.';
-  if (fills === 0) return 'No water comes.';
-  if (fills > 1.5) return 'The water does not stop.';
-  if (at('timer.runs', spin).mean > 0.4 && at('timer.runs', spin).mean < 0.6) return 'The programme stands.';
-  if (at('motor.hums', spin).mean > 0) return 'It hums, the drum stands.';
-  if (at('drum.part', spin).mean < 0.05) return 'The drum does not turn.';
-  if (at('motor.jerks', spin).mean > 0) return 'The drum turns in jerks, and too fast.';
-  if (at('drum.part', spin).mean < 0.8) return 'The washing comes out wet.';
-  if (at('drum.rumbles', spin).mean > 0 || at('motor.roughness', spin).mean > 0.6) return 'It roars in the spin.';
-  if (at('drum.squeals', spin).mean > 0) return 'It squeals at each turn.';
-  return at('lamps').mean > 0 ? null : 'Its lamp is out.';
+  if (at('tingles').mean > 0) return say`It tingles, or trips the breaker.`;
+  if (at('timer.runs', { mode: 'fill' }).mean === 0) return say`It is dead.`;
+  if (at('pump.runs').mean < 0.5) return say`The water stays in it.`;
+  if (fills === 0) return say`No water comes.`;
+  if (fills > 1.5) return say`The water does not stop.`;
+  if (at('timer.runs', spin).mean > 0.4 && at('timer.runs', spin).mean < 0.6) return say`The programme stands.`;
+  if (at('motor.hums', spin).mean > 0) return say`It hums, the drum stands.`;
+  if (at('drum.part', spin).mean < 0.05) return say`The drum does not turn.`;
+  if (at('motor.jerks', spin).mean > 0) return say`The drum turns in jerks, and too fast.`;
+  if (at('drum.part', spin).mean < 0.8) return say`The washing comes out wet.`;
+  if (at('drum.rumbles', spin).mean > 0 || at('motor.roughness', spin).mean > 0.6) return say`It roars in the spin.`;
+  if (at('drum.squeals', spin).mean > 0) return say`It squeals at each turn.`;
+  return at('lamps').mean > 0 ? null : say`Its lamp is out.`;
 }
 
 /** The front-load washer of the practice bench. */

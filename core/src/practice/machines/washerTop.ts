@@ -2,6 +2,7 @@
 import type { Random } from '../../numeric/index.js';
 import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
+import { say } from '../../words/index.js';
 
 interface Washer {
   mainsV: number;
@@ -167,15 +168,15 @@ const lyingDead = (p: Washer): Quantities => ({
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {
   const spin = { mode: 'spin' } as const;
-  if (at('tingles').mean > 0) return 'It tingles when I touch it.';
-  if (at('lamps').mean < 0.5) return 'It is dead.';
-  if (at('pump.runs').mean < 0.5) return 'The water stays in it.';
-  if (at('locked').mean < 0.5) return 'It does not lock, and does not spin.';
-  if (at('motor.hums', spin).mean > 0) return 'It hums and does not spin.';
-  if (at('motor.jerks', spin).mean > 0) return 'It starts and stops again, the lamps blink.';
-  if (at('basket.rpm', spin).mean < 20) return 'It does not spin.';
-  if (at('basket.rpm', { ...spin, loaded: true }).mean < 0.8 * BASKET_RPM) return 'The washing comes out wet.';
-  return at('motor.roughness', spin).mean > 0.6 ? 'It roars in the spin.' : null;
+  if (at('tingles').mean > 0) return say`It tingles when I touch it.`;
+  if (at('lamps').mean < 0.5) return say`It is dead.`;
+  if (at('pump.runs').mean < 0.5) return say`The water stays in it.`;
+  if (at('locked').mean < 0.5) return say`It does not lock, and does not spin.`;
+  if (at('motor.hums', spin).mean > 0) return say`It hums and does not spin.`;
+  if (at('motor.jerks', spin).mean > 0) return say`It starts and stops again, the lamps blink.`;
+  if (at('basket.rpm', spin).mean < 20) return say`It does not spin.`;
+  if (at('basket.rpm', { ...spin, loaded: true }).mean < 0.8 * BASKET_RPM) return say`The washing comes out wet.`;
+  return at('motor.roughness', spin).mean > 0.6 ? say`It roars in the spin.` : null;
 }
 
 /** The top-load washer of the practice bench. */

@@ -13,6 +13,7 @@ import type { ToneResult } from '../tone/result.js';
 import { lookForTone } from '../tone/survey.js';
 import { LIVE_DEFAULTS as D } from './defaults.js';
 import { phaseHistory, type PhaseHistory } from './history.js';
+import { say } from '../../words/index.js';
 
 /** What is listened for: rates and tones in hertz, uncertainties in percent. */
 export interface LiveWish {
@@ -181,7 +182,12 @@ function readingOf(held: Held, wish: LiveWish, atS: number, level: LiveLevel): L
       errorPercent: percentOf(meanHz),
       expandedPercent: spreadOf(line.residualRad, overS, wish, centreHz),
       overS,
-      of: overS < 0.99 * wantedS ? 'so far' : turnS === null ? 'one second' : 'two turns',
+      of:
+        overS < 0.99 * wantedS
+          ? ('so far' as const)
+          : turnS === null
+            ? ('one second' as const)
+            : ('two turns' as const),
     },
     halfWidthPercent: 100 * history.swing(overS, D.edgeS) * scale,
     toneS: history.heardS(),
@@ -196,9 +202,9 @@ function spreadOf(residualRad: number, overS: number, wish: LiveWish, hz: number
   const noise = (100 * Math.SQRT2 * residualRad) / (2 * Math.PI * overS * hz);
   const reference = wish.referenceUncertaintyPercent ?? 0;
   return expandedUncertainty([
-    { name: 'noise', standardPercent: noise, why: 'what the phase strays over the stretch' },
-    { name: 'clock', standardPercent: fromLimits(wish.clockLimitPercent), why: 'recorder clock' },
-    { name: 'reference', standardPercent: reference / 2, why: 'test tape or record' },
+    { name: 'noise', standardPercent: noise, why: say`what the phase strays over the stretch` },
+    { name: 'clock', standardPercent: fromLimits(wish.clockLimitPercent), why: say`recorder clock` },
+    { name: 'reference', standardPercent: reference / 2, why: say`test tape or record` },
   ]);
 }
 

@@ -5,6 +5,7 @@
 import type { NumberTable } from '../../formats/index.js';
 import type { RotationWarning } from './result.js';
 import { edgesOf, evenStep, risingEdges, swingOf } from './edges.js';
+import { say } from '../../words/index.js';
 
 /** One channel's pulses. Times in seconds, or in the table's unit before that is known. */
 export interface PulseSignal {
@@ -50,7 +51,7 @@ export async function signalsOf(
   const named = eventChannels(table, time);
   if (named.length > 0 && only === null) return named;
   const columns = table.columns
-    .map((values, i) => ({ values, i, name: table.names[i] || `column ${i + 1}` }))
+    .map((values, i) => ({ values, i, name: table.names[i] || say`column ${i + 1}` }))
     .filter(({ i }) => i !== timeColumn && (only === null || i === only));
   const step = isChanges(columns.map(({ values }) => values)) ? null : evenStep(time);
   const out: PulseSignal[] = [];
@@ -203,5 +204,5 @@ export function quadrature(a: PulseSignal, b: PulseSignal): PulseSignal | null {
   }
   const inRange = behind.filter((part) => part > QUADRATURE.from && part < QUADRATURE.to).length;
   if (inRange < 0.8 * behind.length || behind.length < 0.5 * a.timeS.length) return null;
-  return { ...a, name: `${a.name} and ${b.name}`, senses };
+  return { ...a, name: say`${a.name} and ${b.name}`, senses };
 }

@@ -8,6 +8,7 @@ import { sampleIntervalOf } from './preamble.js';
 import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { TIME_UNITS, tickOf, unitNamed, unitOf, unwrapCounter } from './timeBase.js';
+import { say } from '../../words/index.js';
 
 const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
@@ -62,7 +63,8 @@ function timesOf(table: NumberTable, columns: PulseColumns, wish: PulseWish): Ti
     if (intervalS === null)
       return ask(
         'SAMPLE_INTERVAL',
-        'The capture has no times and its head does not say how far its samples lie apart. Type the time between samples.',
+        say`The capture has no times and its head does not say how far its samples lie apart. Type the time between
+          samples.`,
         [],
       );
     const count = table.columns[0]?.length ?? 0;
@@ -154,7 +156,7 @@ function pick(
       meanRpm: rpmOf(one),
     }))
     .sort((x, y) => Math.abs(Math.log(x.meanRpm / wish.nominalRpm)) - Math.abs(Math.log(y.meanRpm / wish.nominalRpm)));
-  return ask('WHICH_CHANNEL', `${listed.length} channels hold pulses: which is the generator?`, listed);
+  return ask('WHICH_CHANNEL', say`${listed.length} channels hold pulses: which is the generator?`, listed);
 }
 
 /** Edges closer than this part of the usual pulse's gap are one edge that bounced. */
@@ -201,9 +203,9 @@ function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSi
   const even = gaps.filter((_, i) => i % 2 === 0);
   const apart = Math.abs(quantile(odd, 0.5) / quantile(even, 0.5) - 1);
   if (apart > (wish.perTurn % 2 === 0 ? 0.2 : 0.04)) return each();
-  return ask('BOTH_EDGES', `${rpmWords(rpm)} is twice the nominal. Do both edges of each pulse stand in the file?`, [
-    { words: `both edges: ${rpmWords(rpm / 2)}`, answer: { bothEdges: true }, meanRpm: rpm / 2 },
-    { words: `${rpmWords(rpm)} is right`, answer: { asIs: true }, meanRpm: rpm },
+  return ask('BOTH_EDGES', say`${rpmWords(rpm)} is twice the nominal. Do both edges of each pulse stand in the file?`, [
+    { words: say`both edges: ${rpmWords(rpm / 2)}`, answer: { bothEdges: true }, meanRpm: rpm / 2 },
+    { words: say`${rpmWords(rpm)} is right`, answer: { asIs: true }, meanRpm: rpm },
   ]);
 }
 

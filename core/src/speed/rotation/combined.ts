@@ -1,6 +1,7 @@
 /** Several runs of one drive as one figure: their mean by time, with the scatter from run to run. */
 import { expandedUncertainty, type UncertaintyPart } from '../../quantity/index.js';
 import type { MeasuredPulses } from './pulseResult.js';
+import { say } from '../../words/index.js';
 
 /** Null for nothing; a single run is itself. The series and lines shown are those of the longest run. */
 export function combined(runs: readonly MeasuredPulses[]): MeasuredPulses | null {
@@ -16,7 +17,7 @@ export function combined(runs: readonly MeasuredPulses[]): MeasuredPulses | null
   const scatter: UncertaintyPart = {
     name: 'wander',
     standardPercent: (100 * spread) / Math.sqrt(runs.length - 1),
-    why: `scatter of ${runs.length} runs`,
+    why: say`scatter of ${runs.length} runs`,
   };
   const uncertainty = [...longest.uncertainty, scatter];
   return {

@@ -4,6 +4,7 @@ import type { PulseSignal } from './channels.js';
 import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import { WANDERS } from '../tone/budget.js';
 import { TIME_UNITS } from './timeBase.js';
+import { say } from '../../words/index.js';
 
 /** The result itself, or what speaks against it. */
 export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWish): MeasuredPulses | AskedSpeed {
@@ -24,8 +25,10 @@ function unsteady(result: MeasuredPulses): AskedSpeed | null {
   if (wander < UNSTEADY_PERCENT && drift < DRIFT_PERCENT) return null;
   return ask(
     'UNSTEADY',
-    `The parts of the log differ: ${rpmWords(result.meanRpm)} holds within ${Math.max(2 * wander, drift / 2).toPrecision(2)} % only. Check sensor and pulses a turn, or take a steadier stretch.`,
-    [{ words: `${rpmWords(result.meanRpm)}, as it is`, answer: { asIs: true }, meanRpm: result.meanRpm }],
+    say`The parts of the log differ: ${rpmWords(result.meanRpm)} holds within
+      ${Math.max(2 * wander, drift / 2).toPrecision(2)} % only. Check sensor and pulses a turn, or take a steadier
+      stretch.`,
+    [{ words: say`${rpmWords(result.meanRpm)}, as it is`, answer: { asIs: true }, meanRpm: result.meanRpm }],
     result.stretches,
   );
 }
@@ -58,7 +61,8 @@ function folded(
     }));
   return ask(
     'MAYBE_FOLDED',
-    `${pulseHz.toPrecision(4)} pulses a second sampled ${sampleHz.toPrecision(4)} times a second: the true speed may be ${choices.map((one) => one.words).join(' or ')}. Sample at least five times faster.`,
+    say`${pulseHz.toPrecision(4)} pulses a second sampled ${sampleHz.toPrecision(4)} times a second: the true speed
+      may be ${choices.map((one) => one.words).join(' or ')}. Sample at least five times faster.`,
     choices,
   );
 }
@@ -73,20 +77,21 @@ function outOfReach(
   const choices: Choice[] = TIME_UNITS.flatMap(([words, seconds]) => {
     const rpm = unitS === undefined ? 0 : (result.meanRpm * unitS) / seconds;
     return isReachable(rpm, nominalRpm)
-      ? [{ words: `times in ${words}: ${rpmWords(rpm)}`, answer: { timeUnitS: seconds }, meanRpm: rpm }]
+      ? [{ words: say`times in ${words}: ${rpmWords(rpm)}`, answer: { timeUnitS: seconds }, meanRpm: rpm }]
       : [];
   });
   const pulses = Math.round(perTurn * ratio);
   if (pulses >= 1 && pulses !== perTurn && Math.abs((perTurn * ratio) / pulses - 1) < 0.1)
     choices.push({
-      words: `${pulses} pulses a turn: ${rpmWords((result.meanRpm * perTurn) / pulses)}`,
+      words: say`${pulses} pulses a turn: ${rpmWords((result.meanRpm * perTurn) / pulses)}`,
       answer: { perTurn: pulses },
       meanRpm: (result.meanRpm * perTurn) / pulses,
     });
-  choices.push({ words: `${rpmWords(result.meanRpm)} is right`, answer: { asIs: true }, meanRpm: result.meanRpm });
+  choices.push({ words: say`${rpmWords(result.meanRpm)} is right`, answer: { asIs: true }, meanRpm: result.meanRpm });
   return ask(
     'SPEED_OUT_OF_REACH',
-    `${rpmWords(result.meanRpm)} is ${ratio.toPrecision(2)} times the nominal ${rpmWords(nominalRpm)}. Check the unit of time, the pulses a turn and the channel.`,
+    say`${rpmWords(result.meanRpm)} is ${ratio.toPrecision(2)} times the nominal ${rpmWords(nominalRpm)}. Check the
+      unit of time, the pulses a turn and the channel.`,
     choices,
   );
 }

@@ -14,6 +14,7 @@ import type { Rotation, RotationWarning, UnusableRotation } from './result.js';
 import { steadyStretches, type Steady } from './steady.js';
 import { askWhichSpeed } from './stretches.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
+import { say } from '../../words/index.js';
 
 /** Scale error of a phone nobody calibrated, ± percent (common practice: 1 to 3). */
 export const UNCALIBRATED_SCALE_PERCENT = 3;
@@ -78,7 +79,7 @@ export function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit |
   if (log.said !== null) {
     if (fits.length === 0 || fits.includes(log.said)) return log.said;
     return askUnit(
-      `By its header the log gives ${rpmWords(level * AXIS_UNITS[log.said])}, which this machine cannot reach.`,
+      say`By its header the log gives ${rpmWords(level * AXIS_UNITS[log.said])}, which this machine cannot reach.`,
       fits,
       level,
     );
@@ -87,14 +88,14 @@ export function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit |
   if (!best) return 'deg/s';
   // Two units within reach: only a speed close to the nominal settles it.
   return second && off(best) > 0.15
-    ? askUnit('The unit of the axes is not said, and two make sense.', fits, level)
+    ? askUnit(say`The unit of the axes is not said, and two make sense.`, fits, level)
     : best;
 }
 
 const askUnit = (message: string, fits: readonly AxisUnit[], level: number): AskedSpeed =>
   ask(
     'AXIS_UNIT',
-    `${message} Which unit?`,
+    say`${message} Which unit?`,
     fits.map((unit) => ({
       words: `${unit}: ${rpmWords(level * AXIS_UNITS[unit])}`,
       answer: { axisUnit: unit },
@@ -155,8 +156,9 @@ function clip(timeS: Float64Array, one: Steady, startS: number, endS: number) {
 function outOfReach(meanRpm: number, { nominalRpm }: GyroWish): AskedSpeed {
   return ask(
     'SPEED_OUT_OF_REACH',
-    `${rpmWords(meanRpm)} is ${(meanRpm / nominalRpm).toPrecision(2)} times the nominal ${rpmWords(nominalRpm)}. Check the unit of the axes and the speed selected.`,
-    [{ words: `${rpmWords(meanRpm)} is right`, answer: { asIs: true }, meanRpm }],
+    say`${rpmWords(meanRpm)} is ${(meanRpm / nominalRpm).toPrecision(2)} times the nominal ${rpmWords(nominalRpm)}.
+      Check the unit of the axes and the speed selected.`,
+    [{ words: say`${rpmWords(meanRpm)} is right`, answer: { asIs: true }, meanRpm }],
   );
 }
 
@@ -179,7 +181,7 @@ function fitRun(
   const scale = {
     name: 'scale' as const,
     standardPercent: fromLimits(limit),
-    why: `gyroscope scale within ±${limit} %`,
+    why: say`gyroscope scale within ±${limit} %`,
   };
   return rotationOf(track, fitTrack(track), {
     nominalRpm: wish.nominalRpm,

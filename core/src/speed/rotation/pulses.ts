@@ -20,6 +20,7 @@ import { stretchesOf, type ChosenStretches, type PulseStretch } from './stretche
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 import { weakSegments } from './weak.js';
+import { say } from '../../words/index.js';
 
 /** A place off by more than this part of the pitch every turn is damage, not tolerance (common practice). */
 const DAMAGED_PITCH_PART = 0.25;
@@ -186,7 +187,9 @@ function resolution(counted: CountedPulses, tickS: number): UncertaintyPart[] {
   const spanS = last - (counted.timeS[0] as number);
   if (!(tickS > 0) || !(spanS > 0)) return [];
   const standardPercent = (100 * Math.SQRT2 * fromLimits(tickS / 2)) / spanS / 2;
-  return [{ name: 'counting', standardPercent, why: `times in steps of ${Number((1000 * tickS).toPrecision(3))} ms` }];
+  return [
+    { name: 'counting', standardPercent, why: say`times in steps of ${Number((1000 * tickS).toPrecision(3))} ms` },
+  ];
 }
 
 /** The former curve order and line frequencies fitted to a track that changed a little. */

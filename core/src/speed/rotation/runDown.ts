@@ -10,6 +10,7 @@ import { AXIS_UNITS, guessGyroColumns, gyroscopeRows } from './gyroColumns.js';
 import { logOf, magnitude, refuse, restOf } from './gyroLog.js';
 import { requirePerTurn } from './pulses.js';
 import type { UnusableRotation } from './result.js';
+import { say } from '../../words/index.js';
 
 /** Speeds in the order of time: seconds, turns a minute. */
 export interface RunDown {
@@ -46,11 +47,11 @@ export async function runDownOf(
     const rate = magnitude(log, bias);
     // A log of a run down is mostly slow: a unit that the header says is not doubted for that.
     const unit = log.said ?? unitFor(log, steadyLevel(rate, full), { nominalRpm: wish.nominalRpm });
-    if (typeof unit !== 'string') return { kind: 'asked', message: `${unit.message} Say it in the header.` };
+    if (typeof unit !== 'string') return { kind: 'asked', message: say`${unit.message} Say it in the header.` };
     return { kind: 'run-down', how: 'gyro', speeds: smoothed(log.timeS, rate, AXIS_UNITS[unit]) };
   }
   const signal = await chosenSignal(table, guessPulseColumns(table), wish);
-  if (signal.kind === 'asked') return { kind: 'asked', message: `${signal.message} Say it in the header.` };
+  if (signal.kind === 'asked') return { kind: 'asked', message: say`${signal.message} Say it in the header.` };
   if (signal.kind === 'unusable') return signal;
   const { timeS } = signal;
   const each = wish.perTurn;

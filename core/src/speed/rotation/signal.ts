@@ -6,6 +6,7 @@ import { edgesOf, swingOf } from './edges.js';
 import { pulsesOf, requirePerTurn } from './pulses.js';
 import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import type { UnusableRotation } from './result.js';
+import { say } from '../../words/index.js';
 
 const refuse = (reason: UnusableRotation['reason']): UnusableRotation => ({ kind: 'unusable', reason, line: 0 });
 
@@ -47,7 +48,7 @@ export async function signalIn(
   if (!edges) return refuse('STOPPED');
   return {
     kind: 'signal',
-    name: source.channels > 1 ? `channel ${swing.channel + 1}` : '',
+    name: source.channels > 1 ? say`channel ${swing.channel + 1}` : '',
     timeS: edges.at.map((place) => place / source.sampleRate),
     levels: edges.levels,
     senses: null,

@@ -5,6 +5,7 @@ import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { medianOfFive, steadyStretches } from './steady.js';
 import { quantile } from '../../numeric/index.js';
+import { say } from '../../words/index.js';
 
 /** Pulses `from` to `to` (end exclusive). */
 export interface PulseStretch {
@@ -157,14 +158,14 @@ export function askWhichSpeed(stretches: readonly SteadyStretch[], nominalRpm: n
   const choices = [...stretches]
     .sort((a, b) => off(a) - off(b))
     .map((one) => ({
-      words: `${rpmWords(Math.abs(one.meanRpm))} from ${one.startS.toFixed(0)} to ${one.endS.toFixed(0)} s`,
+      words: say`${rpmWords(Math.abs(one.meanRpm))} from ${one.startS.toFixed(0)} to ${one.endS.toFixed(0)} s`,
       answer: { fromS: one.startS, toS: one.endS },
       meanRpm: one.meanRpm,
     }));
-  const speeds = stretches.map((one) => `${rpmWords(Math.abs(one.meanRpm))} from ${one.startS.toFixed(0)} s`);
+  const speeds = stretches.map((one) => say`${rpmWords(Math.abs(one.meanRpm))} from ${one.startS.toFixed(0)} s`);
   return ask(
     'SEVERAL_SPEEDS',
-    `The log holds several steady speeds: ${speeds.join(', ')}. Which is meant?`,
+    say`The log holds several steady speeds: ${speeds.join(', ')}. Which is meant?`,
     choices,
     stretches,
   );

@@ -1,6 +1,7 @@
 /** A time column as seconds: counters unwrapped, steps of a poll known, the unit named or told by plausibility. */
 import { namedSeconds, namesTicks, type NumberTable } from '../../formats/index.js';
 import { ask, isReachable, rpmWords, type AskedSpeed } from '../asked.js';
+import { say } from '../../words/index.js';
 
 /** Units a time column may be in, seconds each, with their words. */
 export const TIME_UNITS: readonly (readonly [string, number])[] = [
@@ -99,7 +100,8 @@ export function unitOf(
       return { kind: 'unit', seconds: named, guessed: false };
     return ask(
       'TIME_UNIT',
-      `By its header the time column gives ${rpmWords(rpmAtSeconds / named)}, which a machine of ${rpmWords(nominalRpm)} cannot reach. Is it in ${fits[0]?.[0]}?`,
+      say`By its header the time column gives ${rpmWords(rpmAtSeconds / named)}, which a machine of
+        ${rpmWords(nominalRpm)} cannot reach. Is it in ${fits[0]?.[0] ?? ''}?`,
       choices,
     );
   }
@@ -111,11 +113,11 @@ export function unitOf(
   if (ticks.length > 0 && isTicks(table, time)) {
     return ask(
       'TIME_UNIT',
-      'The time column counts ticks of a clock whose rate is not said. How many a second?',
+      say`The time column counts ticks of a clock whose rate is not said. How many a second?`,
       [
         ...choices,
         ...ticks.map(({ hz, rpm }) => ({
-          words: `${hz} ticks a second: ${rpmWords(rpm)}`,
+          words: say`${hz} ticks a second: ${rpmWords(rpm)}`,
           answer: { timeUnitS: 1 / hz },
           meanRpm: rpm,
         })),

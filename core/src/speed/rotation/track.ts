@@ -18,6 +18,7 @@ import { LEAST_WANDER, WANDERS } from '../tone/budget.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
+import { say } from '../../words/index.js';
 
 /** Time base of a scope or logger, limit either way, percent (common practice: 100 ppm). */
 const TIME_BASE_LIMIT_PERCENT = 0.01;
@@ -80,9 +81,13 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
     {
       name: 'noise',
       standardPercent: (6000 * noiseHz) / wish.nominalRpm,
-      why: 'jitter and irregular speed over this length',
+      why: say`jitter and irregular speed over this length`,
     },
-    { name: 'clock', standardPercent: scale * fromLimits(TIME_BASE_LIMIT_PERCENT), why: 'time base within ±100 ppm' },
+    {
+      name: 'clock',
+      standardPercent: scale * fromLimits(TIME_BASE_LIMIT_PERCENT),
+      why: say`time base within ±100 ppm`,
+    },
     ...wish.extraParts,
   ];
   const wander = wanderHz(track, fit.residual);

@@ -1,6 +1,7 @@
 /** Two runs side by side: what changed, and whether the change is more than their uncertainty. */
 import { expandedUncertainty, type UncertaintyPart } from '../../quantity/index.js';
 import type { SpeedRun } from './result.js';
+import { say } from '../../words/index.js';
 
 /** What changed between two runs, with its uncertainty. */
 export interface RunChange {
@@ -32,7 +33,7 @@ export function compareRuns(before: SpeedRun, after: SpeedRun, sameSource: boole
     expandedPercent,
     significant: changePercent !== null && Math.abs(changePercent) > expandedPercent,
     why: sameSource
-      ? 'Same test tape or record: its own error and the recorder’s clock fall out of the difference.'
-      : 'Different references: the uncertainty of both counts in full.',
+      ? say`Same test tape or record: its own error and the recorder’s clock fall out of the difference.`
+      : say`Different references: the uncertainty of both counts in full.`,
   };
 }

@@ -8,6 +8,7 @@ import type { Stopwatch } from '../stopwatch.js';
 import type { StrobeReading } from '../strobe/reading.js';
 import type { MeasuredTone } from '../tone/result.js';
 import type { SpeedDetail, SpeedRun } from './result.js';
+import { say } from '../../words/index.js';
 
 /** A measured tone, from a file or live. */
 export function runOfTone(tone: MeasuredTone, live = false): SpeedRun {
@@ -95,7 +96,7 @@ export function runOfStopwatch(state: Stopwatch, nominalRpm: number | null): Spe
       {
         name: 'reaction',
         standardPercent: state.expandedPercent / 2,
-        why: `hand and eye ${state.reactionS.toFixed(2)} s, a line through ${state.taps} taps`,
+        why: say`hand and eye ${state.reactionS.toFixed(2)} s, a line through ${state.taps} taps`,
       },
     ],
     warnings: state.turns < 10 ? ['FEW_TURNS'] : [],

@@ -2,6 +2,7 @@
 import { COVERAGE_FACTOR, fixed, signed, THIN, type UncertaintyPart } from '../../quantity/index.js';
 import type { FlutterFigures } from '../tone/result.js';
 import type { SpeedRun } from './result.js';
+import { say } from '../../words/index.js';
 
 /** A figure with the working behind it. */
 export interface Working {
@@ -30,18 +31,18 @@ export function workingsOf(run: SpeedRun): Working[] {
 }
 
 const MEAN_DEFINITIONS: Readonly<Record<SpeedRun['detail']['way'], string>> = {
-  tone: 'steady frequency of the tone, periodic lines fitted out',
-  pulses: 'slope of a line through the counted pulses, lines and wheel errors fitted out',
-  gyro: 'turn rate less the standstill’s bias, integrated and fitted',
-  strobe: 'ring standing still plus the drift of its bars',
-  stopwatch: 'slope of a line through all taps',
-  sound: 'shaft speed under the harmonics, mean of the frames that sound',
+  tone: say`steady frequency of the tone, periodic lines fitted out`,
+  pulses: say`slope of a line through the counted pulses, lines and wheel errors fitted out`,
+  gyro: say`turn rate less the standstill’s bias, integrated and fitted`,
+  strobe: say`ring standing still plus the drift of its bars`,
+  stopwatch: say`slope of a line through all taps`,
+  sound: say`shaft speed under the harmonics, mean of the frames that sound`,
 };
 
 function meanWorking(run: SpeedRun): Working {
   return {
     id: 'mean',
-    name: 'Mean',
+    name: say`Mean`,
     value: `${fixed(run.mean, run.unit === 'Hz' ? 3 : run.mean < 1000 ? 3 : 0)}${THIN}${run.unit}`,
     definition: MEAN_DEFINITIONS[run.detail.way],
     steps: meanSteps(run),
@@ -52,30 +53,31 @@ function meanSteps({ detail, mean }: SpeedRun): string[] {
   switch (detail.way) {
     case 'tone':
       return [
-        `tone from ${fixed(detail.startS, 2)} to ${fixed(detail.endS, 2)} s${detail.live ? ', heard live' : ''}`,
-        'phase = slow curve (Legendre) + sine lines + rest, by least squares',
-        `mean = centre + rise of the curve / (2π · ${fixed(detail.endS - detail.startS, 2)} s) = ${fixed(mean, 4)} Hz`,
+        say`tone from ${fixed(detail.startS, 2)} to ${fixed(detail.endS, 2)} s${detail.live ? say`, heard live` : ''}`,
+        say`phase = slow curve (Legendre) + sine lines + rest, by least squares`,
+        say`mean = centre + rise of the curve / (2π · ${fixed(detail.endS - detail.startS, 2)} s) = ${fixed(mean, 4)}
+          Hz`,
       ];
     case 'pulses':
       return [
-        `${detail.perTurn} a turn; ${detail.missing} missing filled in, ${detail.doubled} doubled left out`,
-        `rpm = 60 · pulses a second / ${detail.perTurn} = ${fixed(mean, 4)}`,
+        say`${detail.perTurn} a turn; ${detail.missing} missing filled in, ${detail.doubled} doubled left out`,
+        say`rpm = 60 · pulses a second / ${detail.perTurn} = ${fixed(mean, 4)}`,
       ];
     case 'gyro':
       return [
-        `bias vector of ${fixed(detail.biasDps, 3)} deg/s taken off before the magnitude`,
+        say`bias vector of ${fixed(detail.biasDps, 3)} deg/s taken off before the magnitude`,
         `rpm = deg/s / 6: ${fixed(6 * mean, 3)} / 6 = ${fixed(mean, 4)}`,
       ];
     case 'strobe':
       return [
         `rpm = (60 F + D) / N = (60 · ${fixed(detail.flashHz, 2)} ${detail.driftBarsPerMin < 0 ? '−' : '+'} ${fixed(Math.abs(detail.driftBarsPerMin), 1)}) / ${detail.ringBars} = ${fixed(mean, 3)}`,
-        'F flashes a second, D bars a minute in the sense of rotation, N bars of the ring',
+        say`F flashes a second, D bars a minute in the sense of rotation, N bars of the ring`,
       ];
     case 'stopwatch':
-      return [`${detail.taps} taps over ${detail.turns} turns: ${fixed(mean, 3)} rpm`];
+      return [say`${detail.taps} taps over ${detail.turns} turns: ${fixed(mean, 3)} rpm`];
     case 'sound':
       return [
-        `${detail.linesPerTurn} lines a turn (${detail.lines}): ${fixed((mean * detail.linesPerTurn) / 60, 1)} Hz`,
+        say`${detail.linesPerTurn} lines a turn (${detail.lines}): ${fixed((mean * detail.linesPerTurn) / 60, 1)} Hz`,
         `rpm = 60 · Hz / ${detail.linesPerTurn} = ${fixed(mean, 1)}`,
         ...detail.candidates.map((one) => `${fixed(one.rpm, 0)} rpm: ${fixed(100 * one.share, 0)} % (${one.why})`),
       ];
@@ -88,12 +90,12 @@ function errorWorking({ errorPercent, nominal, mean, unit }: SpeedRun): Working[
   return [
     {
       id: 'error',
-      name: 'Error',
+      name: say`Error`,
       value: `${signed(errorPercent, 3)}${THIN}%`,
-      definition: 'against the nominal',
+      definition: say`against the nominal`,
       steps: [
         `(${fixed(mean, 3)} / ${fixed(nominal, 3)} ${unit} − 1) · 100 % = ${signed(errorPercent, 4)} %`,
-        `in cents: 1200 · log2(mean / nominal) = ${signed(cents, 1)}`,
+        say`in cents: 1200 · log2(mean / nominal) = ${signed(cents, 1)}`,
       ],
     },
   ];
@@ -102,9 +104,9 @@ function errorWorking({ errorPercent, nominal, mean, unit }: SpeedRun): Working[
 function uncertaintyWorking({ uncertainty, expandedPercent }: SpeedRun): Working {
   return {
     id: 'uncertainty',
-    name: 'Uncertainty',
+    name: say`Uncertainty`,
     value: `±${THIN}${percent(expandedPercent, 4)}`,
-    definition: `expanded, k = ${COVERAGE_FACTOR}`,
+    definition: say`expanded, k = ${COVERAGE_FACTOR}`,
     steps: [
       ...uncertainty.map(partLine),
       `U = ${COVERAGE_FACTOR} · √(${uncertainty.map((part) => `${fixed(part.standardPercent, 4)}²`).join(' + ')}) = ${fixed(expandedPercent, 4)} %`,
@@ -120,13 +122,13 @@ function driftWorking({ driftPercent, detail }: SpeedRun): Working[] {
   return [
     {
       id: 'drift',
-      name: 'Drift',
+      name: say`Drift`,
       value: `${signed(driftPercent, 3)}${THIN}%`,
-      definition: 'last tenth less first tenth',
+      definition: say`last tenth less first tenth`,
       steps:
         detail.way === 'sound'
-          ? ['mean of the last tenth of the frames less that of the first']
-          : ['slow curve and rest, lines left out: a quadratic through each tenth gives its steady speed'],
+          ? [say`mean of the last tenth of the frames less that of the first`]
+          : [say`slow curve and rest, lines left out: a quadratic through each tenth gives its steady speed`],
     },
   ];
 }
@@ -134,24 +136,24 @@ function driftWorking({ driftPercent, detail }: SpeedRun): Working[] {
 const FLUTTER_ROWS: readonly (readonly [keyof FlutterFigures, string, string, string])[] = [
   [
     'unweightedPeakPercent',
-    'Unweighted peak',
+    say`Unweighted peak`,
     '2-sigma, 0.2 to 200 Hz',
-    'the size that |deviation| does not exceed 95 % of the time, on a 4 kHz grid',
+    say`the size that |deviation| does not exceed 95 % of the time, on a 4 kHz grid`,
   ],
-  ['unweightedRmsPercent', 'Unweighted rms', '0.5 to 200 Hz (NAB)', 'root of the mean square of lines and rest'],
+  ['unweightedRmsPercent', say`Unweighted rms`, '0.5 to 200 Hz (NAB)', say`root of the mean square of lines and rest`],
   [
     'weighted2SigmaPercent',
     'Weighted 2-sigma',
     'AES6',
-    'weighted by the curve of IEC 60386 (from memory), then the size not exceeded 95 % of the time',
+    say`weighted by the curve of IEC 60386 (from memory), then the size not exceeded 95 % of the time`,
   ],
   [
     'weightedQuasiPeakPercent',
-    'Weighted quasi-peak',
-    'DIN, IEC 60386',
-    'weighted, then a detector that charges fast and falls slowly; its largest indication',
+    say`Weighted quasi-peak`,
+    say`DIN, IEC 60386`,
+    say`weighted, then a detector that charges fast and falls slowly; its largest indication`,
   ],
-  ['weightedRmsPercent', 'Weighted rms', 'JIS, NAB', 'weighted, then the root of the mean square'],
+  ['weightedRmsPercent', say`Weighted rms`, say`JIS, NAB`, say`weighted, then the root of the mean square`],
 ];
 
 function flutterWorkings(figures: FlutterFigures, run: SpeedRun): Working[] {
@@ -164,8 +166,8 @@ function flutterWorkings(figures: FlutterFigures, run: SpeedRun): Working[] {
     steps: [
       how,
       largest
-        ? `largest line: ${fixed(largest.frequencyHz, 3)} Hz, ${percent(largest.peakPercent, 4)} peak`
-        : 'no line stands out of the noise',
+        ? say`largest line: ${fixed(largest.frequencyHz, 3)} Hz, ${percent(largest.peakPercent, 4)} peak`
+        : say`no line stands out of the noise`,
     ],
   }));
 }
@@ -175,12 +177,13 @@ function detailWorkings({ detail }: SpeedRun): Working[] {
     return [
       {
         id: 'snr',
-        name: 'Signal to noise',
+        name: say`Signal to noise`,
         value: `${fixed(detail.snrDb, 0)}${THIN}dB`,
-        definition: `tone ${fixed(detail.startS, 1)} to ${fixed(detail.endS, 1)} s`,
+        definition: say`tone ${fixed(detail.startS, 1)} to ${fixed(detail.endS, 1)} s`,
         steps: [
-          'power of the tone over all the rest of its frames',
-          `${detail.dropouts} dropouts left out; ${detail.clipped ? 'clipped' : 'not clipped'}; channel ${detail.channel + 1}`,
+          say`power of the tone over all the rest of its frames`,
+          say`${detail.dropouts} dropouts left out; ${detail.clipped ? say`clipped` : say`not clipped`}; channel
+            ${detail.channel + 1}`,
         ],
       },
     ];
@@ -190,16 +193,16 @@ function detailWorkings({ detail }: SpeedRun): Working[] {
     return [
       {
         id: 'spacing',
-        name: 'Wheel spacing',
+        name: say`Wheel spacing`,
         value: percent(worst, 2),
-        definition: 'largest error of a gap, of the pitch',
+        definition: say`largest error of a gap, of the pitch`,
         steps: [
-          `from pulse to pulse: ${detail.spacingErrorsPercent
+          say`from pulse to pulse: ${detail.spacingErrorsPercent
             .slice(0, 64)
             .map((value) => signed(value, 2))
             .join(', ')} %`,
-          `${detail.damagedSegmentsPerTurn} damaged segments a turn`,
-          'error of the wheel plus any real variation locked to its shaft: one sensor cannot split them',
+          say`${detail.damagedSegmentsPerTurn} damaged segments a turn`,
+          say`error of the wheel plus any real variation locked to its shaft: one sensor cannot split them`,
         ],
       },
     ];

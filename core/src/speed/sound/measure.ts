@@ -19,6 +19,7 @@ import type {
   SoundWarning,
   UnusableSound,
 } from './result.js';
+import { say } from '../../words/index.js';
 
 /** What is known of the machine that is heard. */
 export interface SoundWish {
@@ -185,8 +186,8 @@ function candidatesOf(
 
 const whyOf = (rpm: number, per: number, lines: SoundLines): string =>
   lines === 'once a turn'
-    ? `${(rpm / 60).toFixed(1)} Hz once a turn`
-    : `${((rpm * per) / 60).toFixed(0)} Hz from ${per} lines a turn (${lines})`;
+    ? say`${(rpm / 60).toFixed(1)} Hz once a turn`
+    : say`${((rpm * per) / 60).toFixed(0)} Hz from ${per} lines a turn (${lines})`;
 
 /** Scatter from frame to frame about the course, over the frames that do not share samples; and the recorder's clock. */
 function budget(tracked: readonly Followed[], meanRpm: number, wish: SoundWish): UncertaintyPart[] {
@@ -206,9 +207,9 @@ function budget(tracked: readonly Followed[], meanRpm: number, wish: SoundWish):
     {
       name: 'noise',
       standardPercent: (100 * Math.max(scatter, 2e-4 * meanRpm)) / Math.sqrt(apart) / meanRpm,
-      why: 'scatter of the speed from frame to frame',
+      why: say`scatter of the speed from frame to frame`,
     },
-    { name: 'clock', standardPercent: fromLimits(clock), why: `recorder clock within ±${clock * 1e4} ppm` },
+    { name: 'clock', standardPercent: fromLimits(clock), why: say`recorder clock within ±${clock * 1e4} ppm` },
   ];
 }
 

@@ -1,6 +1,7 @@
 /** What listening to a motor without a test tone gives. */
 import type { UncertaintyPart } from '../../quantity/index.js';
 import type { SpeedSeries } from '../tone/result.js';
+import { say } from '../../words/index.js';
 
 /** What makes the lines in the noise. */
 export const SOUND_LINES = ['blades', 'bars', 'pole pairs', 'once a turn'] as const;
@@ -27,11 +28,11 @@ export type SoundWarning = 'OCTAVE_UNSURE' | 'SENSE_ASSUMED' | 'CHANGING_SPEED' 
 
 /** What each warning means and asks for. */
 export const SOUND_WARNINGS: Readonly<Record<SoundWarning, string>> = {
-  OCTAVE_UNSURE:
-    'More than one speed fits these harmonics: no verdict. Check by strobe, stopwatch or a mark, or give a closer range.',
-  SENSE_ASSUMED: 'Sound does not tell the sense of rotation: the runs are taken as turning left and right in turn.',
-  CHANGING_SPEED: 'The speed changed by more than 3 %: read it over time, not as one number.',
-  FEW_HARMONICS: 'Few harmonics stand out of the noise: bring the microphone nearer or record longer.',
+  OCTAVE_UNSURE: say`More than one speed fits these harmonics: no verdict. Check by strobe, stopwatch or a mark, or
+    give a closer range.`,
+  SENSE_ASSUMED: say`Sound does not tell the sense of rotation: the runs are taken as turning left and right in turn.`,
+  CHANGING_SPEED: say`The speed changed by more than 3 %: read it over time, not as one number.`,
+  FEW_HARMONICS: say`Few harmonics stand out of the noise: bring the microphone nearer or record longer.`,
 };
 
 /** A speed by the sound of the motor, with its rivals. */
@@ -64,16 +65,16 @@ export type SoundRefusalReason =
 
 /** What to do about each refusal, in the words the person reads. */
 export const SOUND_REFUSALS: Readonly<Record<SoundRefusalReason, string>> = {
-  EMPTY_FILE: 'The file is empty. Record again and check that the recorder saved something.',
-  NOT_WAV: 'This is not a recording that can be read here. Save it as WAV (PCM) and drop it again.',
-  BAD_HEADER: 'The file starts like a WAV but its header is damaged. Export it again as WAV.',
-  UNSUPPORTED_ENCODING: 'The samples are packed in a way this page does not read. Export as 16, 24 or 32-bit PCM.',
-  NO_AUDIO: 'The file holds a header but no sound. Record again.',
-  SILENT: 'The recording is silent. Check the microphone and its level.',
-  TOO_SHORT: 'Less than a second of sound. Record at least five seconds of steady running.',
-  NO_HARMONICS:
-    'No row of harmonics fits a speed in this range. Bring the microphone nearer, check the number of blades or bars and the range.',
-  STOPPED: 'Listening was stopped. Nothing was stored.',
+  EMPTY_FILE: say`The file is empty. Record again and check that the recorder saved something.`,
+  NOT_WAV: say`This is not a recording that can be read here. Save it as WAV (PCM) and drop it again.`,
+  BAD_HEADER: say`The file starts like a WAV but its header is damaged. Export it again as WAV.`,
+  UNSUPPORTED_ENCODING: say`The samples are packed in a way this page does not read. Export as 16, 24 or 32-bit PCM.`,
+  NO_AUDIO: say`The file holds a header but no sound. Record again.`,
+  SILENT: say`The recording is silent. Check the microphone and its level.`,
+  TOO_SHORT: say`Less than a second of sound. Record at least five seconds of steady running.`,
+  NO_HARMONICS: say`No row of harmonics fits a speed in this range. Bring the microphone nearer, check the number of
+    blades or bars and the range.`,
+  STOPPED: say`Listening was stopped. Nothing was stored.`,
 };
 
 /** No reading, by its reason. */

@@ -4,6 +4,7 @@
  */
 import { PAPERS, type Paper } from '../../formats/index.js';
 import { ringBars } from './ring.js';
+import { say } from '../../words/index.js';
 
 /** What a disc or strip is made for; speeds in rpm, sizes in mm. */
 export interface DiscWish {
@@ -66,45 +67,46 @@ export function discRings({
 /** What keeps a disc or strip from being drawn; empty when it can be. */
 export function discProblems(wish: DiscWish): DiscProblem[] {
   const out: DiscProblem[] = [];
-  const say = (field: keyof DiscWish, message: string) => out.push({ field, message });
+  const tell = (field: keyof DiscWish, message: string) => out.push({ field, message });
   if (!(wish.lampHz >= 15 && wish.lampHz <= 1000))
-    say('lampHz', 'A lamp flashes 15 to 1000 times a second: 50 or 60 Hz mains, or its own rate.');
-  if (wish.speedsRpm.length === 0) say('speedsRpm', 'At least one speed, in turns a minute.');
-  if (wish.speedsRpm.length > 8) say('speedsRpm', 'At most eight speeds on one sheet.');
-  if (wish.speedsRpm.some((rpm) => !(rpm > 0))) say('speedsRpm', 'Speeds above zero.');
+    tell('lampHz', say`A lamp flashes 15 to 1000 times a second: 50 or 60 Hz mains, or its own rate.`);
+  if (wish.speedsRpm.length === 0) tell('speedsRpm', say`At least one speed, in turns a minute.`);
+  if (wish.speedsRpm.length > 8) tell('speedsRpm', say`At most eight speeds on one sheet.`);
+  if (wish.speedsRpm.some((rpm) => !(rpm > 0))) tell('speedsRpm', say`Speeds above zero.`);
   if (out.length > 0) return out;
   const rings = discRings(wish);
   const strange = rings.find(({ bars }) => bars < BARS.least || bars > BARS.most);
   if (strange)
-    say(
+    tell(
       'speedsRpm',
-      `${Number(strange.nominalRpm.toFixed(2))} rpm would have ${strange.bars} bars: ${BARS.least} to ${BARS.most} can be seen.`,
+      say`${Number(strange.nominalRpm.toFixed(2))} rpm would have ${strange.bars} bars: ${BARS.least} to ${BARS.most}
+        can be seen.`,
     );
-  else sizeProblems(wish, rings, say);
+  else sizeProblems(wish, rings, tell);
   return out;
 }
 
 function sizeProblems(
   wish: DiscWish,
   rings: readonly DiscRing[],
-  say: (field: keyof DiscWish, message: string) => void,
+  tell: (field: keyof DiscWish, message: string) => void,
 ): void {
   const [width] = PAPERS[wish.paper];
   if (wish.stripMm !== null) {
-    if (!(wish.stripMm >= 10 && wish.stripMm <= 600)) say('stripMm', 'A rim of 10 to 600 mm.');
+    if (!(wish.stripMm >= 10 && wish.stripMm <= 600)) tell('stripMm', say`A rim of 10 to 600 mm.`);
     else if (rings.some(({ bars }) => (Math.PI * (wish.stripMm as number)) / bars / 2 < FINEST_MM))
-      say('stripMm', `Bars under ${FINEST_MM} mm run together: a larger rim, or fewer speeds.`);
+      tell('stripMm', say`Bars under ${FINEST_MM} mm run together: a larger rim, or fewer speeds.`);
     return;
   }
   const most = width - 2 * WHITE_MM;
   if (wish.discMm === null || !(wish.discMm >= 40 && wish.discMm <= most))
-    return say('discMm', `A disc of 40 to ${Math.floor(most)} mm fits ${wish.paper}.`);
-  if (!(wish.holeMm >= 0 && wish.holeMm < wish.discMm / 2)) return say('holeMm', 'A hole smaller than the disc.');
+    return tell('discMm', say`A disc of 40 to ${Math.floor(most)} mm fits ${wish.paper}.`);
+  if (!(wish.holeMm >= 0 && wish.holeMm < wish.discMm / 2)) return tell('holeMm', say`A hole smaller than the disc.`);
   const inner = innerRadius(wish.discMm, rings.length);
   if (inner < wish.holeMm / 2 + 6)
-    return say('discMm', 'The rings do not fit round the hole: a larger disc, or fewer speeds.');
+    return tell('discMm', say`The rings do not fit round the hole: a larger disc, or fewer speeds.`);
   if (rings.some(({ bars }, i) => (Math.PI * ringRadii(wish.discMm as number, i)[0]) / bars < FINEST_MM))
-    say('discMm', `Bars under ${FINEST_MM} mm run together: a larger disc.`);
+    tell('discMm', say`Bars under ${FINEST_MM} mm run together: a larger disc.`);
 }
 
 /** Inner and outer radius of a ring, mm; 0 is the outermost. */

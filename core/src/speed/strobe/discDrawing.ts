@@ -2,6 +2,7 @@
 import { PAPERS, type Drawing, type DrawingMark } from '../../formats/index.js';
 import { fixed, signed } from '../../quantity/index.js';
 import { discRings, innerRadius, ringRadii, WHITE_MM, type DiscRing, type DiscWish } from './disc.js';
+import { say } from '../../words/index.js';
 
 const LETTER_MM = 2.8;
 /** Width of letters, of their height, in plain sans serif faces: narrow, wide, and the rest. */
@@ -20,7 +21,9 @@ export function drawDisc(wish: DiscWish): Drawing[] {
 
 /** "33.33 rpm · 180 bars · 0.00 % · 100 flashes a second". */
 const ringWords = (ring: DiscRing, flashHz: number): string =>
-  `${Number(ring.nominalRpm.toFixed(2))} rpm, ${ring.bars} bars, ${signed(ring.residuePercent, 2).replace('\u2212', '-')} % when still, ${Number(flashHz.toFixed(2))} flashes a second`;
+  say`${Number(ring.nominalRpm.toFixed(2))} rpm, ${ring.bars} bars,
+    ${signed(ring.residuePercent, 2).replace('\u2212', '-')} % when still, ${Number(flashHz.toFixed(2))} flashes a
+    second`;
 
 function discPage(wish: DiscWish): Drawing {
   const [widthMm, heightMm] = PAPERS[wish.paper];
@@ -37,7 +40,7 @@ function discPage(wish: DiscWish): Drawing {
   marks.push(countingMark(x, y, discMm), ...direction(x, y, innerRadius(discMm, rings.length) - 2, wish.holeMm));
   const foot = y + discMm / 2 + 12;
   marks.push(...ruler(x - RULER_MM / 2, foot), ...notes(widthMm, foot + 12, wish));
-  return { widthMm, heightMm, title: 'Strobe disc', marks };
+  return { widthMm, heightMm, title: say`Strobe disc`, marks };
 }
 
 /** A line of words round the top of a circle, word by word: each lies on the tangent at its middle. */
@@ -97,8 +100,8 @@ function direction(x: number, y: number, radius: number, holeMm: number): Drawin
         [endX - 1.9, endY + 0.2],
       ],
     },
-    words(x, y + reach - 1, 'bars run with the arrow: fast', 'middle', 2.4),
-    words(x, y + reach + 2.6, 'against it: slow', 'middle', 2.4),
+    words(x, y + reach - 1, say`bars run with the arrow: fast`, 'middle', 2.4),
+    words(x, y + reach + 2.6, say`against it: slow`, 'middle', 2.4),
   ];
 }
 
@@ -122,24 +125,32 @@ function ruler(x: number, y: number): DrawingMark[] {
       widthMm: 0.2,
     },
     ...ticks,
-    words(x, y + 4, 'Measure this: 100 mm. Otherwise print again at 100 %, without fitting to the page.', 'start', 2.8),
+    words(
+      x,
+      y + 4,
+      say`Measure this: 100 mm. Otherwise print again at 100 %, without fitting to the page.`,
+      'start',
+      2.8,
+    ),
   ];
 }
 
 function notes(widthMm: number, y: number, wish: DiscWish): DrawingMark[] {
-  const lamp = wish.flashesPerCycle === 2 ? 'flashes twice a cycle' : 'flashes once a cycle';
+  const lamp = wish.flashesPerCycle === 2 ? say`flashes twice a cycle` : say`flashes once a cycle`;
   return [
     words(
       widthMm / 2,
       y,
-      `Lamp on ${Number(wish.lampHz.toFixed(2))} Hz that ${lamp}: filament, neon or strobe lamp. LEDs and high-frequency lamps show nothing.`,
+      say`Lamp on ${Number(wish.lampHz.toFixed(2))} Hz that ${lamp}: filament, neon or strobe lamp. LEDs and
+        high-frequency lamps show nothing.`,
       'middle',
       2.8,
     ),
     words(
       widthMm / 2,
       y + 4.5,
-      'Cut round the outer circle; count turns by the triangle. Flashing light makes turning parts look still: keep fingers clear.',
+      say`Cut round the outer circle; count turns by the triangle. Flashing light makes turning parts look still: keep
+        fingers clear.`,
       'middle',
       2.8,
     ),
@@ -177,7 +188,7 @@ function stripPages(wish: DiscWish, stripMm: number): Drawing[] {
       words(
         WHITE_MM,
         y + STRIP_MM + 4,
-        `${ringWords(ring, flashHz)}, round ${fixed(stripMm, 1)} mm, ${name}`,
+        say`${ringWords(ring, flashHz)}, round ${fixed(stripMm, 1)} mm, ${name}`,
         'start',
         LETTER_MM,
       ),
@@ -187,7 +198,7 @@ function stripPages(wish: DiscWish, stripMm: number): Drawing[] {
   return pages.map((marks) => ({
     widthMm,
     heightMm,
-    title: 'Strobe strip',
+    title: say`Strobe strip`,
     marks: [...ruler(WHITE_MM, WHITE_MM + 4), ...marks],
   }));
 }

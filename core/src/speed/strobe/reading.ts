@@ -7,6 +7,7 @@
  */
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
 import { driftRpm, printedRing, ringBars } from './ring.js';
+import { say } from '../../words/index.js';
 
 /** What lights the disc. */
 export type StrobeLamp = 'mains' | 'half-wave' | 'own-crystal' | 'crystal' | 'steady';
@@ -35,15 +36,15 @@ export type StrobeWarning =
 
 /** What each warning means and asks for. */
 export const STROBE_WARNINGS: Readonly<Record<StrobeWarning, string>> = {
-  WRONG_RING:
-    'This ring is not the one for this speed and mains: it stands still at another speed. The figure is right only if that is what was seen.',
-  MAINS_NOT_MEASURED:
-    'The mains frequency was not measured: ±1 % is allowed for (EN 50160, from memory). Measure it with the meter for a closer verdict.',
-  OWN_CRYSTAL: 'The lamp is driven from the deck’s own crystal: it cannot show that this crystal is wrong.',
-  THROUGH_CAMERA: 'A camera’s own frame rate makes a strobe of its own: look with the eye to be sure.',
-  TOO_FAST_TO_COUNT:
-    'More than three bars a second are hard to count: use another way, or a shorter count several times.',
-  RING_ROUNDED: 'The bars are a whole number: a ring standing still is not quite the nominal speed.',
+  WRONG_RING: say`This ring is not the one for this speed and mains: it stands still at another speed. The figure is
+    right only if that is what was seen.`,
+  MAINS_NOT_MEASURED: say`The mains frequency was not measured: ±1 % is allowed for (EN 50160, from memory). Measure
+    it with the meter for a closer verdict.`,
+  OWN_CRYSTAL: say`The lamp is driven from the deck’s own crystal: it cannot show that this crystal is wrong.`,
+  THROUGH_CAMERA: say`A camera’s own frame rate makes a strobe of its own: look with the eye to be sure.`,
+  TOO_FAST_TO_COUNT: say`More than three bars a second are hard to count: use another way, or a shorter count several
+    times.`,
+  RING_ROUNDED: say`The bars are a whole number: a ring standing still is not quite the nominal speed.`,
 };
 
 /** A speed by a ring of bars. */
@@ -64,9 +65,9 @@ export type StrobeRefusal = { readonly kind: 'unusable'; readonly reason: 'STEAD
 
 /** What to do about each refusal. */
 export const STROBE_REFUSALS: Readonly<Record<StrobeRefusal['reason'], string>> = {
-  STEADY_LAMP:
-    'This lamp does not flash at twice the mains: a filament lamp, a neon lamp or a strobe lamp does. LEDs on direct current and high-frequency drivers do not.',
-  NOTHING_COUNTED: 'Type how many bars went past a mark and in how many seconds.',
+  STEADY_LAMP: say`This lamp does not flash at twice the mains: a filament lamp, a neon lamp or a strobe lamp does.
+    LEDs on direct current and high-frequency drivers do not.`,
+  NOTHING_COUNTED: say`Type how many bars went past a mark and in how many seconds.`,
 };
 
 /** Interconnected grids stay within 1 % for 99.5 % of a year (EN 50160, from memory). */
@@ -118,7 +119,10 @@ export function readStrobe(look: StrobeLook): StrobeReading | StrobeRefusal {
 function budget(look: StrobeLook, flashHz: number, sense: number): UncertaintyPart[] {
   const overS = sense === 0 ? STILL_WATCHED_S : look.overS;
   const counted = (100 * 60 * COUNT_LIMIT_BARS) / overS / (60 * flashHz);
-  return [lampPart(look), { name: 'counting', standardPercent: fromLimits(counted), why: `half a bar in ${overS} s` }];
+  return [
+    lampPart(look),
+    { name: 'counting', standardPercent: fromLimits(counted), why: say`half a bar in ${overS} s` },
+  ];
 }
 
 function lampPart(look: StrobeLook): UncertaintyPart {
@@ -126,14 +130,14 @@ function lampPart(look: StrobeLook): UncertaintyPart {
     return {
       name: 'reference',
       standardPercent: fromLimits(CRYSTAL_LIMIT_PERCENT),
-      why: 'crystal lamp within ±100 ppm',
+      why: say`crystal lamp within ±100 ppm`,
     };
   }
   if (look.measuredMainsHz !== null) {
     const limit = (100 * MEASURED_MAINS_LIMIT_HZ) / look.measuredMainsHz;
-    return { name: 'reference', standardPercent: fromLimits(limit), why: 'mains frequency measured to ±0.01 Hz' };
+    return { name: 'reference', standardPercent: fromLimits(limit), why: say`mains frequency measured to ±0.01 Hz` };
   }
-  return { name: 'reference', standardPercent: fromLimits(MAINS_LIMIT_PERCENT), why: 'mains frequency within ±1 %' };
+  return { name: 'reference', standardPercent: fromLimits(MAINS_LIMIT_PERCENT), why: say`mains frequency within ±1 %` };
 }
 
 function warningsOf(look: StrobeLook, flashHz: number, driftBarsPerMin: number): StrobeWarning[] {
@@ -158,6 +162,8 @@ export function wrongRingWords(look: Pick<StrobeLook, 'ringBars' | 'lamp' | 'mai
   if (look.ringBars === ringBars(flashHz, look.nominalRpm)) return null;
   const known = printedRing(look.ringBars);
   const still = ((60 * flashHz) / look.ringBars).toFixed(2);
-  const whose = known ? ` It is printed for ${Number(known.nominalRpm.toFixed(2))} rpm under ${known.mainsHz} Hz.` : '';
-  return `${look.ringBars} bars stand still at ${still} rpm in this light.${whose}`;
+  const whose = known
+    ? say` It is printed for ${Number(known.nominalRpm.toFixed(2))} rpm under ${known.mainsHz} Hz.`
+    : '';
+  return say`${look.ringBars} bars stand still at ${still} rpm in this light.${whose}`;
 }

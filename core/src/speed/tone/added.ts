@@ -9,6 +9,7 @@ import type { ToneStretch } from './presence.js';
 import type { PhaseTrack } from './phase.js';
 import type { PhaseLine, TrendFit } from './trend.js';
 import { curveAt } from './trend.js';
+import { say } from '../../words/index.js';
 
 /** Another tone beside the test tone. */
 export interface AddedTone {
@@ -263,6 +264,6 @@ function mainsOf(hz: number): 50 | 60 | null {
 
 /** "hum 60 Hz, −20 dB". */
 export function addedWords({ hz, levelDb, mainsHz }: AddedTone): string {
-  const name = mainsHz === null ? 'a second tone' : 'hum';
+  const name = mainsHz === null ? say`a second tone` : 'hum';
   return `${name} ${Number(hz.toPrecision(4))} Hz, ${levelDb < 0 ? '−' : ''}${Math.abs(levelDb).toFixed(0)} dB`;
 }

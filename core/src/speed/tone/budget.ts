@@ -5,12 +5,13 @@ import { slowNoise, wanderHz } from './lines.js';
 import type { ToneOptions } from './options.js';
 import type { PhaseTrack } from './phase.js';
 import type { TrendFit } from './trend.js';
+import { say } from '../../words/index.js';
 
 /** A wander under this part of the speed rounds to nothing. */
 export const LEAST_WANDER = 1e-6;
 
 /** Why the scatter of the parts stands in a budget. */
-export const WANDERS = 'the parts of the stretch differ by more than noise';
+export const WANDERS = say`the parts of the stretch differ by more than noise`;
 
 /** The named parts of the uncertainty of a tone's mean. */
 export function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, mean: number): UncertaintyPart[] {
@@ -22,12 +23,12 @@ export function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, m
     {
       name: 'noise',
       standardPercent: (100 * noiseHz) / options.nominalHz,
-      why: 'noise and irregular flutter over this length',
+      why: say`noise and irregular flutter over this length`,
     },
     {
       name: 'clock',
       standardPercent: scale * fromLimits(clockLimit),
-      why: `recorder clock within ±${Number((clockLimit * 1e4).toPrecision(6))} ppm`,
+      why: say`recorder clock within ±${Number((clockLimit * 1e4).toPrecision(6))} ppm`,
     },
   ];
   if (wander > LEAST_WANDER * mean)
@@ -39,7 +40,7 @@ export function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, m
     parts.push({
       name: 'wander',
       standardPercent: fromLimits(shift),
-      why: 'wow of less than two turns, which shifts the mean',
+      why: say`wow of less than two turns, which shifts the mean`,
     });
   }
   const reference = options.referenceUncertaintyPercent;
@@ -47,7 +48,7 @@ export function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, m
     parts.push({
       name: 'reference',
       standardPercent: (scale * reference) / 2,
-      why: `test tape or record, U = ${reference} % (k = 2)`,
+      why: say`test tape or record, U = ${reference} % (k = 2)`,
     });
   }
   return parts;

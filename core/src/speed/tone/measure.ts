@@ -24,6 +24,7 @@ import { otherSpeed } from './speedByTone.js';
 import { between, shifted } from './part.js';
 import { survey, type SurveyFound } from './survey.js';
 import { meanHz, type TrendFit } from './trend.js';
+import { say } from '../../words/index.js';
 
 const unusable = (reason: ToneRefusalReason): UnusableTone => ({ kind: 'unusable', reason });
 
@@ -59,7 +60,8 @@ export async function measureTone(source: SampleSource, options: ToneOptions): P
 const maybeFolded = ({ sampleRate }: SampleSource, nominalHz: number): AskedSpeed =>
   ask(
     'MAYBE_FOLDED',
-    `A tone of ${nominalHz} Hz sampled ${sampleRate} times a second cannot be told from one at ${(sampleRate - nominalHz).toFixed(0)} Hz. Record at 44.1 or 48 kHz.`,
+    say`A tone of ${nominalHz} Hz sampled ${sampleRate} times a second cannot be told from one at
+      ${(sampleRate - nominalHz).toFixed(0)} Hz. Record at 44.1 or 48 kHz.`,
     [],
   );
 
@@ -221,7 +223,7 @@ function ofPieces(
     {
       name: 'wander',
       standardPercent: 100 * Math.sqrt(square / (pieces.length - 1)),
-      why: `scatter of ${pieces.length} pieces`,
+      why: say`scatter of ${pieces.length} pieces`,
     },
   ];
   return {

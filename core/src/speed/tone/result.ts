@@ -3,6 +3,7 @@ import type { AskedSpeed } from '../asked.js';
 import type { UncertaintyPart } from '../../quantity/index.js';
 
 import type { AddedTone } from './added.js';
+import { say } from '../../words/index.js';
 
 /** A line of the flutter spectrum: sinusoidal speed variation of `peakPercent` at `frequencyHz`. */
 export interface FlutterLine {
@@ -103,35 +104,35 @@ export type ToneResult = MeasuredTone | UnusableTone | AskedSpeed;
 
 /** What to do about each refusal, in the words the person reads. */
 export const TONE_REFUSALS: Readonly<Record<ToneRefusalReason, string>> = {
-  EMPTY_FILE: 'The file is empty. Record again and check that the recorder saved something.',
-  NOT_WAV: 'This is not a WAV recording. Save the recording as WAV (PCM) and drop it again.',
-  BAD_HEADER:
-    'The file starts like a WAV but its header is damaged. Export it again from the recorder as WAV, 44.1 or 48 kHz.',
-  UNSUPPORTED_ENCODING:
-    'The samples are packed in a way this page does not read. Export as 16, 24 or 32-bit PCM or as float.',
-  NO_AUDIO: 'The file holds a header but no sound. The recording may have been broken off: record again.',
-  SILENT: 'The recording is silent. Check the cable, the input chosen and its level, and record again.',
-  NO_TONE:
-    'No steady test tone was found near the nominal. Play the test tape or record, check the nominal, and record at least 10 s.',
-  NOT_STEADY:
-    'The sound does not hold one pitch: music, speech or a sweep cannot be measured. Use the steady test tone.',
-  TOO_SHORT: 'The tone lasts less than half a second. Record at least 10 s, better 60 s.',
-  STOPPED: 'Measuring was stopped. Nothing was stored.',
+  EMPTY_FILE: say`The file is empty. Record again and check that the recorder saved something.`,
+  NOT_WAV: say`This is not a WAV recording. Save the recording as WAV (PCM) and drop it again.`,
+  BAD_HEADER: say`The file starts like a WAV but its header is damaged. Export it again from the recorder as WAV, 44.1
+    or 48 kHz.`,
+  UNSUPPORTED_ENCODING: say`The samples are packed in a way this page does not read. Export as 16, 24 or 32-bit PCM or
+    as float.`,
+  NO_AUDIO: say`The file holds a header but no sound. The recording may have been broken off: record again.`,
+  SILENT: say`The recording is silent. Check the cable, the input chosen and its level, and record again.`,
+  NO_TONE: say`No steady test tone was found near the nominal. Play the test tape or record, check the nominal, and
+    record at least 10 s.`,
+  NOT_STEADY: say`The sound does not hold one pitch: music, speech or a sweep cannot be measured. Use the steady test
+    tone.`,
+  TOO_SHORT: say`The tone lasts less than half a second. Record at least 10 s, better 60 s.`,
+  STOPPED: say`Measuring was stopped. Nothing was stored.`,
 };
 
 /** What each warning means, in the words the person reads. */
 export const TONE_WARNINGS: Readonly<Record<ToneWarning, string>> = {
-  TRUNCATED: 'The file ends before its header says; what is there was measured.',
-  CLIPPED: 'The recording is overdriven (clipped): lower the input level.',
-  DROPOUTS: 'The tone dropped out at least once; the gaps were left out.',
-  SHORT: 'Under 10 s of tone: slow wow cannot be told from drift, and the uncertainty is wider.',
-  NOISY: 'Noise close to the tone adds to the flutter figures: they are upper limits.',
-  DRIFTING: 'The speed was still moving: the mean holds for this stretch only. Warm up and measure again.',
-  REFERENCE_NOT_INCLUDED: 'The uncertainty of the test tape or record is not included.',
-  OTHER_SPEED_SELECTED: 'The tone fits another speed selected on the unit than the one this band is for.',
-  ADDED_TONES: 'Hum or another tone lies beside the test tone; it was taken out of every figure.',
-  WOW_TOO_SHORT: 'Less than two turns of a record: too short for wow.',
-  LOSSY: 'Lossy sound: the coder adds flutter of its own, and wow under the limit stated cannot be told.',
-  IN_PIECES: 'The tone comes and goes; it was measured piece by piece.',
-  MAYBE_3000_HZ_TAPE: 'The tone sits near 3000 Hz: is this a 3000 Hz tape?',
+  TRUNCATED: say`The file ends before its header says; what is there was measured.`,
+  CLIPPED: say`The recording is overdriven (clipped): lower the input level.`,
+  DROPOUTS: say`The tone dropped out at least once; the gaps were left out.`,
+  SHORT: say`Under 10 s of tone: slow wow cannot be told from drift, and the uncertainty is wider.`,
+  NOISY: say`Noise close to the tone adds to the flutter figures: they are upper limits.`,
+  DRIFTING: say`The speed was still moving: the mean holds for this stretch only. Warm up and measure again.`,
+  REFERENCE_NOT_INCLUDED: say`The uncertainty of the test tape or record is not included.`,
+  OTHER_SPEED_SELECTED: say`The tone fits another speed selected on the unit than the one this band is for.`,
+  ADDED_TONES: say`Hum or another tone lies beside the test tone; it was taken out of every figure.`,
+  WOW_TOO_SHORT: say`Less than two turns of a record: too short for wow.`,
+  LOSSY: say`Lossy sound: the coder adds flutter of its own, and wow under the limit stated cannot be told.`,
+  IN_PIECES: say`The tone comes and goes; it was measured piece by piece.`,
+  MAYBE_3000_HZ_TAPE: say`The tone sits near 3000 Hz: is this a 3000 Hz tape?`,
 };

@@ -10,6 +10,7 @@ import type { ToneOptions } from './options.js';
 import { between, shifted } from './part.js';
 import { stepIn } from './splice.js';
 import type { MeasuredTone, ToneResult, UnusableTone } from './result.js';
+import { say } from '../../words/index.js';
 
 /** Test tones that a tape or record may carry, Hz (IEC, NAB and JIS practice, from memory). */
 export const TEST_TONES_HZ = [3150, 3000, 1000, 300] as const;
@@ -216,13 +217,15 @@ function severalSpeeds(bands: readonly MeasuredBand[], nominalHz: number): Asked
   const choices = [...played]
     .sort((a, b) => Math.abs(Math.log(a.band.hz / nominalHz)) - Math.abs(Math.log(b.band.hz / nominalHz)))
     .map(({ band }) => ({
-      words: `${band.hz.toFixed(0)} Hz from ${band.startS.toFixed(0)} to ${band.endS.toFixed(0)} s`,
+      words: say`${band.hz.toFixed(0)} Hz from ${band.startS.toFixed(0)} to ${band.endS.toFixed(0)} s`,
       answer: { fromS: band.startS, toS: band.endS },
       meanRpm: null,
     }));
   return ask(
     'SEVERAL_SPEEDS',
-    `The recording holds several steady speeds: ${counted.map(({ band }) => `${band.hz.toFixed(0)} Hz from ${band.startS.toFixed(0)} s`).join(', ')}. Which is meant?`,
+    say`The recording holds several steady speeds:
+      ${counted.map(({ band }) => say`${band.hz.toFixed(0)} Hz from ${band.startS.toFixed(0)} s`).join(', ')}. Which is
+      meant?`,
     choices,
   );
 }

@@ -1,5 +1,6 @@
 /** Recognising that the tone belongs to another speed, or another tape, than the one said. */
 import { speedName } from '../../quantity/index.js';
+import { say } from '../../words/index.js';
 
 const RECORD_RPM = [100 / 3, 45, 78.26];
 
@@ -18,13 +19,13 @@ export interface SpeedPlayed {
 const PLAYED: readonly Omit<SpeedPlayed, 'errorPercent'>[] = [
   ...RECORD_RPM.flatMap((band) =>
     RECORD_RPM.filter((played) => played !== band).map((played) => ({
-      words: `a ${speedName(band)} rpm band played at ${speedName(played)} rpm`,
+      words: say`a ${speedName(band)} rpm band played at ${speedName(played)} rpm`,
       ratio: played / band,
       playedRpm: played,
     })),
   ),
-  { words: 'a tape played at double speed', ratio: 2, playedRpm: null },
-  { words: 'a tape played at half speed', ratio: 0.5, playedRpm: null },
+  { words: say`a tape played at double speed`, ratio: 2, playedRpm: null },
+  { words: say`a tape played at half speed`, ratio: 0.5, playedRpm: null },
 ];
 
 /** The speed that a large error speaks for, within 4 %: 4252.5 Hz on 3150 is 33⅓ played at 45, right on speed. */

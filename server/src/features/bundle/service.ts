@@ -11,6 +11,7 @@ import { checkFamily, checkPractice, FURTHEST_AHEAD_MS, jobDetail, type Services
 import { keptPicture, type MadePicture } from '../photos/picture.js';
 import { insertPhoto, jobsOfPhotos, photosOfJob } from '../photos/repository.js';
 import { insertRun, runsOfJob } from '../runs/repository.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Everything of a job. */
 export async function bundleOf(services: Services, jobId: string): Promise<Bundle> {
@@ -54,18 +55,18 @@ async function readBundle(value: unknown, latest: number): Promise<Read> {
   checkFamily(bundle.job);
   if (bundle.job.practice) checkPractice(bundle.job.familyId, bundle.job.practice);
   if (bundle.events.some(({ enteredAt }) => Date.parse(enteredAt) > latest))
-    throw refused('a line lies more than a day ahead');
+    throw refused(say`a line lies more than a day ahead`);
   const keys = new Set(bundle.events.map(({ key }) => key));
-  if (keys.size !== bundle.events.length) throw refused('two lines have the same key');
+  if (keys.size !== bundle.events.length) throw refused(say`two lines have the same key`);
   const stranger = bundle.events.flatMap(({ body }) => targetsOf(body)).find((target) => !keys.has(target));
-  if (stranger) throw refused('a line speaks of another that is not in the bundle: it was cut short');
+  if (stranger) throw refused(say`a line speaks of another that is not in the bundle: it was cut short`);
   const photoIds = new Set(bundle.photos.map(({ id }) => id));
   const missing = bundle.events.find(({ body }) => body.kind === 'photo' && !photoIds.has(body.photoId));
-  if (missing) throw refused('a photo that the log names is not in the bundle: it was cut short');
-  if (bundle.runs.some(({ jobId }) => jobId !== bundle.job.id)) throw refused('a run belongs to another job');
+  if (missing) throw refused(say`a photo that the log names is not in the bundle: it was cut short`);
+  if (bundle.runs.some(({ jobId }) => jobId !== bundle.job.id)) throw refused(say`a run belongs to another job`);
   const clipIds = new Set(bundle.clips.map(({ id }) => id));
   if (bundle.events.some(({ body }) => body.kind === 'clip' && body.sound === true && !clipIds.has(body.clipId)))
-    throw refused('the sound of a clip that the log names is not in the bundle: it was cut short');
+    throw refused(say`the sound of a clip that the log names is not in the bundle: it was cut short`);
   return {
     bundle,
     pictures: await opened(bundle.photos, 'photo', 'picture', keptPicture),
@@ -84,11 +85,11 @@ async function opened<T>(
   for (const { id, sha256, base64 } of list) {
     const bytes = Buffer.from(base64, 'base64');
     if (sha256Of(bytes) !== sha256)
-      throw refused(`${name} ${id} is not what its checksum says: the file was changed or cut`);
+      throw refused(say`${name} ${id} is not what its checksum says: the file was changed or cut`);
     try {
       out.set(id, await keep(bytes));
     } catch {
-      throw refused(`attachment ${id} is no ${kind} that can be read: nothing of the bundle was kept`);
+      throw refused(say`attachment ${id} is no ${kind} that can be read: nothing of the bundle was kept`);
     }
   }
   return out;
@@ -107,13 +108,13 @@ export async function importBundle({ db, now }: Services, value: unknown) {
       bundle.events.map(({ key }) => key),
     );
     if ([...holders.values()].some((holder) => holder !== id))
-      throw refused('a line of it belongs to another job here');
+      throw refused(say`a line of it belongs to another job here`);
     const photosHere = await jobsOfPhotos(trx, [...pictures.keys()]);
     if ([...photosHere.values()].some((holder) => holder !== id))
-      throw refused('a photo of it belongs to another job here');
+      throw refused(say`a photo of it belongs to another job here`);
     const soundsHere = await jobsOfClips(trx, [...sounds.keys()]);
     if ([...soundsHere.values()].some((holder) => holder !== id))
-      throw refused('a clip of it belongs to another job here');
+      throw refused(say`a clip of it belongs to another job here`);
     if (!before) await insertJob(trx, { id, ...fields }, { demo: false, at: new Date(createdAt) });
     const runsHere = new Set((await runsOfJob(trx, id)).map((run) => run.id));
     const runs = bundle.runs.filter((run) => !runsHere.has(run.id));

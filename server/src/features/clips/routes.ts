@@ -8,6 +8,7 @@ import { findJob } from '../jobs/repository.js';
 import type { Services } from '../jobs/service.js';
 import { clipRoomLeft, findClip, insertClip, sha256Of } from './repository.js';
 import { keptSound } from './sound.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Largest sound taken, bytes: half a minute at 48 kHz, or ten seconds at 192 kHz, 16 bit, mono. */
 const CLIP_LIMIT = 4 * 1024 * 1024;
@@ -27,7 +28,7 @@ export function clipRoutes({ db, now }: Services): Router {
   router.put('/jobs/:id/clips/:clipId', roomFirst, raw, async (req, res) => {
     const jobId = req.params.id as string;
     const id = clipId(req.params.clipId);
-    if (!Buffer.isBuffer(req.body)) throw new HttpError('BAD_REQUEST', { fields: { body: 'an empty clip' } });
+    if (!Buffer.isBuffer(req.body)) throw new HttpError('BAD_REQUEST', { fields: { body: say`an empty clip` } });
     const sha256 = sha256Of(req.body);
     if (!(await findClip(db, id))) await insertClip(db, jobId, { id, bytes: await keptSound(req.body), sha256 }, now());
     const kept = await findClip(db, id);

@@ -28,6 +28,7 @@ import type { Db } from '../../db/connect.js';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter, body, send } from '../../http/wire.js';
 import { presentSettings } from '../settings/repository.js';
+import { say } from '@amber-gauge/core/words';
 
 type Session = Awaited<ReturnType<typeof connectInstrument>>;
 
@@ -39,8 +40,8 @@ export function instrumentRoutes({ db }: { readonly db: Db }): Router {
   async function talk<T>(address: string, res: Response, work: (session: Session) => Promise<T>) {
     const { remoteInstruments } = await presentSettings(db);
     if (serialBaud(address) !== null)
-      throw instrumentError('It is on a serial line: it is read by the device that it is plugged into.');
-    if (busy.has(address)) throw instrumentError('It is being read already: wait for that reading, or leave it.');
+      throw instrumentError(say`It is on a serial line: it is read by the device that it is plugged into.`);
+    if (busy.has(address)) throw instrumentError(say`It is being read already: wait for that reading, or leave it.`);
     busy.add(address);
     let session: Session | null = null;
     const leave = () => session?.close();
@@ -51,7 +52,9 @@ export function instrumentRoutes({ db }: { readonly db: Db }): Router {
     } catch (error) {
       if (!(error instanceof InstrumentProblem)) throw error;
       throw instrumentError(
-        error.code === 'NOT_ALLOWED' ? `${error.message} Allow it in Set-up if it is your instrument.` : error.message,
+        error.code === 'NOT_ALLOWED'
+          ? say`${error.message} Allow it in Set-up if it is your instrument.`
+          : error.message,
       );
     } finally {
       busy.delete(address);
@@ -84,7 +87,7 @@ export function instrumentRoutes({ db }: { readonly db: Db }): Router {
   });
   router.post('/instruments/trace', async (req, res) => {
     const known = await knownInstrument(body(req, askTraceSchema).id);
-    if (known.kind !== 'scope') throw instrumentError(`${known.name} is no scope: it shows no trace.`);
+    if (known.kind !== 'scope') throw instrumentError(say`${known.name} is no scope: it shows no trace.`);
     const trace = await talk(known.address, res, async (session) => {
       await greet(session);
       return takeTrace(session);

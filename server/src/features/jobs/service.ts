@@ -35,6 +35,7 @@ import { presentSettings } from '../settings/repository.js';
 import { jobsOfClips } from '../clips/repository.js';
 import { jobsOfPhotos } from '../photos/repository.js';
 import { findJob, insertJob, jobsById, lockJob, updateJob, type NewJob } from './repository.js';
+import { say } from '@amber-gauge/core/words';
 
 /** What a service needs of its surroundings. */
 export interface Services {
@@ -115,7 +116,7 @@ export async function addLines({ db, now }: Services, jobId: string, events: rea
   const latest = now().getTime() + FURTHEST_AHEAD_MS;
   if (events.some((event) => Date.parse(event.enteredAt) > latest))
     throw new HttpError('BAD_REQUEST', {
-      fields: { enteredAt: 'lies more than a day ahead: set this device’s clock' },
+      fields: { enteredAt: say`lies more than a day ahead: set this device’s clock` },
     });
   return db.transaction(async (trx) => {
     const job = await lockJob(trx, jobId);
@@ -225,15 +226,15 @@ async function refuseStrangers(trx: Db, jobId: string, events: readonly BenchEve
   if ([...own].some((key) => (holders.get(key) ?? jobId) !== jobId))
     throw new HttpError('CONFLICT', { fields: { key: 'this key names a line of another job' } });
   if (targets.some((target) => holders.get(target) !== jobId))
-    throw new HttpError('UNKNOWN_REFERENCE', { fields: { target: 'no such line in this job' } });
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { target: say`no such line in this job` } });
   const photos = events.flatMap(({ body }) => (body.kind === 'photo' ? [body.photoId] : []));
   const arrived = await jobsOfPhotos(trx, photos);
   if (photos.some((photo) => arrived.get(photo) !== jobId))
-    throw new HttpError('UNKNOWN_REFERENCE', { fields: { photoId: 'this picture has not arrived' } });
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { photoId: say`this picture has not arrived` } });
   const clips = events.flatMap(({ body }) => (body.kind === 'clip' && body.sound === true ? [body.clipId] : []));
   const heard = await jobsOfClips(trx, clips);
   if (clips.some((clip) => heard.get(clip) !== jobId))
-    throw new HttpError('UNKNOWN_REFERENCE', { fields: { clipId: 'the sound of this clip has not arrived' } });
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { clipId: say`the sound of this clip has not arrived` } });
 }
 
 /** @throws HttpError UNKNOWN_REFERENCE for a machine or a fault that the practice bench has not. */
@@ -246,7 +247,8 @@ export function checkPractice(familyId: string, spec: PracticeSpec): void {
 export function checkFamily(job: Pick<JobFields, 'familyId' | 'speedIds'>): void {
   const family = FAMILIES.find((one) => one.id === job.familyId);
   if (!family)
-    throw new HttpError('UNKNOWN_REFERENCE', { fields: { familyId: 'choose a kind of machine from the list' } });
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { familyId: say`choose a kind of machine from the list` } });
   const strange = job.speedIds.find((id) => !family.speeds.some((speed) => speed.id === id));
-  if (strange) throw new HttpError('UNKNOWN_REFERENCE', { fields: { speedIds: `this kind has no speed ${strange}` } });
+  if (strange)
+    throw new HttpError('UNKNOWN_REFERENCE', { fields: { speedIds: say`this kind has no speed ${strange}` } });
 }

@@ -41,7 +41,7 @@ export function liveRoutes({ db, now }: Pick<Services, 'db' | 'now'>, hub: Hub):
     const told = JSON.parse(payload) as Told;
     if (told.kind === 'followed') followedUntil = now().getTime() + FOLLOWED_MS;
     else if (told.kind === 'capture') remember(captures, told.sender, (captures.get(told.sender) ?? 0) + 1);
-    else for (const res of open) say(res, told.frame);
+    else for (const res of open) give(res, told.frame);
   });
   const beat = setInterval(() => {
     for (const res of open) res.write(': still here\n\n');
@@ -83,7 +83,7 @@ export function liveRoutes({ db, now }: Pick<Services, 'db' | 'now'>, hub: Hub):
 }
 
 /** A frame to one follower; one that does not read is let go of. */
-function say(res: Response, frame: LiveFrame): void {
+function give(res: Response, frame: LiveFrame): void {
   if (res.writableLength > MOST_UNREAD) res.destroy();
   else res.write(`event: frame\ndata: ${JSON.stringify(frame)}\n\n`);
 }

@@ -4,6 +4,7 @@
  */
 import sharp from 'sharp';
 import { HttpError } from '../../http/errors.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Picture {
   readonly mediaType: 'image/jpeg' | 'image/png';
@@ -62,10 +63,10 @@ async function decoded(bytes: Buffer): Promise<MadePicture> {
     .metadata()
     .catch((error: unknown) => {
       if (/pixel limit/i.test(String(error))) throw tooLarge();
-      throw new HttpError('UNSUPPORTED_TYPE', { fields: { body: 'send a JPEG, PNG or WebP picture' } });
+      throw new HttpError('UNSUPPORTED_TYPE', { fields: { body: say`send a JPEG, PNG or WebP picture` } });
     });
   if (!FORMATS.has(format))
-    throw new HttpError('UNSUPPORTED_TYPE', { fields: { body: 'send a JPEG, PNG or WebP picture' } });
+    throw new HttpError('UNSUPPORTED_TYPE', { fields: { body: say`send a JPEG, PNG or WebP picture` } });
   if (width * height > MOST_PIXELS) throw tooLarge();
   const fit = { fit: 'inside', withoutEnlargement: true } as const;
   try {
@@ -80,9 +81,9 @@ async function decoded(bytes: Buffer): Promise<MadePicture> {
       .toBuffer();
     return { mediaType: format === 'png' ? 'image/png' : 'image/jpeg', bytes: kept, thumb };
   } catch {
-    throw new HttpError('BAD_REQUEST', { fields: { body: 'this picture is damaged: take or export it again' } });
+    throw new HttpError('BAD_REQUEST', { fields: { body: say`this picture is damaged: take or export it again` } });
   }
 }
 
 const tooLarge = (): HttpError =>
-  new HttpError('TOO_LARGE', { fields: { body: `at most ${MOST_PIXELS / 1e6} million picture elements` } });
+  new HttpError('TOO_LARGE', { fields: { body: say`at most ${MOST_PIXELS / 1e6} million picture elements` } });

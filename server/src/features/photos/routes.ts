@@ -9,6 +9,7 @@ import { findJob } from '../jobs/repository.js';
 import type { Services } from '../jobs/service.js';
 import { madePicture } from './picture.js';
 import { findPhoto, insertPhoto, pictureOf, roomLeft } from './repository.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Largest picture taken, bytes; the page shrinks to far less. */
 const PHOTO_LIMIT = 8 * 1024 * 1024;
@@ -29,7 +30,7 @@ export function photoRoutes({ db, now }: Services): Router {
     const jobId = req.params.id as string;
     const id = photoId(req.params.photoId);
     if (!Buffer.isBuffer(req.body) || req.body.length === 0)
-      throw new HttpError('BAD_REQUEST', { fields: { body: 'an empty picture' } });
+      throw new HttpError('BAD_REQUEST', { fields: { body: say`an empty picture` } });
     // The hash is of what was sent: sent again it is known, whatever was made of it.
     const sha256 = createHash('sha256').update(req.body).digest('hex');
     if (!(await findPhoto(db, id)))

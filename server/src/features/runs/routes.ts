@@ -9,6 +9,7 @@ import { findJob } from '../jobs/repository.js';
 import type { Services } from '../jobs/service.js';
 import { presentSettings } from '../settings/repository.js';
 import { fileRun, findRun, insertRun, keepRecording, listRuns, recordingOf } from './repository.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Largest recording kept, bytes: ten minutes at 48 kHz, 16 bit, mono, and a little. */
 const RECORDING_LIMIT = 64 * 1024 * 1024;
@@ -23,7 +24,7 @@ export function runRoutes({ db }: Services): Router {
   router.post('/runs', async (req, res) => {
     const run = body(req, newRunSchema);
     const job = run.jobId === null ? null : await findJob(db, run.jobId);
-    if (run.jobId !== null && !job) throw new HttpError('UNKNOWN_REFERENCE', { fields: { jobId: 'no such job' } });
+    if (run.jobId !== null && !job) throw new HttpError('UNKNOWN_REFERENCE', { fields: { jobId: say`no such job` } });
     await insertRun(db, run, job?.demo ?? false);
     const kept = await findRun(db, run.id);
     // Filed elsewhere since, it is still the same run.
@@ -52,7 +53,7 @@ export function runRoutes({ db }: Services): Router {
     const bytes = req.body as Buffer;
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     if (sha256 !== run.sha256)
-      throw new HttpError('BAD_REQUEST', { fields: { body: 'this is not the recording that was measured' } });
+      throw new HttpError('BAD_REQUEST', { fields: { body: say`this is not the recording that was measured` } });
     await keepRecording(db, run.id, bytes);
     send(res, runSchema, await present(db, run.id));
   });

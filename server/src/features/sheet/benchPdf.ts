@@ -3,30 +3,31 @@ import type { BenchSheet, BenchSheetRow } from '@amber-gauge/core/bench';
 import { foot, INK, INK2, madePdf, type Writer } from './pen.js';
 import type { PrintDate } from './pdf.js';
 import { MM } from './ribbonPrint.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Makes the PDF. Resolves with the whole file. */
 export const benchPdf = (sheet: BenchSheet, printDate: PrintDate): Promise<Buffer> =>
-  madePdf(`Bench sheet ${sheet.number}, ${sheet.unit}`, sheet.shop.name, (pen) => {
+  madePdf(say`Bench sheet ${sheet.number}, ${sheet.unit}`, sheet.shop.name, (pen) => {
     pen.row([
       { text: sheet.shop.name, x: 0, style: pen.style('text', 10, INK2, 120 * MM) },
-      { text: `Bench sheet ${sheet.number}`, x: 120 * MM, style: pen.style('bold', 12, INK, 50 * MM) },
+      { text: say`Bench sheet ${sheet.number}`, x: 120 * MM, style: pen.style('bold', 12, INK, 50 * MM) },
     ]);
     pen.line(sheet.unit, pen.style('bold', 20), 1 * MM);
     pen.line([sheet.kind, sheet.serial].filter(Boolean).join(', '), pen.style('text', 10, INK2), 2 * MM);
-    rows(pen, 'Test points, healthy', sheet.points, printDate);
-    rows(pen, 'Speeds as left', sheet.speeds, printDate);
-    rows(pen, 'Trims', sheet.trims, printDate);
-    rows(pen, 'How it comes apart', sheet.opening, printDate);
-    rows(pen, 'Found inside', sheet.traces, printDate);
+    rows(pen, say`Test points, healthy`, sheet.points, printDate);
+    rows(pen, say`Speeds as left`, sheet.speeds, printDate);
+    rows(pen, say`Trims`, sheet.trims, printDate);
+    rows(pen, say`How it comes apart`, sheet.opening, printDate);
+    rows(pen, say`Found inside`, sheet.traces, printDate);
     rows(
       pen,
-      'What was done',
+      say`What was done`,
       sheet.done.map(({ at, text }) => ({ label: '', value: text, at })),
       printDate,
     );
-    pen.heading('Mind');
+    pen.heading(say`Mind`);
     for (const caution of sheet.cautions) pen.line(caution, pen.style('text', 10));
-    foot(pen, 'Readings of this one unit, with the meter of this bench. Another may differ.');
+    foot(pen, say`Readings of this one unit, with the meter of this bench. Another may differ.`);
   });
 
 function rows(pen: Writer, title: string, lines: readonly BenchSheetRow[], printDate: PrintDate): void {

@@ -5,6 +5,7 @@ import type { Router } from 'express';
 import { z } from 'zod';
 import { HttpError } from '../../http/errors.js';
 import { apiRouter } from '../../http/wire.js';
+import { say } from '@amber-gauge/core/words';
 
 const size = z.coerce.number().min(0).max(10_000);
 /** The wish as a link carries it; what numbers may be is said by the core. */
@@ -32,7 +33,8 @@ export function discRoutes(): Router {
   const router = apiRouter();
   router.get('/discs.pdf', async (req, res) => {
     const read = wishSchema.safeParse(req.query);
-    if (!read.success) throw new HttpError('BAD_REQUEST', { fields: { disc: 'The link names no disc that can be.' } });
+    if (!read.success)
+      throw new HttpError('BAD_REQUEST', { fields: { disc: say`The link names no disc that can be.` } });
     const [problem] = discProblems(read.data);
     if (problem) throw new HttpError('BAD_REQUEST', { fields: { [problem.field]: problem.message } });
     // The writer of PDFs comes when there is something to write: the server starts without it.

@@ -6,6 +6,7 @@ import type { Face } from './fonts.js';
 import { foot, INK, INK2, LEFT, madePdf, type Writer } from './pen.js';
 import { drawMarks } from './photoMarks.js';
 import { drawRibbon, MM } from './ribbonPrint.js';
+import { say } from '@amber-gauge/core/words';
 
 /** How a moment is printed: day and time of the shop's own clock. */
 export type PrintDate = (iso: string) => string;
@@ -15,7 +16,7 @@ export type SheetPhotos = Readonly<Record<string, Uint8Array>>;
 
 /** Makes the PDF. Resolves with the whole file. */
 export const sheetPdf = (model: SheetModel, printDate: PrintDate, photos: SheetPhotos): Promise<Buffer> =>
-  madePdf(`Job ${model.number}, ${model.unit}`, model.shop.name, (pen) => {
+  madePdf(say`Job ${model.number}, ${model.unit}`, model.shop.name, (pen) => {
     layOut(pen, model, printDate, photos);
     foot(pen, model.caution);
   });
@@ -27,7 +28,7 @@ function layOut(pen: Writer, model: SheetModel, printDate: PrintDate, photos: Sh
       x: 0,
       style: pen.style('text', 10, INK2, 120 * MM),
     },
-    { text: `Job ${model.number}`, x: 130 * MM, style: pen.style('bold', 12, INK, 40 * MM) },
+    { text: say`Job ${model.number}`, x: 130 * MM, style: pen.style('bold', 12, INK, 40 * MM) },
   ]);
   pen.y += 2 * MM;
   pen.line(model.unit, pen.style('bold', 20), 2 * MM);
@@ -38,28 +39,28 @@ function layOut(pen: Writer, model: SheetModel, printDate: PrintDate, photos: Sh
     ]);
   }
   if (model.complaint) {
-    pen.heading('What was wrong');
+    pen.heading(say`What was wrong`);
     pen.line(model.complaint, pen.style('text', 10));
   }
-  pen.heading('Speed, as found and as left');
-  pen.line(`Tolerance ${model.toleranceWords}`, pen.style('text', 9, INK2), 2 * MM);
+  pen.heading(say`Speed, as found and as left`);
+  pen.line(say`Tolerance ${model.toleranceWords}`, pen.style('text', 9, INK2), 2 * MM);
   for (const speed of model.speeds) speedBlock(pen, model, speed, printDate);
   found(pen, model);
-  textRows(pen, 'What was done', model.done, printDate);
-  list(pen, 'Parts that went in', model.parts);
+  textRows(pen, say`What was done`, model.done, printDate);
+  list(pen, say`Parts that went in`, model.parts);
   proving(pen, model);
-  textRows(pen, 'Notes', model.notes, printDate);
+  textRows(pen, say`Notes`, model.notes, printDate);
   pictures(pen, model, photos);
-  if (model.leftUndone) section(pen, 'Left undone', model.leftUndone);
-  if (model.watch) section(pen, 'What to watch', model.watch);
-  list(pen, 'Mind', model.cautions);
+  if (model.leftUndone) section(pen, say`Left undone`, model.leftUndone);
+  if (model.watch) section(pen, say`What to watch`, model.watch);
+  list(pen, say`Mind`, model.cautions);
   list(
     pen,
-    'Come again',
+    say`Come again`,
     model.comeAgain.map(({ on, what }) => `${on}: ${what}`),
   );
   if (model.price) {
-    pen.heading('Price');
+    pen.heading(say`Price`);
     pen.line(model.price, pen.style('mono', 14));
   }
 }
@@ -77,7 +78,7 @@ function list(pen: Writer, title: string, items: readonly string[]): void {
 
 function found(pen: Writer, model: SheetModel): void {
   if (model.found.length === 0) return;
-  pen.heading('What was found');
+  pen.heading(say`What was found`);
   for (const one of model.found) {
     pen.line(one.text, pen.style('text', 10));
     for (const by of one.by) pen.line(by, pen.style('mono', 8, INK2, 160 * MM), 0.5 * MM, LEFT + 6 * MM);
@@ -87,7 +88,7 @@ function found(pen: Writer, model: SheetModel): void {
 /** What was shown, then what was not: as plainly. */
 function proving(pen: Writer, model: SheetModel): void {
   if (model.shown.length + model.notShown.length === 0) return;
-  pen.heading(model.proved ? 'Proved' : 'Shown so far');
+  pen.heading(model.proved ? say`Proved` : say`Shown so far`);
   for (const one of model.shown)
     pen.row(
       [
@@ -97,7 +98,7 @@ function proving(pen: Writer, model: SheetModel): void {
       0.5 * MM,
     );
   if (model.notShown.length === 0) return;
-  pen.heading('Not proved');
+  pen.heading(say`Not proved`);
   for (const one of model.notShown)
     pen.row(
       [
@@ -115,7 +116,7 @@ function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
     return bytes ? [{ ...photo, bytes }] : [];
   });
   if (there.length === 0) return;
-  pen.heading('Photos');
+  pen.heading(say`Photos`);
   const [width, height] = [82 * MM, 60 * MM];
   for (let i = 0; i < there.length; i += 2) {
     pen.room(height + 8 * MM);
@@ -154,7 +155,7 @@ function speedBlock(pen: Writer, model: SheetModel, speed: SheetSpeed, printDate
     );
   pen.row(
     [speed.asFound, speed.asLeft].map((side, i) => ({
-      text: `${i === 0 ? 'As found' : 'As left'}${side ? `, ${printDate(side.at)}` : ': not measured'}`,
+      text: `${i === 0 ? say`As found` : say`As left`}${side ? `, ${printDate(side.at)}` : say`: not measured`}`,
       x: i * (half + 2 * MM),
       style: pen.style('text', 9, INK2, half),
     })),

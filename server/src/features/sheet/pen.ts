@@ -2,6 +2,7 @@
 import PDFDocument from 'pdfkit';
 import { heightOf, registerFonts, write, type Face, type TextStyle } from './fonts.js';
 import { MM } from './ribbonPrint.js';
+import { say } from '@amber-gauge/core/words';
 
 export const INK = '#221C15';
 export const INK2 = '#5B5043';
@@ -32,7 +33,7 @@ export function madePdf(
     size,
     margin: 0,
     bufferPages: true,
-    info: { Title: title, Author: author, Creator: 'Amber Gauge' },
+    info: { Title: title, Author: author, Creator: say`Amber Gauge` },
   });
   registerFonts(doc);
   const done = bytesOf(doc);
@@ -88,7 +89,7 @@ export function foot({ doc }: Writer, caution: string): void {
   for (let page = start; page < start + count; page++) {
     doc.switchToPage(page);
     write(doc, caution, LEFT, 297 * MM - 15 * MM, { face: 'text', size: 7.5, colour: INK2, width: 140 * MM });
-    write(doc, `page ${page + 1} of ${count}`, LEFT + 146 * MM, 297 * MM - 15 * MM, {
+    write(doc, say`page ${page + 1} of ${count}`, LEFT + 146 * MM, 297 * MM - 15 * MM, {
       face: 'text',
       size: 7.5,
       colour: INK2,

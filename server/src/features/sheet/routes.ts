@@ -9,7 +9,7 @@ import { presentSettings } from '../settings/repository.js';
 import { shelfLines } from '../shelf/repository.js';
 import type { Printer, SheetJob } from './printed.js';
 
-const NAMES: Readonly<Record<SheetJob['paper'], string>> = { owner: 'job', bench: 'bench-sheet', sticker: 'sticker' };
+const FILES: Readonly<Record<SheetJob['paper'], string>> = { owner: 'job', bench: 'bench-sheet', sticker: 'sticker' };
 
 /** In this thread; the writer of PDFs comes when there is something to write. */
 const here: Printer = async (wanted) => (await import('./printed.js')).default(wanted);
@@ -31,7 +31,7 @@ export function sheetRoutes({ print = here, ...services }: Services & { readonly
       photos: paper === 'owner' ? await chosenPhotos(services, events) : {},
       link: `http://${req.headers.host ?? 'localhost'}/job/${job.id}`,
     });
-    return { name: `${NAMES[paper]}-${jobLabel(job)}.pdf`, pdf: Buffer.from(pdf) };
+    return { name: `${FILES[paper]}-${jobLabel(job)}.pdf`, pdf: Buffer.from(pdf) };
   };
   for (const [path, paper] of [
     ['/jobs/:id/sheet.pdf', 'owner'],

@@ -3,6 +3,7 @@ import { create } from 'qrcode';
 import { write } from './fonts.js';
 import { INK, INK2, madePdf } from './pen.js';
 import { MM } from './ribbonPrint.js';
+import { say } from '@amber-gauge/core/words';
 
 /** What stands on it. */
 export interface Sticker {
@@ -20,7 +21,7 @@ const CODE_MM = 25;
 /** Makes the PDF. Resolves with the whole file. */
 export const stickerPdf = (sticker: Sticker): Promise<Buffer> =>
   madePdf(
-    `Sticker ${sticker.number}`,
+    say`Sticker ${sticker.number}`,
     sticker.shop,
     ({ doc }) => {
       const { size, data } = create(sticker.link, { errorCorrectionLevel: 'M' }).modules;

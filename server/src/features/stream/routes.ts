@@ -35,14 +35,14 @@ export function streamRoutes(hub: Hub, rowOf: (jobId: string) => Promise<JobList
     const id = `${epoch}:${++count}`;
     return { id, text: `id: ${id}\nevent: ${event}\ndata: ${JSON.stringify(data)}\n\n` };
   };
-  const say = (res: Response, text: string) => {
+  const tell = (res: Response, text: string) => {
     // A page that does not read is let go of: it asks for what it missed when it comes back.
     if (res.writableLength > MOST_UNREAD) res.destroy();
     else res.write(text);
   };
   const sayAll = (one: Message) => {
     kept = [...kept.slice(1 - MOST_KEPT), one];
-    for (const res of open) say(res, one.text);
+    for (const res of open) tell(res, one.text);
   };
   const changed = async (id: string) => sayAll(message('job', { id, item: await rowOf(id).catch(() => null) }));
   const leave = hub.subscribe(
@@ -62,7 +62,7 @@ export function streamRoutes(hub: Hub, rowOf: (jobId: string) => Promise<JobList
     const missed = heard < 0 ? [message('all', {})] : kept.slice(heard + 1);
     for (const { text } of missed) res.write(text);
     open.add(res);
-    const beat = setInterval(() => say(res, ': still here\n\n'), HEARTBEAT_MS);
+    const beat = setInterval(() => tell(res, ': still here\n\n'), HEARTBEAT_MS);
     req.on('close', () => {
       clearInterval(beat);
       open.delete(res);

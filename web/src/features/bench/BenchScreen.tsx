@@ -10,15 +10,16 @@ import { Due } from './Due.js';
 import { BenchRow } from './BenchRow.js';
 import { MoreRows } from './MoreRows.js';
 import classes from './Bench.module.css';
+import { say } from '@amber-gauge/core/words';
 
 type Kind = JobListItem['next']['kind'];
 type Counts = Readonly<Record<Kind, number>>;
 
 const GROUPS: readonly { readonly kind: Kind; readonly title: string }[] = [
-  { kind: 'hands', title: 'Wants hands' },
-  { kind: 'waits', title: 'Runs by itself' },
-  { kind: 'back', title: 'Goes back' },
-  { kind: 'done', title: 'Handed back' },
+  { kind: 'hands', title: say`Wants hands` },
+  { kind: 'waits', title: say`Runs by itself` },
+  { kind: 'back', title: say`Goes back` },
+  { kind: 'done', title: say`Handed back` },
 ];
 
 export function BenchScreen() {
@@ -30,31 +31,37 @@ export function BenchScreen() {
   return (
     <main className={classes.bench}>
       <div className={classes.head}>
-        <h1 className="prompt">{data?.counts ? heading(data.counts) : 'Bench'}</h1>
+        <h1 className="prompt">{data?.counts ? heading(data.counts) : say`Bench`}</h1>
         <Field
           className={classes.find ?? ''}
-          label="Find a unit"
+          label={say`Find a unit`}
           value={text}
           onChange={(event) => setText(event.target.value)}
           inputRef={field}
           type="search"
-          placeholder="number, name, customer"
+          placeholder={say`number, name, customer`}
           autoComplete="off"
         />
-        <Button component={Link} to="/take-in" variant="contained" className={classes.main ?? ''} title="Key n">
-          Take in a unit
-        </Button>
+        <Button
+          component={Link}
+          to="/take-in"
+          variant="contained"
+          className={classes.main ?? ''}
+          title={say`Key n`}
+        >{say`Take in a unit`}</Button>
       </div>
-      {isPending && <p className="quiet">Fetching the jobs.</p>}
-      {error && <p className="danger">{error.message} The list comes back by itself.</p>}
+      {isPending && <p className="quiet">{say`Fetching the jobs.`}</p>}
+      {error && <p className="danger">{say`${error.message} The list comes back by itself.`}</p>}
       {unreadable.length > 0 && (
-        <p className="danger" role="alert">
-          {unreadable.length === 1 ? 'One unit' : `${unreadable.length} units`} cannot be shown: what is kept of{' '}
-          {unreadable.map(({ number }) => `no. ${number}`).join(', ')} cannot be read. The others are whole.
-        </p>
+        <p
+          className="danger"
+          role="alert"
+        >{say`${unreadable.length === 1 ? say`One unit` : say`${unreadable.length} units`} cannot be shown: what is
+          kept of ${unreadable.map(({ number }) => `no. ${number}`).join(', ')} cannot be read. The others are
+          whole.`}</p>
       )}
       {data?.jobs.length === 0 && (
-        <p>No jobs yet. Take in the first unit, or measure one at the speed desk and file it later.</p>
+        <p>{say`No jobs yet. Take in the first unit, or measure one at the speed desk and file it later.`}</p>
       )}
       {wanted ? (
         <Found text={wanted} />
@@ -102,7 +109,7 @@ function Group({
 function Found({ text }: { readonly text: string }) {
   const { data: rows, error } = useJobSearch(text);
   return (
-    <section aria-label="Found" className={classes.group}>
+    <section aria-label={say`Found`} className={classes.group}>
       <h2 className={classes.title} role="status">
         {foundWords(rows, text)}
       </h2>
@@ -117,9 +124,11 @@ function Found({ text }: { readonly text: string }) {
 }
 
 function foundWords(rows: readonly JobListItem[] | undefined, text: string): string {
-  if (!rows) return 'Looking';
-  if (rows.length === 0) return `Nothing holds “${text}”. Try fewer letters, or the job’s number.`;
-  return rows.length < LIST_FIRST.hands ? `${rows.length} found` : `The ${rows.length} newest that hold it; type more`;
+  if (!rows) return say`Looking`;
+  if (rows.length === 0) return say`Nothing holds “${text}”. Try fewer letters, or the job’s number.`;
+  return rows.length < LIST_FIRST.hands
+    ? say`${rows.length} found`
+    : say`The ${rows.length} newest that hold it; type more`;
 }
 
 /** The field, which the key / brings the cursor to. */
@@ -138,11 +147,11 @@ function useSearchKey() {
 }
 
 function heading({ hands, waits, back }: Counts): string {
-  if (hands + waits + back === 0) return 'The bench is clear';
+  if (hands + waits + back === 0) return say`The bench is clear`;
   return [
-    hands > 0 && `${hands} want${hands === 1 ? 's' : ''} hands`,
-    waits > 0 && (waits === 1 ? '1 runs by itself' : `${waits} run by themselves`),
-    back > 0 && `${back} go${back === 1 ? 'es' : ''} back`,
+    hands > 0 && (hands === 1 ? say`1 wants hands` : say`${hands} want hands`),
+    waits > 0 && (waits === 1 ? say`1 runs by itself` : say`${waits} run by themselves`),
+    back > 0 && (back === 1 ? say`1 goes back` : say`${back} go back`),
   ]
     .filter(Boolean)
     .join(', ');

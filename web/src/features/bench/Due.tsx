@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { call } from '../../shared/api/client.js';
 import { serverNow } from '../../shared/outbox/clock.js';
 import classes from './Bench.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Shown when due within so many days. */
 const SOON_DAYS = 14;
@@ -22,15 +23,15 @@ export function Due() {
   const soon = (data?.due ?? []).filter(({ on }) => on <= until);
   if (!data || data.due.length === 0) return null;
   return (
-    <section aria-label="Due again" className={classes.group}>
-      <h2 className={classes.title}>Due again</h2>
+    <section aria-label={say`Due again`} className={classes.group}>
+      <h2 className={classes.title}>{say`Due again`}</h2>
       <ul>
         {soon.map(({ job, key, why, what, on }) => (
           <li key={key}>
             <Link className={classes.due} to={`/job/${job.id}/hand-back`}>
               <span className="mono">{on}</span>
               <span>
-                {on < today && <strong>overdue: </strong>}
+                {on < today && <strong>{say`overdue: `}</strong>}
                 {what}
               </span>
               <span className="small quiet">
@@ -41,8 +42,8 @@ export function Due() {
         ))}
       </ul>
       <p className="small quiet">
-        {data.due.length - soon.length > 0 && `${data.due.length - soon.length} later. `}
-        <a href="/api/v1/follow-ups.ics">All as a calendar file</a>
+        {data.due.length - soon.length > 0 && say`${data.due.length - soon.length} later. `}
+        <a href="/api/v1/follow-ups.ics">{say`All as a calendar file`}</a>
       </p>
     </section>
   );

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useJobsAfter } from '../../shared/api/queries.js';
 import { BenchRow } from './BenchRow.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly kind: JobListItem['next']['kind'];
@@ -15,17 +16,13 @@ interface Props {
 export function MoreRows({ kind, after, left }: Props) {
   const [open, setOpen] = useState(false);
   if (open) return <Page kind={kind} after={after} left={left} />;
-  return (
-    <Button variant="outlined" onClick={() => setOpen(true)}>
-      {left} more
-    </Button>
-  );
+  return <Button variant="outlined" onClick={() => setOpen(true)}>{say`${left} more`}</Button>;
 }
 
 function Page({ kind, after, left }: Props) {
   const { data: rows, error } = useJobsAfter(kind, after);
   if (error) return <p className="danger">{error.message}</p>;
-  if (!rows) return <p className="quiet">Fetching older ones.</p>;
+  if (!rows) return <p className="quiet">{say`Fetching older ones.`}</p>;
   const last = rows.at(-1);
   return (
     <>

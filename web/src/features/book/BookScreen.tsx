@@ -14,14 +14,15 @@ import { faultWords, mendWords } from './words.js';
 import { ImportBundle } from './ImportBundle.js';
 import { queryText, useBookPages } from './useBook.js';
 import classes from './Book.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const Figures = lazyPart(() => import('./Figures.js').then((module) => module.Figures));
 
 const STATES = [
-  ['', 'open and handed back'],
+  ['', say`open and handed back`],
   ['open', 'open'],
-  ['handed', 'handed back'],
-  ['returned', 'came back'],
+  ['handed', say`handed back`],
+  ['returned', say`came back`],
 ] as const;
 
 export function BookScreen() {
@@ -32,17 +33,15 @@ export function BookScreen() {
   return (
     <main className={classes.book}>
       <div className={classes.head}>
-        <h1 className="prompt">{figures ? 'Figures of the shop' : 'Every job'}</h1>
+        <h1 className="prompt">{figures ? say`Figures of the shop` : say`Every job`}</h1>
         <div className="row">
-          <Button variant={figures ? 'outlined' : 'contained'} onClick={() => setFigures(false)}>
-            Jobs
-          </Button>
-          <Button variant={figures ? 'contained' : 'outlined'} onClick={() => setFigures(true)}>
-            Figures
-          </Button>
-          <Button component="a" variant="outlined" href={`/api/v1/book.csv?${queryText(query)}`}>
-            As a table
-          </Button>
+          <Button variant={figures ? 'outlined' : 'contained'} onClick={() => setFigures(false)}>{say`Jobs`}</Button>
+          <Button variant={figures ? 'contained' : 'outlined'} onClick={() => setFigures(true)}>{say`Figures`}</Button>
+          <Button
+            component="a"
+            variant="outlined"
+            href={`/api/v1/book.csv?${queryText(query)}`}
+          >{say`As a table`}</Button>
           <ImportBundle />
         </div>
       </div>
@@ -50,7 +49,7 @@ export function BookScreen() {
         {!figures && (
           <>
             <Field
-              label="Words: unit, customer, complaint, notes, work"
+              label={say`Words: unit, customer, complaint, notes, work`}
               type="search"
               value={typed.words ?? ''}
               onChange={(event) => set({ words: event.target.value })}
@@ -59,12 +58,12 @@ export function BookScreen() {
             />
             <Field
               select
-              label="Kind"
+              label={say`Kind`}
               value={typed.family ?? ''}
               onChange={(event) => set({ family: event.target.value })}
               slotProps={{ select: { displayEmpty: true } }}
             >
-              <MenuItem value="">every kind</MenuItem>
+              <MenuItem value="">{say`every kind`}</MenuItem>
               {FAMILIES.map((one) => (
                 <MenuItem key={one.id} value={one.id}>
                   {one.name}
@@ -73,7 +72,7 @@ export function BookScreen() {
             </Field>
             <Field
               select
-              label="State"
+              label={say`State`}
               value={typed.state ?? ''}
               onChange={(event) => set({ state: (event.target.value || undefined) as BookQuery['state'] })}
               slotProps={{ select: { displayEmpty: true } }}
@@ -87,12 +86,17 @@ export function BookScreen() {
           </>
         )}
         <Field
-          label="From"
+          label={say`From`}
           type="date"
           value={typed.from ?? ''}
           onChange={(event) => set({ from: event.target.value })}
         />
-        <Field label="To" type="date" value={typed.to ?? ''} onChange={(event) => set({ to: event.target.value })} />
+        <Field
+          label={say`To`}
+          type="date"
+          value={typed.to ?? ''}
+          onChange={(event) => set({ to: event.target.value })}
+        />
       </div>
       {figures ? <Figures from={query.from} to={query.to} /> : <Rows query={query} />}
     </main>
@@ -104,20 +108,21 @@ function Rows({ query }: { readonly query: BookQuery }) {
   const currency = useSettings().data?.currency ?? '';
   const rows = data?.pages.flatMap((page) => page.rows) ?? [];
   if (error) return <p className="danger">{error.message}</p>;
-  if (isPending) return <p className="quiet">Looking.</p>;
-  if (rows.length === 0) return <p>Nothing in the Book holds that. Try fewer letters, or another stretch of time.</p>;
+  if (isPending) return <p className="quiet">{say`Looking.`}</p>;
+  if (rows.length === 0)
+    return <p>{say`Nothing in the Book holds that. Try fewer letters, or another stretch of time.`}</p>;
   return (
     <>
-      <table className={classes.rows} aria-label="Jobs">
+      <table className={classes.rows} aria-label={say`Jobs`}>
         <thead>
           <tr>
-            <th>no.</th>
-            <th>unit</th>
-            <th>for</th>
-            <th>taken in</th>
-            <th>handed back</th>
-            <th>found and mended</th>
-            <th>price</th>
+            <th>{say`no.`}</th>
+            <th>{say`unit`}</th>
+            <th>{say`for`}</th>
+            <th>{say`taken in`}</th>
+            <th>{say`handed back`}</th>
+            <th>{say`found and mended`}</th>
+            <th>{say`price`}</th>
           </tr>
         </thead>
         <tbody>
@@ -126,11 +131,7 @@ function Rows({ query }: { readonly query: BookQuery }) {
           ))}
         </tbody>
       </table>
-      {hasNextPage && (
-        <Button variant="outlined" onClick={() => void fetchNextPage()}>
-          Older ones
-        </Button>
-      )}
+      {hasNextPage && <Button variant="outlined" onClick={() => void fetchNextPage()}>{say`Older ones`}</Button>}
     </>
   );
 }
@@ -155,8 +156,8 @@ function Row({ row, currency }: { readonly row: BookRow; readonly currency: stri
       <td>{job.customer}</td>
       <td className="mono small">{job.createdAt.slice(0, 10)}</td>
       <td className="mono small">
-        {handedAt ? `${handedAt.slice(0, 10)}, ${fixed(days ?? 0, 0)}${THIN}d` : 'open'}
-        {returnedAs !== null && <span className="danger"> came back as {jobNumber(returnedAs)}</span>}
+        {handedAt ? `${handedAt.slice(0, 10)}, ${fixed(days ?? 0, 0)}${THIN}d` : say`open`}
+        {returnedAs !== null && <span className="danger">{say` came back as ${jobNumber(returnedAs)}`}</span>}
       </td>
       <td>{[...new Set(told)].join(', ')}</td>
       <td className="mono">{price === null ? '' : `${fixed(price, 2)}${THIN}${currency}`}</td>

@@ -11,24 +11,25 @@ import { useShelf } from '../shelf/useShelf.js';
 import { anyMendWords, faultWords } from './words.js';
 import { useFigures } from './useBook.js';
 import classes from './Book.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Figures({ from, to }: { readonly from: string | undefined; readonly to: string | undefined }) {
   const { data, error } = useFigures({ from, to });
   const settings = useSettings().data;
   if (error) return <p className="danger">{error.message}</p>;
-  if (!data || !settings) return <p className="quiet">Counting.</p>;
-  if (data.taken === 0) return <p>No job was taken in within that stretch.</p>;
+  if (!data || !settings) return <p className="quiet">{say`Counting.`}</p>;
+  if (data.taken === 0) return <p>{say`No job was taken in within that stretch.`}</p>;
   const { turnaround, price, worth, handsMin } = data;
   const money = (value: number | null) =>
-    value === null ? 'none agreed' : `${fixed(value, 0)}${THIN}${settings.currency}`;
+    value === null ? say`none agreed` : `${fixed(value, 0)}${THIN}${settings.currency}`;
   return (
     <>
-      <table className={`${tables.table} ${classes.figures}`} aria-label="Figures">
+      <table className={`${tables.table} ${classes.figures}`} aria-label={say`Figures`}>
         <tbody>
           <Figure
             name="Days from taking in to handing back"
-            value={turnaround.medianDays === null ? 'none yet' : fixed(turnaround.medianDays, 1)}
-            more={turnaround.p90Days === null ? '' : `median; nine of ten under ${fixed(turnaround.p90Days, 1)}`}
+            value={turnaround.medianDays === null ? say`none yet` : fixed(turnaround.medianDays, 1)}
+            more={turnaround.p90Days === null ? '' : say`median; nine of ten under ${fixed(turnaround.p90Days, 1)}`}
           />
           <ShareFigure name="Right the first time" share={data.firstTime} />
           <ShareFigure name="Proved before it went" share={data.proved} />
@@ -37,29 +38,30 @@ export function Figures({ from, to }: { readonly from: string | undefined; reado
           <Figure
             name="Prices agreed"
             value={money(price)}
-            more={`worth ${money(worth)}; hands ${fixed(handsMin / 60, 0)}${THIN}h, at ${money(settings.hourMoney)} an hour ${money((handsMin / 60) * settings.hourMoney)}`}
+            more={say`worth ${money(worth)}; hands ${fixed(handsMin / 60, 0)}${THIN}h, at ${money(settings.hourMoney)}
+              an hour ${money((handsMin / 60) * settings.hourMoney)}`}
           />
         </tbody>
       </table>
       {data.months.length > 1 && <Months months={data.months} />}
       <div className={classes.tables}>
         <Table
-          title="Faults"
+          title={say`Faults`}
           heads={['fault', 'kind', 'jobs']}
           rows={data.faults.map((one) => [faultWords(one.family, one.fault), familyOf(one.family).name, one.jobs])}
         />
         <Table
-          title="Mends"
-          heads={['mend', 'jobs', 'came back']}
+          title={say`Mends`}
+          heads={['mend', 'jobs', say`came back`]}
           rows={data.mends.map((one) => [anyMendWords(one.mend), one.jobs, one.returned])}
         />
         <Table
-          title="Models"
-          heads={['model', 'jobs', 'came back']}
+          title={say`Models`}
+          heads={['model', 'jobs', say`came back`]}
           rows={data.models.map((one) => [one.model, one.jobs, one.returned])}
         />
         <Table
-          title="Minutes a stage, median"
+          title={say`Minutes a stage, median`}
           heads={['stage', 'min']}
           rows={data.stages.map((one) => [STAGE_NAMES[one.stage], fixed(one.medianMin, 0)])}
         />
@@ -82,8 +84,8 @@ function Suppliers() {
       ]);
   return (
     <>
-      <Table title="Suppliers" heads={['supplier', 'bad', '95 %']} rows={rows(shelf?.suppliers ?? [])} />
-      <Table title="Parts that fail" heads={['part', 'bad', '95 %']} rows={rows(shelf?.parts ?? [])} />
+      <Table title={say`Suppliers`} heads={['supplier', 'bad', '95 %']} rows={rows(shelf?.suppliers ?? [])} />
+      <Table title={say`Parts that fail`} heads={['part', 'bad', '95 %']} rows={rows(shelf?.parts ?? [])} />
     </>
   );
 }
@@ -100,7 +102,7 @@ function Figure({ name, value, more }: { readonly name: string; readonly value: 
 
 function ShareFigure({ name, share }: { readonly name: string; readonly share: Share }) {
   const percent = (value: number) => fixed(100 * value, 0);
-  if (share.of === 0) return <Figure name={name} value="none yet" more="" />;
+  if (share.of === 0) return <Figure name={name} value={say`none yet`} more="" />;
   return (
     <Figure
       name={name}
@@ -164,13 +166,13 @@ function Months({ months }: { readonly months: BookFigures['months'] }) {
       yAxis: axis({ type: 'value', minInterval: 1 }),
       series: [
         series(
-          'taken in',
+          say`taken in`,
           months.map((one) => one.taken),
           ink2,
           false,
         ),
         series(
-          'handed back since',
+          say`handed back since`,
           months.map((one) => one.handed),
           ink,
           true,
@@ -184,7 +186,7 @@ function Months({ months }: { readonly months: BookFigures['months'] }) {
       ref={ref}
       className={classes.chart}
       role="img"
-      aria-label="Jobs taken in by month, and those of them handed back"
+      aria-label={say`Jobs taken in by month, and those of them handed back`}
     />
   );
 }

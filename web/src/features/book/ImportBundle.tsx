@@ -5,32 +5,33 @@ import { BUNDLE_MOST_BYTES, bundleProblem } from '@amber-gauge/contract';
 import { jobNumber } from '@amber-gauge/core/bench';
 import { ApiError } from '../../shared/api/client.js';
 import { useImport } from './useBook.js';
+import { say } from '@amber-gauge/core/words';
 
 export function ImportBundle() {
   const put = useImport();
   const [said, setSaid] = useState('');
   const read = async (file: File) => {
     setSaid('');
-    if (file.size > BUNDLE_MOST_BYTES) return setSaid(`A bundle is at most ${BUNDLE_MOST_BYTES / 1e6} MB.`);
+    if (file.size > BUNDLE_MOST_BYTES) return setSaid(say`A bundle is at most ${BUNDLE_MOST_BYTES / 1e6} MB.`);
     let value: unknown;
     try {
       value = JSON.parse(await file.text());
     } catch {
-      return setSaid('This file is no JSON, or was cut short: export it again.');
+      return setSaid(say`This file is no JSON, or was cut short: export it again.`);
     }
     const problem = bundleProblem(value);
     if (problem) return setSaid(problem);
     put.mutate(value, {
       onSuccess: ({ number, known, lines }) =>
-        setSaid(known ? `${jobNumber(number)} was here: ${lines} lines added` : `Put in as ${jobNumber(number)}`),
+        setSaid(known ? say`${jobNumber(number)} was here: ${lines} lines added` : say`Put in as ${jobNumber(number)}`),
       onError: (error) => setSaid(error instanceof ApiError ? wordsOf(error) : error.message),
     });
   };
   return (
     <>
       <PickFile
-        words="Put a job in"
-        label="Job bundle"
+        words={say`Put a job in`}
+        label={say`Job bundle`}
         accept="application/json,.json"
         disabled={put.isPending}
         onFile={(file) => void read(file)}

@@ -3,6 +3,7 @@ import { stretchOf, type DayPlan, type OpenDays } from '@amber-gauge/core/bench'
 import { useCallback, useMemo } from 'react';
 import { axis, baseOption, inks, useChart } from '../../shared/chart/chart.js';
 import classes from './Day.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly plan: DayPlan;
@@ -92,9 +93,9 @@ export function DayChart({ plan, open, name, start }: Props) {
         className={classes.chart}
         style={{ height: ROW * rows.length + 48 }}
         role="img"
-        aria-label="The plan by day: hands solid, what runs by itself in dashes"
+        aria-label={say`The plan by day: hands solid, what runs by itself in dashes`}
       />
-      <p className={`small quiet ${classes.legend}`}>Solid: hands. Dashed: runs by itself. Shaded: closed.</p>
+      <p className={`small quiet ${classes.legend}`}>{say`Solid: hands. Dashed: runs by itself. Shaded: closed.`}</p>
     </>
   );
 }

@@ -14,6 +14,7 @@ import { useNow } from '../../shared/ui/useNow.js';
 import type { DayWorker } from '../../workers/day.worker.js';
 import { axisStart, planInput } from './input.js';
 import classes from './Day.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const Chart = lazyPart(() => import('./DayChart.js').then((module) => module.DayChart));
 
@@ -41,7 +42,7 @@ export function DayScreen() {
   const putFirst = (next: readonly string[]) => {
     client.setQueryData<DayPlanInput>(['day-plan'], (old) => old && { ...old, first: [...next] });
     call('/day-plan/first', dayFirstSchema, { method: 'PUT', body: { first: next } })
-      .catch(() => notice('The order was not kept: the server does not answer.'))
+      .catch(() => notice(say`The order was not kept: the server does not answer.`))
       .finally(() => void client.invalidateQueries({ queryKey: ['day-plan'] }));
   };
   const [plan, setPlan] = useState<DayPlan | null>(null);
@@ -64,7 +65,7 @@ export function DayScreen() {
   );
   const start = useMemo(() => axisStart(now), [now]);
   if (error) return <p className="danger">{error.message}</p>;
-  if (!data || !input || !plan) return <p className="quiet">Planning the day.</p>;
+  if (!data || !input || !plan) return <p className="quiet">{say`Planning the day.`}</p>;
   const clock = (minute: number) => clockOf(start, minute);
   const toFront = (id: string) =>
     putFirst([id, ...pinned.filter((one) => one !== id && jobs.has(one))].slice(0, MOST_FIRST));
@@ -72,21 +73,20 @@ export function DayScreen() {
   return (
     <main className={classes.day}>
       <h1 className="prompt">
-        {next ? `${clock(next.startMin)}: ${next.block.words}, ${name(next.jobId)}` : 'Nothing wants hands'}
+        {next ? `${clock(next.startMin)}: ${next.block.words}, ${name(next.jobId)}` : say`Nothing wants hands`}
       </h1>
       <p className="quiet">{quality(plan)}</p>
       {plan.laid.length > 0 && <Chart plan={plan} open={input.bench.open} name={name} start={start} />}
       {pinned.some((id) => jobs.has(id)) && (
         <p>
-          First, because you said so:{' '}
-          {pinned
+          {say`First, because you said so: ${pinned
             .filter((id) => jobs.has(id))
             .map(name)
-            .join(', ')}
-          . <Button onClick={() => putFirst([])}>Plan it freely again</Button>
+            .join(', ')}. `}
+          <Button onClick={() => putFirst([])}>{say`Plan it freely again`}</Button>
         </p>
       )}
-      <ol className={classes.list} aria-label="Blocks">
+      <ol className={classes.list} aria-label={say`Blocks`}>
         {plan.laid.map((one) => (
           <li
             key={`${one.jobId} ${one.block.id}`}
@@ -102,17 +102,19 @@ export function DayScreen() {
             <span className="mono">{clock(one.startMin)}</span>
             <span>
               {one.block.words}, {fixed(one.block.handsMin, 0)} min
-              {one.block.waitMin > 0 && <span className="quiet">, then {waitWords(one.block.waitMin)} by itself</span>}
+              {one.block.waitMin > 0 && (
+                <span className="quiet">{say`, then ${waitWords(one.block.waitMin)} by itself`}</span>
+              )}
             </span>
             <Link to={`/job/${one.jobId}`}>{name(one.jobId)}</Link>
             <span className="small quiet">{one.why}</span>
-            <Button onClick={() => toFront(one.jobId)} aria-label={`First: ${name(one.jobId)}`}>
-              First
-            </Button>
+            <Button onClick={() => toFront(one.jobId)} aria-label={say`First: ${name(one.jobId)}`}>{say`First`}</Button>
           </li>
         ))}
       </ol>
-      {data.more > 0 && <p className="quiet">{data.more} open jobs that moved longest ago are not in the plan.</p>}
+      {data.more > 0 && (
+        <p className="quiet">{say`${data.more} open jobs that moved longest ago are not in the plan.`}</p>
+      )}
     </main>
   );
 }
@@ -132,5 +134,6 @@ function quality({ cost, bound, firstComeCost }: DayPlan): string {
   if (bound <= 0) return '';
   const over = (100 * (cost - bound)) / bound;
   const saved = (100 * (firstComeCost - cost)) / firstComeCost;
-  return `At most ${fixed(over, 1)} % over what no plan can beat; ${fixed(saved, 1)} % less waiting than first come, first served.`;
+  return say`At most ${fixed(over, 1)} % over what no plan can beat; ${fixed(saved, 1)} % less waiting than first
+    come, first served.`;
 }

@@ -1,6 +1,7 @@
 /** From what the server knows to the plan's own axis: minutes from the midnight before now, by this place's clock. */
 import type { DayPlanInput } from '@amber-gauge/contract';
 import type { Bench, ChainJob } from '@amber-gauge/core/bench';
+import { say } from '@amber-gauge/core/words';
 
 const MINUTE_MS = 60_000;
 /** The boat with the parts is in at noon (a guess until somebody says otherwise). */
@@ -37,9 +38,9 @@ export function planInput({ jobs, hours }: DayPlanInput, now: Date): { jobs: Cha
           readyMin: Math.max(0, timer, boat),
           readyWhy:
             boat > timer && boat > 0
-              ? `${part ?? 'its part'} comes ${partOn}`
+              ? say`${part ?? say`its part`} comes ${partOn ?? ''}`
               : timer > 0
-                ? `${chain.busyWhy ?? 'a timer'} runs`
+                ? say`${chain.busyWhy ?? say`a timer`} runs`
                 : null,
           dueMin: chain.dueOn === null ? null : onAxis(start, midnightOf(chain.dueOn)) + 1440,
           takenMin: onAxis(start, new Date(job.createdAt)),

@@ -12,6 +12,7 @@ import { Field } from '../../shared/ui/Field.js';
 import { Preview } from './Preview.js';
 import table from '../../shared/ui/Table.module.css';
 import classes from './Discs.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Typed {
   readonly speeds: string;
@@ -59,21 +60,21 @@ export function DiscScreen() {
   return (
     <div className={classes.screen}>
       <h1 className="prompt">
-        {typed.shape === 'disc' ? 'A strobe disc at true size' : 'A strip for a rim at true size'}
+        {typed.shape === 'disc' ? say`A strobe disc at true size` : say`A strip for a rim at true size`}
       </h1>
       <div className={classes.fields}>
         <ToggleButtonGroup
           exclusive
           value={typed.shape}
           onChange={(_event, value: Typed['shape'] | null) => value && set({ shape: value })}
-          aria-label="What to make"
+          aria-label={say`What to make`}
         >
-          <ToggleButton value="disc">Disc</ToggleButton>
-          <ToggleButton value="strip">Edge strip</ToggleButton>
+          <ToggleButton value="disc">{say`Disc`}</ToggleButton>
+          <ToggleButton value="strip">{say`Edge strip`}</ToggleButton>
         </ToggleButtonGroup>
         {text('speeds', 'Speeds, apart by spaces', 'rpm', 'speedsRpm')}
         <Field
-          label="Lamp on"
+          label={say`Lamp on`}
           unit="Hz"
           value={lamp}
           onChange={(event) => set({ lamp: event.target.value })}
@@ -82,16 +83,16 @@ export function DiscScreen() {
         />
         <Field
           select
-          label="It flashes"
+          label={say`It flashes`}
           value={typed.flashes}
           onChange={(event) => set({ flashes: Number(event.target.value) === 1 ? 1 : 2 })}
         >
-          <MenuItem value={2}>twice a cycle</MenuItem>
-          <MenuItem value={1}>once a cycle</MenuItem>
+          <MenuItem value={2}>{say`twice a cycle`}</MenuItem>
+          <MenuItem value={1}>{say`once a cycle`}</MenuItem>
         </Field>
         <Field
           select
-          label="Paper"
+          label={say`Paper`}
           value={typed.paper}
           onChange={(event) => set({ paper: event.target.value as Paper })}
         >
@@ -139,9 +140,9 @@ function Rings({ wish }: { readonly wish: DiscWish }) {
     <table className={table.table}>
       <thead>
         <tr>
-          <th scope="col">speed</th>
-          <th scope="col">bars</th>
-          <th scope="col">when it stands still</th>
+          <th scope="col">{say`speed`}</th>
+          <th scope="col">{say`bars`}</th>
+          <th scope="col">{say`when it stands still`}</th>
         </tr>
       </thead>
       <tbody>
@@ -176,13 +177,12 @@ function Files({ wish }: { readonly wish: DiscWish }) {
   });
   return (
     <div className="row">
-      <Button variant="contained" href={`/api/v1/discs.pdf?${query}`}>
-        PDF at true size
-      </Button>
-      <Button variant="outlined" onClick={save}>
-        SVG{pages.length > 1 ? `, ${pages.length} pages` : ''}
-      </Button>
-      <span className="quiet">Print at 100 %, then measure the ruler: it is 100 mm.</span>
+      <Button variant="contained" href={`/api/v1/discs.pdf?${query}`}>{say`PDF at true size`}</Button>
+      <Button
+        variant="outlined"
+        onClick={save}
+      >{say`SVG${pages.length > 1 ? say`, ${pages.length} pages` : ''}`}</Button>
+      <span className="quiet">{say`Print at 100 %, then measure the ruler: it is 100 mm.`}</span>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useRef, useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
 import classes from './Discs.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Redraws a second. */
 const REDRAWS = 20;
@@ -22,11 +23,11 @@ export function Preview({ wish }: { readonly wish: DiscWish }) {
   const good = rpm !== null && rpm >= 0 && rpm < 10_000;
   const looks = good ? rings.map((ring) => ringLook(ring.bars, rpm, flashHz, { edge, clockwise: true })) : [];
   return (
-    <section aria-label="Under the lamp" className="stack">
-      <h2>Under the lamp</h2>
+    <section aria-label={say`Under the lamp`} className="stack">
+      <h2>{say`Under the lamp`}</h2>
       <div className="row">
         <Field
-          label="Platter turns at"
+          label={say`Platter turns at`}
           unit="rpm"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
@@ -35,46 +36,46 @@ export function Preview({ wish }: { readonly wish: DiscWish }) {
         />
         <Field
           select
-          label="Light"
+          label={say`Light`}
           value={lamp}
           onChange={(event) => setLamp(event.target.value as typeof lamp)}
           sx={{ width: 220 }}
         >
-          <MenuItem value="flashes">the lamp above</MenuItem>
-          <MenuItem value="steady">daylight, steady LED</MenuItem>
+          <MenuItem value="flashes">{say`the lamp above`}</MenuItem>
+          <MenuItem value="steady">{say`daylight, steady LED`}</MenuItem>
         </Field>
         <Field
           select
-          label="You look at"
+          label={say`You look at`}
           value={edge}
           onChange={(event) => setEdge(event.target.value as Stand)}
           sx={{ width: 220 }}
         >
-          <MenuItem value="near">the near edge</MenuItem>
-          <MenuItem value="far">the far edge</MenuItem>
+          <MenuItem value="near">{say`the near edge`}</MenuItem>
+          <MenuItem value="far">{say`the far edge`}</MenuItem>
         </Field>
       </div>
-      <ul aria-label="What is seen">
+      <ul aria-label={say`What is seen`}>
         {looks.map((look, i) => (
-          <li key={rings[i]?.nominalRpm} className={classes.seen}>
-            {speedName(rings[i]?.nominalRpm ?? 0)} ring {lookWords(look)}
-          </li>
+          <li
+            key={rings[i]?.nominalRpm}
+            className={classes.seen}
+          >{say`${speedName(rings[i]?.nominalRpm ?? 0)} ring ${lookWords(look)}`}</li>
         ))}
       </ul>
       {wish.stripMm === null && <Turning rings={rings} looks={looks} />}
-      <p className="quiet">
-        A platter that turns clockwise, seen from above. Only the pattern’s own motion is drawn; nothing flashes here.
-        Under a real lamp turning parts look still: keep fingers clear.
-      </p>
+      <p className="quiet">{say`A platter that turns clockwise, seen from above. Only the pattern’s own motion is
+        drawn; nothing flashes here. Under a real lamp turning parts look still: keep fingers clear.`}</p>
     </section>
   );
 }
 
 /** "runs left, 0.40 bars a second"; "stands still"; "is a grey blur". */
 function lookWords(look: RingLook): string {
-  if (look.looks === 'still') return 'stands still';
-  if (look.looks === 'grey') return 'is a grey blur';
-  return `runs ${look.runs}, ${fixed(Math.abs(look.barsPerS), 2)}${THIN}bars a second: ${look.barsPerS > 0 ? 'fast' : 'slow'}`;
+  if (look.looks === 'still') return say`stands still`;
+  if (look.looks === 'grey') return say`is a grey blur`;
+  return say`runs ${look.runs ?? ''}, ${fixed(Math.abs(look.barsPerS), 2)}${THIN}bars a second:
+    ${look.barsPerS > 0 ? say`fast` : say`slow`}`;
 }
 
 interface TurningProps {
@@ -107,7 +108,7 @@ function Turning({ rings, looks }: TurningProps) {
       viewBox={`${-SIZE / 2} ${-SIZE / 2} ${SIZE} ${SIZE}`}
       className={classes.disc}
       role="img"
-      aria-label="The disc as it looks"
+      aria-label={say`The disc as it looks`}
     >
       <circle r={SIZE / 2 - 0.5} className={classes.edge} />
       {rings.map((ring, i) => {

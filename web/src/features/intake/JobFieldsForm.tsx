@@ -12,6 +12,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useEffect } from 'react';
 import { Controller, useForm, useWatch, type Control, type UseFormRegister } from 'react-hook-form';
 import classes from './Intake.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly start: JobFields;
@@ -62,7 +63,7 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
     <form className={classes.form} onSubmit={(event) => void handleSubmit(onSubmit)(event)} noValidate>
       <Field
         select
-        label="Kind of machine"
+        label={say`Kind of machine`}
         value={familyId}
         onChange={(event) => chooseFamily(event.target.value)}
         className={classes.wide ?? ''}
@@ -80,11 +81,11 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
         name="speedIds"
         render={({ field }) => (
           <div className={classes.wide}>
-            <p className="small quiet">Speeds of this unit</p>
+            <p className="small quiet">{say`Speeds of this unit`}</p>
             <ToggleButtonGroup
               value={field.value}
               onChange={(_event, value: string[]) => field.onChange(inFamilyOrder(family.speeds, value))}
-              aria-label="Speeds of this unit"
+              aria-label={say`Speeds of this unit`}
               className={classes.toggles ?? ''}
             >
               {family.speeds.map((speed) => (
@@ -102,7 +103,7 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
         render={({ field }) => (
           <Field
             select
-            label="Tolerance that counts"
+            label={say`Tolerance that counts`}
             value={field.value.use}
             onChange={(event) => field.onChange(toleranceOfUse(family, event.target.value))}
             className={classes.wide ?? ''}
@@ -115,11 +116,11 @@ export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Pr
           </Field>
         )}
       />
-      <Field label="What the owner says" multiline minRows={2} {...register('complaint')} />
-      <Field label="What was tried from outside" multiline minRows={2} {...register('tried')} />
+      <Field label={say`What the owner says`} multiline minRows={2} {...register('complaint')} />
+      <Field label={say`What was tried from outside`} multiline minRows={2} {...register('tried')} />
       {wrong && (
         <p role="alert" className={`danger ${classes.wide}`}>
-          {wrong.message ?? 'One of the fields is not filled in rightly.'}
+          {wrong.message ?? say`One of the fields is not filled in rightly.`}
         </p>
       )}
       <Button type="submit" variant="contained" disabled={busy} className={classes.submit ?? ''}>
@@ -136,10 +137,10 @@ function inFamilyOrder(speeds: readonly { readonly id: string }[], chosen: reado
 function Words({ register }: { readonly register: UseFormRegister<JobFields> }) {
   return (
     <>
-      <Field label="Make" {...register('make')} />
-      <Field label="Model" {...register('model')} />
-      <Field label="Serial" {...register('serial')} />
-      <Field label="Whose" {...register('customer')} />
+      <Field label={say`Make`} {...register('make')} />
+      <Field label={say`Model`} {...register('model')} />
+      <Field label={say`Serial`} {...register('serial')} />
+      <Field label={say`Whose`} {...register('customer')} />
     </>
   );
 }
@@ -151,10 +152,10 @@ function Rated({ control }: { readonly control: Control<JobFields> }) {
         control={control}
         name="powerKind"
         render={({ field }) => (
-          <Field select label="Fed by" {...field}>
-            <MenuItem value="mains">mains</MenuItem>
-            <MenuItem value="adapter">adapter</MenuItem>
-            <MenuItem value="pack">pack or batteries</MenuItem>
+          <Field select label={say`Fed by`} {...field}>
+            <MenuItem value="mains">{say`mains`}</MenuItem>
+            <MenuItem value="adapter">{say`adapter`}</MenuItem>
+            <MenuItem value="pack">{say`pack or batteries`}</MenuItem>
           </Field>
         )}
       />
@@ -163,7 +164,7 @@ function Rated({ control }: { readonly control: Control<JobFields> }) {
         name="ratedVolts"
         render={({ field, fieldState }) => (
           <Field
-            label="Rated volts (mains or pack)"
+            label={say`Rated volts (mains or pack)`}
             value={field.value ?? ''}
             onChange={(event) => field.onChange(event.target.value === '' ? null : decimal(event.target.value))}
             onBlur={field.onBlur}

@@ -10,6 +10,7 @@ import { keys, queryClient, useSettings } from '../../shared/api/queries.js';
 import { useStored } from '../../shared/ui/useStored.js';
 import { blankFields, JobFieldsForm } from './JobFieldsForm.js';
 import classes from './Intake.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const DRAFT = 'amber-gauge-new-unit';
 
@@ -38,11 +39,12 @@ export function NewUnitScreen() {
   });
   return (
     <main className={classes.screen}>
-      <h1 className="prompt">Take in a unit</h1>
+      <h1 className="prompt">{say`Take in a unit`}</h1>
       {left && (
         <div className={`row ${classes.left}`} role="status">
           <span>
-            Begun and not taken in: <strong>{draftWords(left.fields)}</strong>
+            {say`Begun and not taken in: `}
+            <strong>{draftWords(left.fields)}</strong>
           </span>
           <Button
             variant="outlined"
@@ -50,28 +52,20 @@ export function NewUnitScreen() {
               setBegan(left);
               setLeft(null);
             }}
-          >
-            Go on with it
-          </Button>
+          >{say`Go on with it`}</Button>
           <Button
             onClick={() => {
               setDraft(null);
               setLeft(null);
             }}
-          >
-            Drop it
-          </Button>
+          >{say`Drop it`}</Button>
         </div>
       )}
-      {take.error && (
-        <p role="alert" className="danger">
-          {take.error.message} What you typed stays here.
-        </p>
-      )}
+      {take.error && <p role="alert" className="danger">{say`${take.error.message} What you typed stays here.`}</p>}
       <JobFieldsForm
         key={began?.id ?? 'blank'}
         start={began?.fields ?? first}
-        submitWord="Take it in"
+        submitWord={say`Take it in`}
         busy={take.isPending || take.isSuccess}
         onSubmit={(fields) => !take.isPending && !take.isSuccess && take.mutate(fields)}
         onDraft={keep}

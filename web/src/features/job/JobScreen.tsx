@@ -23,6 +23,7 @@ import { askedBy, promptOf } from './stages/prompt.js';
 import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { useJobView, type JobView } from './useJobView.js';
 import classes from './Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 // Fetched for practice units alone: the machines are large.
 const PracticeStrip = lazyPart(() => import('./practice/PracticeStrip.js').then((module) => module.PracticeStrip));
@@ -32,8 +33,8 @@ export function JobScreen() {
   const { id = '', stage } = useParams();
   const { view, error } = useJobView(id);
   if (error && !view)
-    return <p className={classes.message}>{error.message} Go back to the bench, or wait: it is tried again.</p>;
-  if (!view) return <p className={classes.message}>Fetching the job.</p>;
+    return <p className={classes.message}>{say`${error.message} Go back to the bench, or wait: it is tried again.`}</p>;
+  if (!view) return <p className={classes.message}>{say`Fetching the job.`}</p>;
   const present = STAGES.find((one) => one === stage) ?? view.next.stage;
   return <JobLayout key={id} view={view} stage={present} />;
 }

@@ -10,6 +10,7 @@ import { askCapture } from '../../shared/live/share.js';
 import { notice } from '../../shared/ui/Notice.js';
 import { useCaptureKey } from '../measuring/live/useCaptureKey.js';
 import classes from './Live.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Nothing new for so long: the other device has stopped. */
 const GONE_MS = 2500;
@@ -27,18 +28,19 @@ export function LiveScreen() {
   const capture = useCallback(() => {
     if (sender === null) return;
     askCapture(sender).then(
-      () => notice('Asked to keep it'),
-      () => notice('It could not be asked: the server is away'),
+      () => notice(say`Asked to keep it`),
+      () => notice(say`It could not be asked: the server is away`),
     );
   }, [sender]);
   const captureKey = useCaptureKey(sender !== null, capture);
   if (!frame)
     return (
       <main className={classes.screen}>
-        <h1 className="prompt">Nothing is heard on another device</h1>
+        <h1 className="prompt">{say`Nothing is heard on another device`}</h1>
         <p>
-          Listen to a tone there, at the <Link to="/speed">speed desk</Link>, in a job’s Set speed or with the trim
-          coach: its ribbon follows here.
+          {say`Listen to a tone there, at the `}
+          <Link to="/speed">{say`speed desk`}</Link>
+          {say`, in a job’s Set speed or with the trim coach: its ribbon follows here.`}
         </p>
       </main>
     );
@@ -49,7 +51,7 @@ export function LiveScreen() {
   };
   const decimals = errorDecimals(frame.expandedPercent);
   return (
-    <main className={classes.screen} aria-label="Live view" ref={screen}>
+    <main className={classes.screen} aria-label={say`Live view`} ref={screen}>
       <p className={classes.what}>
         {frame.what}, {frame.speedLabel}
       </p>
@@ -78,16 +80,17 @@ export function LiveScreen() {
           : `${verdictWords(judge(frame.meanPercent, frame.expandedPercent, limits))}, ${frame.words}`}
       </p>
       <div className="row">
-        <Button variant="contained" className={classes.key ?? ''} onClick={capture} title={`Key ${captureKey}`}>
-          Capture
-        </Button>
+        <Button
+          variant="contained"
+          className={classes.key ?? ''}
+          onClick={capture}
+          title={say`Key ${captureKey}`}
+        >{say`Capture`}</Button>
         <Button
           variant="outlined"
           className={classes.key ?? ''}
           onClick={() => void screen.current?.requestFullscreen().catch(() => undefined)}
-        >
-          Full screen
-        </Button>
+        >{say`Full screen`}</Button>
       </div>
     </main>
   );

@@ -7,23 +7,26 @@ import { Link } from 'react-router';
 import { when } from '../../shared/ui/when.js';
 import table from '../../shared/ui/Table.module.css';
 import classes from './PracticeScreen.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Begun({ units }: { readonly units: readonly PracticeRow[] | null }) {
   if (units === null) return null;
   return (
-    <section className="stack" aria-label="Your practice units">
-      <h2>Begun so far</h2>
+    <section className="stack" aria-label={say`Your practice units`}>
+      <h2>{say`Begun so far`}</h2>
       {units.length === 0 ? (
-        <p>None yet. Take one from above: its clock counts minutes of practice, not yours.</p>
+        <p>{say`None yet. Take one from above: its clock counts minutes of practice, not yours.`}</p>
       ) : (
         <table className={`${table.table} ${classes.begun}`}>
           <thead>
             <tr>
-              {['Unit', 'What the owner says', 'Begun', 'Minutes', 'The advice', 'How it ended'].map((head) => (
-                <th key={head} scope="col">
-                  {head}
-                </th>
-              ))}
+              {[say`Unit`, say`What the owner says`, say`Begun`, say`Minutes`, say`The advice`, say`How it ended`].map(
+                (head) => (
+                  <th key={head} scope="col">
+                    {head}
+                  </th>
+                ),
+              )}
             </tr>
           </thead>
           <tbody>
@@ -51,12 +54,12 @@ function endWords({ ended }: PracticeRow): string {
   if (!ended) return 'open';
   const parts = [
     ended.left.length > 0
-      ? `left: ${ended.left.join(', ')}`
+      ? say`left: ${ended.left.join(', ')}`
       : ended.found.length > 0
-        ? `mended: ${ended.found.join(', ')}`
-        : 'nothing was wrong',
-    ended.wrongParts > 0 && `${ended.wrongParts} ${ended.wrongParts === 1 ? 'part' : 'parts'} for nothing`,
-    ended.harm.length > 0 && `danger: ${ended.harm.join(', ')}`,
+        ? say`mended: ${ended.found.join(', ')}`
+        : say`nothing was wrong`,
+    ended.wrongParts > 0 && say`${ended.wrongParts} ${ended.wrongParts === 1 ? say`part` : say`parts`} for nothing`,
+    ended.harm.length > 0 && say`danger: ${ended.harm.join(', ')}`,
   ];
   return parts.filter(Boolean).join('; ');
 }

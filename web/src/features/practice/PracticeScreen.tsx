@@ -17,6 +17,7 @@ import { PickFile } from '../../shared/ui/PickFile.js';
 import { useBegin, usePractice } from './usePractice.js';
 import { Begun } from './Begun.js';
 import classes from './PracticeScreen.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Seeds of drawn units lie below this. */
 const SEEDS = 1_000_000;
@@ -30,24 +31,22 @@ export function PracticeScreen() {
   const known = new Map(list.data?.lessons.map((one) => [one.lesson, one]));
   return (
     <main className={classes.screen}>
-      <h1 className="prompt">Practise: find what is wrong, break nothing that is real</h1>
+      <h1 className="prompt">{say`Practise: find what is wrong, break nothing that is real`}</h1>
       {(begin.error ?? list.error) && (
         <p role="alert" className="danger">
           {(begin.error ?? list.error)?.message}
         </p>
       )}
       <div className={classes.columns}>
-        <section className="stack" aria-label="A unit to find out">
-          <h2>Something hidden</h2>
+        <section className="stack" aria-label={say`A unit to find out`}>
+          <h2>{say`Something hidden`}</h2>
           <Button
             variant="contained"
             size="large"
             className={classes.surprise ?? ''}
             disabled={begin.isPending}
             onClick={() => take(drawPractice(null, anySeed()))}
-          >
-            Surprise me
-          </Button>
+          >{say`Surprise me`}</Button>
           <div className={classes.families}>
             {PRACTICE_FAMILIES.map((id) => (
               <Button
@@ -67,12 +66,10 @@ export function PracticeScreen() {
             </p>
           )}
         </section>
-        <section className="stack" aria-label="Lessons">
+        <section className="stack" aria-label={say`Lessons`}>
           <h2>
-            Lessons{' '}
-            <span className="quiet">
-              {known.size} of {LESSONS.length} done
-            </span>
+            {say`Lessons `}
+            <span className="quiet">{say`${known.size} of ${LESSONS.length} done`}</span>
           </h2>
           <ul className={classes.lessons}>
             {LESSONS.map((lesson) => (
@@ -100,14 +97,12 @@ interface LessonProps {
 function LessonRow({ lesson, done, onBegin }: LessonProps) {
   return (
     <li>
-      <Button variant="outlined" onClick={onBegin} aria-label={`Begin: ${lesson.title}`}>
-        Begin
-      </Button>
+      <Button variant="outlined" onClick={onBegin} aria-label={say`Begin: ${lesson.title}`}>{say`Begin`}</Button>
       <div>
         <strong>{lesson.title}</strong> <span className="quiet">{lesson.theme}</span>
         <p className={classes.before}>{lesson.before}</p>
       </div>
-      <span className={classes.done}>{done ? `done, ${fixed(done.bestMinutes, 0)} min at best` : 'not yet'}</span>
+      <span className={classes.done}>{done ? say`done, ${fixed(done.bestMinutes, 0)} min at best` : say`not yet`}</span>
     </li>
   );
 }
@@ -120,7 +115,7 @@ interface FileProps {
 function FromFile({ onUnit, onProblem }: FileProps) {
   const read = async (file: File) => {
     // A file far over the limit is not read to find that out.
-    if (file.size > 4 * PRACTICE_FILE_LIMIT) return onProblem('The file is far too long for a practice unit.');
+    if (file.size > 4 * PRACTICE_FILE_LIMIT) return onProblem(say`The file is far too long for a practice unit.`);
     const found = readPracticeFile(await file.text());
     if ('problem' in found) return onProblem(found.problem);
     onProblem(null);
@@ -128,8 +123,8 @@ function FromFile({ onUnit, onProblem }: FileProps) {
   };
   return (
     <PickFile
-      words="Open a unit’s file"
-      label="Practice unit"
+      words={say`Open a unit’s file`}
+      label={say`Practice unit`}
       accept="application/json,.json"
       variant="text"
       onFile={(file) => void read(file)}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useEffect, useState } from 'react';
 import { useSettingsChange } from './useSettingsChange.js';
 import classes from './Setup.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Keys that work elsewhere and may not be taken; a letter or a figure is always the beginning of a line. */
 const TAKEN = new Set(['Tab', 'Enter', 'Escape', 'Shift', 'Control', 'Alt', 'Meta', 'Backspace', 'F6', 'F7', 'F8']);
@@ -23,7 +24,7 @@ export function CaptureKey({ settings }: { readonly settings: Settings }) {
       setLearning(false);
       if (event.key === 'Escape') return;
       if (isTaken(event.key))
-        return setMessage(`${event.key} has another use here. Press a function key, or set the pedal to one.`);
+        return setMessage(say`${event.key} has another use here. Press a function key, or set the pedal to one.`);
       setMessage('');
       mutate({ version: settings.version, fields: { captureKey: event.key } });
     };
@@ -32,15 +33,15 @@ export function CaptureKey({ settings }: { readonly settings: Settings }) {
   }, [learning, mutate, settings.version]);
   return (
     <div className="row">
-      <span className={`mono ${classes.key}`}>{settings.captureKey === ' ' ? 'Space' : settings.captureKey}</span>
+      <span className={`mono ${classes.key}`}>{settings.captureKey === ' ' ? say`Space` : settings.captureKey}</span>
       <Button variant="outlined" onClick={() => setLearning(true)}>
-        {learning ? 'Press the key or pedal now' : 'Learn another'}
+        {learning ? say`Press the key or pedal now` : say`Learn another`}
       </Button>
       <span role="status">
         {message ||
           (change.error
             ? change.error.message
-            : 'One press with both hands busy stamps time and prompt; the value is typed later.')}
+            : say`One press with both hands busy stamps time and prompt; the value is typed later.`)}
       </span>
     </div>
   );

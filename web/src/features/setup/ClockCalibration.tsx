@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { decodeElse, inWorker, reporting, STOPPED } from '../../workers/speedClient.js';
 import { FileDrop } from '../measuring/ways/FileDrop.js';
 import { useSettingsChange } from './useSettingsChange.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Answer extends Found {
   readonly readHz: number;
@@ -26,21 +27,17 @@ export function ClockCalibration({ settings }: { readonly settings: Settings }) 
     setFound({ ...calibrateClock(referenceHz, limitPpm, run.mean, 2e4 * noise), readHz: run.mean });
   };
   return (
-    <section className="stack" aria-label="Calibrate the sound card">
-      <p>
-        Record a frequency that is known (a standard, a broadcast time signal, a calibrated generator) for a minute with
-        this sound card and drop it here. The card runs at{' '}
-        {settings.clockCorrectionPpm === 0 ? 'its own rate' : `${signed(settings.clockCorrectionPpm, 2)} ppm`} now,
-        within ±{settings.clockLimitPpm} ppm.
-      </p>
+    <section className="stack" aria-label={say`Calibrate the sound card`}>
+      <p>{say`Record a frequency that is known (a standard, a broadcast time signal, a calibrated generator) for a
+          minute with this sound card and drop it here. The card runs at ${settings.clockCorrectionPpm === 0 ? say`its own rate` : `${signed(settings.clockCorrectionPpm, 2)} ppm`} now, within ±${settings.clockLimitPpm} ppm.`}</p>
       <div className="row">
-        <Field label="Known frequency, Hz" value={hz} onChange={(event) => setHz(event.target.value)} />
-        <Field label="Known within ± ppm" value={limit} onChange={(event) => setLimit(event.target.value)} />
+        <Field label={say`Known frequency, Hz`} value={hz} onChange={(event) => setHz(event.target.value)} />
+        <Field label={say`Known within ± ppm`} value={limit} onChange={(event) => setLimit(event.target.value)} />
       </div>
       <FileDrop
-        label="Recording of the known frequency"
-        button="Choose a recording"
-        or="or drop it here"
+        label={say`Recording of the known frequency`}
+        button={say`Choose a recording`}
+        or={say`or drop it here`}
         disabled={!ready}
         measure={async (file, report) => {
           const decoded = await decodeElse(file);
@@ -54,10 +51,8 @@ export function ClockCalibration({ settings }: { readonly settings: Settings }) 
       />
       {found && (
         <div className="row">
-          <p role="status">
-            Read as {fixed(found.readHz, 5)} Hz: correction {signed(found.correctionPpm, 2)} ppm, then within ±
-            {fixed(found.limitPpm, 1)} ppm.
-          </p>
+          <p role="status">{say`Read as ${fixed(found.readHz, 5)} Hz: correction ${signed(found.correctionPpm, 2)}
+            ppm, then within ±${fixed(found.limitPpm, 1)} ppm.`}</p>
           <Button
             variant="contained"
             onClick={() =>
@@ -72,9 +67,7 @@ export function ClockCalibration({ settings }: { readonly settings: Settings }) 
                 { onSuccess: () => setFound(null) },
               )
             }
-          >
-            Use it
-          </Button>
+          >{say`Use it`}</Button>
         </div>
       )}
       {change.error && (

@@ -11,6 +11,7 @@ import { ApiError, call } from '../../shared/api/client.js';
 import { Field } from '../../shared/ui/Field.js';
 import { useSettingsChange } from './useSettingsChange.js';
 import classes from './Setup.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Instruments({ settings }: { readonly settings: Settings }) {
   const { change, theirs, forget } = useSettingsChange();
@@ -21,10 +22,10 @@ export function Instruments({ settings }: { readonly settings: Settings }) {
     <div className="stack">
       {instruments.length === 0 && (
         <p>
-          None yet. A meter, counter, supply or scope that speaks SCPI over the network lays its reading where the
-          prompt asks, with one key (F4); a meter on a serial line is read by the device it is plugged into
-          (serial:9600). A supply is read and never switched. To try it without one:{' '}
-          <span className="mono">gauge stand-in --port 5025</span>.
+          {say`None yet. A meter, counter, supply or scope that speaks SCPI over the network lays its reading where
+            the prompt asks, with one key (F4); a meter on a serial line is read by the device it is plugged into
+            (serial:9600). A supply is read and never switched. To try it without one: `}
+          <span className="mono">{say`gauge stand-in --port 5025`}</span>.
         </p>
       )}
       {instruments.map((one) => (
@@ -46,16 +47,12 @@ export function Instruments({ settings }: { readonly settings: Settings }) {
             onChange={(event) => keep({ remoteInstruments: event.target.checked })}
           />
         }
-        label="Instruments may stand at other addresses than this machine’s own"
+        label={say`Instruments may stand at other addresses than this machine’s own`}
       />
       {(theirs ?? change.error) && (
         <p role="alert" className="danger">
-          {theirs ? 'Set-up was changed meanwhile.' : wordsOf(change.error)}{' '}
-          {theirs && (
-            <Button variant="outlined" onClick={forget}>
-              Look at it again
-            </Button>
-          )}
+          {theirs ? say`Set-up was changed meanwhile.` : wordsOf(change.error)}{' '}
+          {theirs && <Button variant="outlined" onClick={forget}>{say`Look at it again`}</Button>}
         </p>
       )}
     </div>
@@ -72,7 +69,7 @@ const wordsOf = (error: unknown): string =>
 
 /** Who answers, or why nobody does. */
 function Tried({ tried }: { readonly tried: ReturnType<typeof useTry> }) {
-  if (tried.isPending) return <span role="status">Asking who it is.</span>;
+  if (tried.isPending) return <span role="status">{say`Asking who it is.`}</span>;
   if (tried.error)
     return (
       <span role="alert" className="danger">
@@ -80,7 +77,7 @@ function Tried({ tried }: { readonly tried: ReturnType<typeof useTry> }) {
       </span>
     );
   const { data } = tried;
-  return data ? <span role="status">answers as {[data.maker, data.model, data.serial].join(', ')}</span> : null;
+  return data ? <span role="status">{say`answers as ${[data.maker, data.model, data.serial].join(', ')}`}</span> : null;
 }
 
 function Row({ instrument, onForget }: { readonly instrument: Instrument; readonly onForget: () => void }) {
@@ -98,13 +95,13 @@ function Row({ instrument, onForget }: { readonly instrument: Instrument; readon
       </span>
       <span className="row">
         {serialBaud(instrument.address) === null && (
-          <Button variant="outlined" disabled={tried.isPending} onClick={() => tried.mutate(instrument.address)}>
-            Try it
-          </Button>
+          <Button
+            variant="outlined"
+            disabled={tried.isPending}
+            onClick={() => tried.mutate(instrument.address)}
+          >{say`Try it`}</Button>
         )}
-        <Button onClick={onForget} aria-label={`Take ${instrument.name} out of the list`}>
-          Take out
-        </Button>
+        <Button onClick={onForget} aria-label={say`Take ${instrument.name} out of the list`}>{say`Take out`}</Button>
       </span>
     </div>
   );
@@ -131,8 +128,13 @@ function AddInstrument({ busy, names, onAdd }: AddProps) {
   return (
     <div className="stack">
       <div className={classes.instrument}>
-        <Field label="Called" value={name} onChange={(event) => setName(event.target.value)} />
-        <Field select label="It is a" value={kind} onChange={(event) => setKind(event.target.value as InstrumentKind)}>
+        <Field label={say`Called`} value={name} onChange={(event) => setName(event.target.value)} />
+        <Field
+          select
+          label={say`It is a`}
+          value={kind}
+          onChange={(event) => setKind(event.target.value as InstrumentKind)}
+        >
           {Object.entries(INSTRUMENT_KINDS).map(([id, { words }]) => (
             <MenuItem key={id} value={id}>
               {words}
@@ -140,7 +142,7 @@ function AddInstrument({ busy, names, onAdd }: AddProps) {
           ))}
         </Field>
         <Field
-          label="Address, host and port"
+          label={say`Address, host and port`}
           placeholder="127.0.0.1:5025"
           value={address}
           onChange={(event) => setAddress(event.target.value)}
@@ -149,18 +151,14 @@ function AddInstrument({ busy, names, onAdd }: AddProps) {
           variant="outlined"
           disabled={address.trim() === '' || serialBaud(address.trim()) !== null || tried.isPending}
           onClick={() => tried.mutate(address.trim())}
-        >
-          Try it
-        </Button>
+        >{say`Try it`}</Button>
         <Button
           variant="contained"
           disabled={busy || doubled || name.trim() === '' || address.trim() === ''}
           onClick={add}
-        >
-          Add
-        </Button>
+        >{say`Add`}</Button>
       </div>
-      {doubled && <span className="danger">There is one of this name already.</span>}
+      {doubled && <span className="danger">{say`There is one of this name already.`}</span>}
       <Tried tried={tried} />
     </div>
   );

@@ -14,6 +14,7 @@ import { notice } from '../../shared/ui/Notice.js';
 import { ConflictChoice } from '../../shared/ui/ConflictChoice.js';
 import { useSettingsChange } from './useSettingsChange.js';
 import classes from './Setup.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function SettingsForm({ settings }: { readonly settings: Settings }) {
   const { change, theirs, forget } = useSettingsChange();
@@ -28,7 +29,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
       {
         onSuccess: (kept) => {
           setVersion(kept.version);
-          notice('Kept');
+          notice(say`Kept`);
         },
       },
     );
@@ -50,20 +51,20 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
   }
   return (
     <form className={classes.grid} onSubmit={(event) => void handleSubmit((fields) => save(fields))(event)} noValidate>
-      <Field label="Shop" {...register('shopName')} />
-      <Field label="Address" {...register('shopAddress')} />
-      <Field label="Currency" {...register('currency')} />
-      <Field label="An hour of hands costs" {...register('hourMoney', { valueAsNumber: true })} />
-      <Field label="A day of waiting costs" {...register('dayMoney', { valueAsNumber: true })} />
-      <Field label="Parts usually take, days" {...register('partsDays', { valueAsNumber: true })} />
-      <Field label="Mains volts" {...register('mainsVolts', { valueAsNumber: true })} />
+      <Field label={say`Shop`} {...register('shopName')} />
+      <Field label={say`Address`} {...register('shopAddress')} />
+      <Field label={say`Currency`} {...register('currency')} />
+      <Field label={say`An hour of hands costs`} {...register('hourMoney', { valueAsNumber: true })} />
+      <Field label={say`A day of waiting costs`} {...register('dayMoney', { valueAsNumber: true })} />
+      <Field label={say`Parts usually take, days`} {...register('partsDays', { valueAsNumber: true })} />
+      <Field label={say`Mains volts`} {...register('mainsVolts', { valueAsNumber: true })} />
       <Controller
         control={control}
         name="mainsHz"
         render={({ field }) => (
           <Field
             select
-            label="Mains frequency"
+            label={say`Mains frequency`}
             value={field.value}
             onChange={(event) => field.onChange(Number(event.target.value))}
           >
@@ -78,7 +79,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
         render={({ field }) => (
           <Field
             select
-            label="Wow and flutter with the number"
+            label={say`Wow and flutter with the number`}
             value={field.value}
             onChange={(event) => field.onChange(event.target.value)}
           >
@@ -91,11 +92,11 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
         )}
       />
       <Field
-        label="Sound card clock within ± ppm (100: common practice)"
+        label={say`Sound card clock within ± ppm (100: common practice)`}
         {...register('clockLimitPpm', { valueAsNumber: true })}
       />
       <Field
-        label="Sound card clock, correction in ppm (0: as it runs)"
+        label={say`Sound card clock, correction in ppm (0: as it runs)`}
         {...register('clockCorrectionPpm', { valueAsNumber: true })}
       />
       <HoursFields register={register} control={control} />
@@ -106,9 +107,7 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
         </p>
       )}
       <div className={classes.end}>
-        <Button type="submit" variant="contained" disabled={change.isPending}>
-          Keep
-        </Button>
+        <Button type="submit" variant="contained" disabled={change.isPending}>{say`Keep`}</Button>
       </div>
     </form>
   );
@@ -116,23 +115,23 @@ export function SettingsForm({ settings }: { readonly settings: Settings }) {
 
 /** Limits a shop may change: field, label, unit. */
 const SAFETY_FIELDS = [
-  ['safety.earthOhm', 'Earth path, cord up to 5 m, at most', 'Ω'],
-  ['safety.earthOhmPer', 'More for each further 7.5 m', 'Ω'],
-  ['safety.earthOhmMost', 'Earth path, never over', 'Ω'],
-  ['safety.insulationMohm.I', 'Insulation, class I, at least', 'MΩ'],
-  ['safety.insulationMohm.I-heating', 'Class I with a heating element, at least', 'MΩ'],
-  ['safety.insulationMohm.II', 'Insulation, class II, at least', 'MΩ'],
-  ['safety.insulationMohm.III', 'Insulation, class III, at least', 'MΩ'],
-  ['safety.earthCurrentMa', 'Current in the earth, at most', 'mA'],
-  ['safety.touchCurrentMa', 'Touch current, at most', 'mA'],
+  ['safety.earthOhm', say`Earth path, cord up to 5 m, at most`, 'Ω'],
+  ['safety.earthOhmPer', say`More for each further 7.5 m`, 'Ω'],
+  ['safety.earthOhmMost', say`Earth path, never over`, 'Ω'],
+  ['safety.insulationMohm.I', say`Insulation, class I, at least`, 'MΩ'],
+  ['safety.insulationMohm.I-heating', say`Class I with a heating element, at least`, 'MΩ'],
+  ['safety.insulationMohm.II', say`Insulation, class II, at least`, 'MΩ'],
+  ['safety.insulationMohm.III', say`Insulation, class III, at least`, 'MΩ'],
+  ['safety.earthCurrentMa', say`Current in the earth, at most`, 'mA'],
+  ['safety.touchCurrentMa', say`Touch current, at most`, 'mA'],
 ] as const;
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const DAYS = [say`Mon`, say`Tue`, say`Wed`, say`Thu`, say`Fri`, say`Sat`, say`Sun`];
 const SHARED_FIELDS = [
-  ['hours.places', 'Bench places'],
-  ['hours.isolators', 'Isolated outlets'],
-  ['hours.variacs', 'Variable transformers'],
-  ['hours.tapes', 'Test tapes'],
+  ['hours.places', say`Bench places`],
+  ['hours.isolators', say`Isolated outlets`],
+  ['hours.variacs', say`Variable transformers`],
+  ['hours.tapes', say`Test tapes`],
 ] as const;
 
 interface HoursProps {
@@ -144,9 +143,9 @@ interface HoursProps {
 function HoursFields({ register, control }: HoursProps) {
   return (
     <fieldset className={`${classes.end} ${classes.group}`}>
-      <legend>The day plan: when the bench is open, and what it has once</legend>
-      <Field label="Opens" type="time" {...register('hours.from')} />
-      <Field label="Closes" type="time" {...register('hours.to')} />
+      <legend>{say`The day plan: when the bench is open, and what it has once`}</legend>
+      <Field label={say`Opens`} type="time" {...register('hours.from')} />
+      <Field label={say`Closes`} type="time" {...register('hours.to')} />
       <Controller
         control={control}
         name="hours.days"
@@ -154,7 +153,7 @@ function HoursFields({ register, control }: HoursProps) {
           <ToggleButtonGroup
             value={field.value}
             onChange={(_event, days: number[]) => field.onChange([...days].sort((a, b) => a - b))}
-            aria-label="Open on"
+            aria-label={say`Open on`}
             className={classes.days ?? ''}
           >
             {DAYS.map((day, i) => (
@@ -176,10 +175,8 @@ function HoursFields({ register, control }: HoursProps) {
 function SafetyFields({ register }: { readonly register: UseFormRegister<SettingFields> }) {
   return (
     <fieldset className={`${classes.end} ${classes.group}`}>
-      <legend>
-        Electrical safety at hand-back. Usual in EN countries (EN 50678, EN 50699, from memory); local rules and a
-        qualified tester decide.
-      </legend>
+      <legend>{say`Electrical safety at hand-back. Usual in EN countries (EN 50678, EN 50699, from memory); local
+        rules and a qualified tester decide.`}</legend>
       {SAFETY_FIELDS.map(([name, label, unit]) => (
         <Field key={name} label={label} unit={unit} {...register(name, { valueAsNumber: true })} />
       ))}

@@ -10,6 +10,7 @@ import type { z } from 'zod';
 import { call } from '../../shared/api/client.js';
 import { keys, queryClient } from '../../shared/api/queries.js';
 import classes from './Setup.module.css';
+import { say } from '@amber-gauge/core/words';
 
 type Fields = z.infer<typeof sourceFieldsSchema>;
 
@@ -37,19 +38,15 @@ export function SourceForm({ source, onDone }: { readonly source: Source | null;
       noValidate
       style={{ padding: '16px 0' }}
     >
-      <Field label="Name" {...register('name')} />
-      <Field label="Nominal, Hz" {...register('nominalHz', { setValueAs: number })} />
+      <Field label={say`Name`} {...register('name')} />
+      <Field label={say`Nominal, Hz`} {...register('nominalHz', { setValueAs: number })} />
       <Field
-        label="Tolerance, ± % (empty: not known; a good trade tape has 0.3)"
+        label={say`Tolerance, ± % (empty: not known; a good trade tape has 0.3)`}
         {...register('tolerancePercent', { setValueAs: number })}
       />
       <div className={`row ${classes.end}`}>
-        <Button type="submit" variant="contained" disabled={save.isPending}>
-          Keep
-        </Button>
-        <Button variant="outlined" onClick={onDone}>
-          Leave it
-        </Button>
+        <Button type="submit" variant="contained" disabled={save.isPending}>{say`Keep`}</Button>
+        <Button variant="outlined" onClick={onDone}>{say`Leave it`}</Button>
         {(wrong ?? save.error) && (
           <span role="alert" className="danger">
             {wrong?.message ?? save.error?.message}

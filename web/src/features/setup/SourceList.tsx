@@ -4,13 +4,14 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { SourceForm } from './SourceForm.js';
 import classes from './Setup.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function SourceList({ sources }: { readonly sources: readonly Source[] }) {
   const [editing, setEditing] = useState<string | null>(null);
   return (
     <div>
       {sources.length === 0 && (
-        <p>None yet. Add the tape or record you measure with: without its nominal there is no speed error.</p>
+        <p>{say`None yet. Add the tape or record you measure with: without its nominal there is no speed error.`}</p>
       )}
       {sources.map((source) =>
         editing === source.id ? (
@@ -21,21 +22,21 @@ export function SourceList({ sources }: { readonly sources: readonly Source[] })
             <span className="mono">{source.nominalHz} Hz</span>
             <span>
               {source.tolerancePercent === null
-                ? 'tolerance not known: nothing is proved right'
+                ? say`tolerance not known: nothing is proved right`
                 : `±${source.tolerancePercent} %`}
             </span>
-            <Button variant="outlined" onClick={() => setEditing(source.id)}>
-              Change
-            </Button>
+            <Button variant="outlined" onClick={() => setEditing(source.id)}>{say`Change`}</Button>
           </div>
         ),
       )}
       {editing === 'new' ? (
         <SourceForm source={null} onDone={() => setEditing(null)} />
       ) : (
-        <Button variant="contained" sx={{ mt: 2 }} onClick={() => setEditing('new')}>
-          Add a tape or record
-        </Button>
+        <Button
+          variant="contained"
+          sx={{ mt: 2 }}
+          onClick={() => setEditing('new')}
+        >{say`Add a tape or record`}</Button>
       )}
     </div>
   );

@@ -2,24 +2,29 @@
 import type { BenchSheet, BenchSheetRow } from '@amber-gauge/core/bench';
 import { whenFull } from '../../shared/ui/when.js';
 import classes from './Sheet.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function BenchPaper({ sheet }: { readonly sheet: BenchSheet }) {
   return (
-    <article className={classes.paper} aria-label="Bench sheet">
+    <article className={classes.paper} aria-label={say`Bench sheet`}>
       <header className={classes.head}>
         <span className="quiet">{sheet.shop.name}</span>
-        <strong>Bench sheet {sheet.number}</strong>
+        <strong>{say`Bench sheet ${sheet.number}`}</strong>
       </header>
       <h1 className={classes.unit}>{sheet.unit}</h1>
       <p className="quiet">{[sheet.kind, sheet.serial].filter(Boolean).join(', ')}</p>
-      <Rows title="Test points, healthy" rows={sheet.points} none="Nothing was read at a test point after the work." />
-      <Rows title="Speeds as left" rows={sheet.speeds} />
-      <Rows title="Trims" rows={sheet.trims} />
-      <Rows title="How it comes apart" rows={sheet.opening} />
-      <Rows title="Found inside" rows={sheet.traces} />
-      <Rows title="What was done" rows={sheet.done.map(({ at, text }) => ({ label: text, value: '', at }))} />
+      <Rows
+        title={say`Test points, healthy`}
+        rows={sheet.points}
+        none={say`Nothing was read at a test point after the work.`}
+      />
+      <Rows title={say`Speeds as left`} rows={sheet.speeds} />
+      <Rows title={say`Trims`} rows={sheet.trims} />
+      <Rows title={say`How it comes apart`} rows={sheet.opening} />
+      <Rows title={say`Found inside`} rows={sheet.traces} />
+      <Rows title={say`What was done`} rows={sheet.done.map(({ at, text }) => ({ label: text, value: '', at }))} />
       <section className={classes.section}>
-        <h2>Mind</h2>
+        <h2>{say`Mind`}</h2>
         {sheet.cautions.map((one) => (
           <p key={one}>{one}</p>
         ))}

@@ -1,6 +1,7 @@
 /** The marks of a photo over it, in the photo's own measure, so that they print with it. */
 import type { PhotoMark } from '@amber-gauge/core/bench';
 import classes from './Sheet.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly marks: readonly PhotoMark[];
@@ -19,7 +20,7 @@ export function PhotoMarks({ marks, width, height }: Props) {
       viewBox={`0 0 ${width} ${height}`}
       preserveAspectRatio="xMinYMin meet"
       className={classes.marks}
-      aria-label={`${marks.length} marks`}
+      aria-label={say`${marks.length} marks`}
     >
       {marks.map((mark, i) => {
         const [x, y] = [mark.x * width, mark.y * height];

@@ -5,6 +5,7 @@ import { centreLabel, printRibbonMarks, RIBBON_PRINT } from '@amber-gauge/core/s
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { RibbonMarks } from '../../shared/ribbon/RibbonMarks.js';
 import classes from './Sheet.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Width on a phone, where the words would be too small to read, millimetres. */
 const PHONE_MM = 74;
@@ -19,7 +20,7 @@ export function RibbonPrint({ speed, limits }: { readonly speed: SheetSpeed; rea
       className={classes.ribbon}
       viewBox={`0 0 ${width} ${RIBBON_PRINT.height}`}
       role="img"
-      aria-label={`${speed.label}: as found and as left`}
+      aria-label={say`${speed.label}: as found and as left`}
     >
       <RibbonMarks marks={marks} classes={classes} hatchPitch={2} />
     </svg>

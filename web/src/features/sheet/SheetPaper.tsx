@@ -4,13 +4,14 @@ import { whenFull } from '../../shared/ui/when.js';
 import { PhotoMarks } from './PhotoMarks.js';
 import { RibbonPrint } from './RibbonPrint.js';
 import classes from './Sheet.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function SheetPaper({ model }: { readonly model: SheetModel }) {
   return (
-    <article className={classes.paper} aria-label="Hand-back sheet">
+    <article className={classes.paper} aria-label={say`Hand-back sheet`}>
       <header className={classes.head}>
         <span className="quiet">{[model.shop.name, model.shop.address].filter(Boolean).join(', ')}</span>
-        <strong>Job {model.number}</strong>
+        <strong>{say`Job ${model.number}`}</strong>
       </header>
       <h1 className={classes.unit}>{model.unit}</h1>
       <dl className={classes.facts}>
@@ -22,18 +23,18 @@ export function SheetPaper({ model }: { readonly model: SheetModel }) {
         ))}
       </dl>
       {model.complaint && (
-        <Section title="What was wrong">
+        <Section title={say`What was wrong`}>
           <p>{model.complaint}</p>
         </Section>
       )}
-      <Section title="Speed, as found and as left">
-        <p className="small quiet">Tolerance {model.toleranceWords}</p>
+      <Section title={say`Speed, as found and as left`}>
+        <p className="small quiet">{say`Tolerance ${model.toleranceWords}`}</p>
         {model.speeds.map((speed) => (
           <SpeedBlock key={speed.label} speed={speed} model={model} />
         ))}
       </Section>
       {model.found.length > 0 && (
-        <Section title="What was found">
+        <Section title={say`What was found`}>
           {model.found.map((one) => (
             <div key={one.text}>
               <p>{one.text}</p>
@@ -46,13 +47,13 @@ export function SheetPaper({ model }: { readonly model: SheetModel }) {
           ))}
         </Section>
       )}
-      <Rows title="What was done" rows={model.done} />
-      <List title="Parts that went in" items={model.parts} />
-      {model.shown.length > 0 && <Pairs title={model.proved ? 'Proved' : 'Shown so far'} rows={model.shown} />}
-      {model.notShown.length > 0 && <Pairs title="Not proved" rows={model.notShown} />}
-      <Rows title="Notes" rows={model.notes} />
+      <Rows title={say`What was done`} rows={model.done} />
+      <List title={say`Parts that went in`} items={model.parts} />
+      {model.shown.length > 0 && <Pairs title={model.proved ? say`Proved` : say`Shown so far`} rows={model.shown} />}
+      {model.notShown.length > 0 && <Pairs title={say`Not proved`} rows={model.notShown} />}
+      <Rows title={say`Notes`} rows={model.notes} />
       {model.photos.length > 0 && (
-        <Section title="Photos">
+        <Section title={say`Photos`}>
           <div className={classes.photos}>
             {model.photos.map((one) => (
               <figure key={one.photoId}>
@@ -66,12 +67,12 @@ export function SheetPaper({ model }: { readonly model: SheetModel }) {
           </div>
         </Section>
       )}
-      <List title="Left undone" items={model.leftUndone ? [model.leftUndone] : []} />
-      <List title="What to watch" items={model.watch ? [model.watch] : []} />
-      <List title="Mind" items={model.cautions} />
-      <List title="Come again" items={model.comeAgain.map(({ on, what }) => `${on}: ${what}`)} />
+      <List title={say`Left undone`} items={model.leftUndone ? [model.leftUndone] : []} />
+      <List title={say`What to watch`} items={model.watch ? [model.watch] : []} />
+      <List title={say`Mind`} items={model.cautions} />
+      <List title={say`Come again`} items={model.comeAgain.map(({ on, what }) => `${on}: ${what}`)} />
       {model.price && (
-        <Section title="Price">
+        <Section title={say`Price`}>
           <p className={`mono ${classes.value}`}>{model.price}</p>
         </Section>
       )}
@@ -142,15 +143,15 @@ function SpeedBlock({ speed, model }: { readonly speed: SheetSpeed; readonly mod
       <h3>{speed.label}</h3>
       <RibbonPrint speed={speed} limits={model.tolerance} />
       <div className={classes.sides}>
-        <Side title="As found" side={speed.asFound} />
-        <Side title="As left" side={speed.asLeft} />
+        <Side title={say`As found`} side={speed.asFound} />
+        <Side title={say`As left`} side={speed.asLeft} />
       </div>
     </div>
   );
 }
 
 function Side({ title, side }: { readonly title: string; readonly side: SheetSpeedSide | null }) {
-  if (!side) return <p className="small quiet">{title}: not measured</p>;
+  if (!side) return <p className="small quiet">{say`${title}: not measured`}</p>;
   return (
     <div data-side={title}>
       <p className="small quiet">

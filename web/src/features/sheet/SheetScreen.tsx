@@ -9,6 +9,7 @@ import { BenchPaper } from './BenchPaper.js';
 import { SheetPaper } from './SheetPaper.js';
 import classes from './Sheet.module.css';
 import { PaperLink } from '../../shared/outbox/PaperLink.js';
+import { say } from '@amber-gauge/core/words';
 
 export function SheetScreen() {
   const { id = '', paper = 'owner' } = useParams();
@@ -30,17 +31,15 @@ export function SheetScreen() {
   return (
     <div className={classes.screen}>
       <header className={classes.bar}>
-        <Link to={`/job/${id}/hand-back`} className={classes.back}>
-          ‹ Job
-        </Link>
-        <PaperLink jobId={id} file={paper === 'owner' ? 'sheet.pdf' : 'bench-sheet.pdf'} variant="contained">
-          Download PDF
-        </PaperLink>
-        <Button variant="outlined" onClick={() => window.print()}>
-          Print
-        </Button>
+        <Link to={`/job/${id}/hand-back`} className={classes.back}>{say`‹ Job`}</Link>
+        <PaperLink
+          jobId={id}
+          file={paper === 'owner' ? 'sheet.pdf' : 'bench-sheet.pdf'}
+          variant="contained"
+        >{say`Download PDF`}</PaperLink>
+        <Button variant="outlined" onClick={() => window.print()}>{say`Print`}</Button>
         <Button component={Link} to={`/job/${id}/sheet${paper === 'owner' ? '/bench' : ''}`}>
-          {paper === 'owner' ? 'Bench sheet' : 'Owner’s sheet'}
+          {paper === 'owner' ? say`Bench sheet` : say`Owner’s sheet`}
         </Button>
       </header>
       {error && !data && <p className="danger">{error.message}</p>}

@@ -9,6 +9,7 @@ import { filled, MotorFields, type MotorTexts } from './MotorFields.js';
 import { ServesField } from './ServesField.js';
 import { today } from './useShelf.js';
 import classes from './Shelf.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly parts: readonly string[];
@@ -51,49 +52,54 @@ export function LotForm({ parts, suppliers, busy, onAdd }: Props) {
     setTyped({ ...EMPTY, supplier: typed.supplier });
   };
   return (
-    <section aria-label="Put a lot on the shelf">
-      <h2>Put a lot on the shelf</h2>
+    <section aria-label={say`Put a lot on the shelf`}>
+      <h2>{say`Put a lot on the shelf`}</h2>
       <div className={classes.form}>
         <Field
-          label="Part"
+          label={say`Part`}
           value={typed.part}
           onChange={set('part')}
           slotProps={{ htmlInput: { list: 'shelf-parts' } }}
         />
         <Field
-          label="Supplier"
+          label={say`Supplier`}
           value={typed.supplier}
           onChange={set('supplier')}
           slotProps={{ htmlInput: { list: 'shelf-suppliers' } }}
         />
         <Field
-          label="How many"
+          label={say`How many`}
           value={typed.quantity}
           onChange={set('quantity')}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
         <Field
-          label="Price of one"
+          label={say`Price of one`}
           unit={currency}
           value={typed.price}
           onChange={set('price')}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
-        <Field label="Comes on (empty: it is here)" type="date" value={typed.expectedOn} onChange={set('expectedOn')} />
         <Field
-          label="Claim within, days"
+          label={say`Comes on (empty: it is here)`}
+          type="date"
+          value={typed.expectedOn}
+          onChange={set('expectedOn')}
+        />
+        <Field
+          label={say`Claim within, days`}
           value={typed.claimDays}
           onChange={set('claimDays')}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
-        <Field label="Lies in" value={typed.place} onChange={set('place')} />
+        <Field label={say`Lies in`} value={typed.place} onChange={set('place')} />
         <ServesField serves={serves} onChange={setServes} />
         {motor !== null && <MotorFields motor={motor} onChange={setMotor} />}
         <Button variant="outlined" aria-pressed={motor !== null} onClick={() => setMotor(motor === null ? {} : null)}>
-          {motor === null ? 'It is a motor' : 'It is no motor'}
+          {motor === null ? say`It is a motor` : say`It is no motor`}
         </Button>
         <Button variant="contained" disabled={!ready || busy} onClick={add}>
-          {typed.expectedOn ? 'Keep the order' : 'Put it on the shelf'}
+          {typed.expectedOn ? say`Keep the order` : say`Put it on the shelf`}
         </Button>
       </div>
       {wrong && (
@@ -120,12 +126,12 @@ function problemOf(typed: typeof EMPTY, motor: MotorTexts | null): string | null
   const whole = (value: number | null, least: number) => value !== null && Number.isInteger(value) && value >= least;
   const price = numberIn(typed.price);
   return !whole(numberIn(typed.quantity), 1)
-    ? 'How many: a whole number from 1.'
+    ? say`How many: a whole number from 1.`
     : !whole(numberIn(typed.claimDays), 0)
-      ? 'Claim days: a whole number, nought for none.'
+      ? say`Claim days: a whole number, nought for none.`
       : typed.price.trim() !== '' && (price === null || price < 0)
-        ? 'The price is no amount of money.'
+        ? say`The price is no amount of money.`
         : motor !== null && !((numberIn(motor.newRpm ?? '') ?? 0) > 0)
-          ? 'The motor’s speed: a number of turns a minute.'
+          ? say`The motor’s speed: a number of turns a minute.`
           : null;
 }

@@ -3,6 +3,7 @@ import { ownEntry } from '@amber-gauge/core/quantity';
 import { CANDIDATE_FIELDS } from '@amber-gauge/core/workings';
 import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../shared/ui/Field.js';
+import { said } from '@amber-gauge/core/words';
 
 /** Typed texts by field. */
 export type MotorTexts = Readonly<Record<string, string>>;
@@ -25,7 +26,7 @@ export function MotorFields({ motor, onChange }: Props) {
     >
       {field.choices?.map((one) => (
         <MenuItem key={one} value={one}>
-          {one}
+          {said(one)}
         </MenuItem>
       ))}
     </Field>

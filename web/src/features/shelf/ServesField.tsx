@@ -3,6 +3,7 @@ import { servesMend, servesUse } from '@amber-gauge/core/bench';
 import { CONSUMABLES, FAMILIES, PATHS, type ConsumableId } from '@amber-gauge/core/families';
 import Autocomplete from '@mui/material/Autocomplete';
 import { Field } from '../../shared/ui/Field.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Choice {
   readonly id: string;
@@ -16,7 +17,7 @@ const MOST = 40;
 const CHOICES: readonly Choice[] = [
   ...(Object.keys(CONSUMABLES) as ConsumableId[]).map((id) => ({
     id: servesUse(id),
-    group: 'Used up',
+    group: say`Used up`,
     name: CONSUMABLES[id],
   })),
   ...FAMILIES.flatMap((family) => {
@@ -50,13 +51,13 @@ export function ServesField({ serves, onChange }: Props) {
       value={CHOICES.filter((one) => serves.includes(one.id))}
       isOptionEqualToValue={(a, b) => a.id === b.id}
       onChange={(_event, chosen) => onChange(chosen.slice(0, MOST).map((one) => one.id))}
-      noOptionsText="No mend is called so"
+      noOptionsText={say`No mend is called so`}
       sx={{ gridColumn: '1 / -1' }}
       renderInput={({ id, disabled, slotProps }) => (
         <Field
           id={id}
           disabled={disabled}
-          label="Serves these mends (empty: the shelf learns it when a piece is taken for one)"
+          label={say`Serves these mends (empty: the shelf learns it when a piece is taken for one)`}
           slotProps={slotProps}
         />
       )}

@@ -10,6 +10,7 @@ import { LotForm } from './LotForm.js';
 import { LotRow } from './LotRow.js';
 import { today, useAddToShelf, useShelf } from './useShelf.js';
 import classes from './Shelf.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function ShelfScreen() {
   const { shelf, error } = useShelf();
@@ -18,8 +19,8 @@ export function ShelfScreen() {
   if (!shelf)
     return (
       <main className={classes.shelf}>
-        <h1 className="prompt">Shelf</h1>
-        {error && <p className="danger">{error.message} It is tried again.</p>}
+        <h1 className="prompt">{say`Shelf`}</h1>
+        {error && <p className="danger">{say`${error.message} It is tried again.`}</p>}
       </main>
     );
   const keep = (...bodies: readonly ShelfBody[]) => add.mutate(bodies);
@@ -27,25 +28,23 @@ export function ShelfScreen() {
   return (
     <main className={classes.shelf}>
       <h1 className="prompt">{headline(shelf)}</h1>
-      {add.error && (
-        <p role="alert" className="danger">
-          {add.error.message} Nothing was changed.
-        </p>
-      )}
+      {add.error && <p role="alert" className="danger">{say`${add.error.message} Nothing was changed.`}</p>}
       {shelf.lots.length > 0 && (
         <Field
-          label="Find a part or supplier"
+          label={say`Find a part or supplier`}
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
           sx={{ width: 360, maxWidth: '100%' }}
         />
       )}
-      <ul className={classes.lots} aria-label="Lots">
+      <ul className={classes.lots} aria-label={say`Lots`}>
         {lots.slice(0, SHOWN).map((lot) => (
           <LotRow key={lot.key} one={lot} busy={add.isPending} onKeep={keep} />
         ))}
       </ul>
-      {lots.length > SHOWN && <p className="quiet">{lots.length - SHOWN} more: find one by its part or supplier.</p>}
+      {lots.length > SHOWN && (
+        <p className="quiet">{say`${lots.length - SHOWN} more: find one by its part or supplier.`}</p>
+      )}
       <LotForm
         parts={shelf.parts.map((one) => one.name)}
         suppliers={shelf.suppliers.map((one) => one.name)}
@@ -78,27 +77,27 @@ function headline(shelf: Shelf): string {
   const [due] = shelf.lots
     .flatMap((one) => (one.testBy ? [one] : []))
     .sort((a, b) => (a.testBy as string).localeCompare(b.testBy as string));
-  if (due) return `Test ${due.lot.part} by ${due.testBy}: until then a bad one can be claimed`;
+  if (due) return say`Test ${due.lot.part} by ${due.testBy ?? ''}: until then a bad one can be claimed`;
   const low = shelf.parts.find((part) => part.reorderAt !== null && part.free + part.onOrder <= part.reorderAt);
-  if (low) return `Order ${low.name}: ${low.free} free, ${low.onOrder} on order`;
-  return shelf.lots.length === 0 ? 'The shelf is empty: put a lot on it' : 'Nothing on the shelf wants hands';
+  if (low) return say`Order ${low.name}: ${low.free} free, ${low.onOrder} on order`;
+  return shelf.lots.length === 0 ? say`The shelf is empty: put a lot on it` : say`Nothing on the shelf wants hands`;
 }
 
 function Stock({ shelf }: { readonly shelf: Shelf }) {
   if (shelf.parts.length === 0) return null;
   return (
-    <section className={classes.scores} aria-label="How suppliers and parts fare" tabIndex={0}>
+    <section className={classes.scores} aria-label={say`How suppliers and parts fare`} tabIndex={0}>
       <Scores name="Suppliers" head="supplier" rows={shelf.suppliers} />
       <Scores
         name="Parts"
         head="part"
         rows={shelf.parts}
         more={[
-          ['free + on order', (part) => `${part.free} + ${part.onOrder}`],
+          [say`free + on order`, (part) => `${part.free} + ${part.onOrder}`],
           [
-            'order at',
+            say`order at`,
             ({ reorderAt, leadDays }) =>
-              reorderAt === null ? 'not known' : `${reorderAt} (${fixed(leadDays ?? 0, 0)} days to come)`,
+              reorderAt === null ? say`not known` : say`${reorderAt} (${fixed(leadDays ?? 0, 0)} days to come)`,
           ],
         ]}
       />
@@ -117,9 +116,9 @@ interface ScoresProps<T extends Score> {
 function Scores<T extends Score>({ name, head, rows, more = [] }: ScoresProps<T>) {
   const share = (value: number) => fixed(100 * value, 0);
   const badWords = ({ known, badShare, interval: [low, high] }: T) =>
-    known === 0 ? 'not known' : `${share(badShare)}${THIN}% (${share(low)} to ${share(high)})`;
+    known === 0 ? say`not known` : `${share(badShare)}${THIN}% (${share(low)} to ${share(high)})`;
   const columns: NonNullable<typeof more> = [
-    ['dead on arrival + failed early', (row) => `${row.deadOnArrival} + ${row.failedEarly} of ${row.known}`],
+    [say`dead on arrival + failed early`, (row) => `${row.deadOnArrival} + ${row.failedEarly} of ${row.known}`],
     ['bad, 95 % interval', badWords],
     ...more,
   ];
@@ -156,22 +155,20 @@ function Tables({ lots, onImport }: { readonly lots: readonly Lot[]; readonly on
     if (!file) return;
     const result: ReadLots =
       file.size > 1_000_000
-        ? { lots: [], problems: [{ row: 1, message: 'The file is larger than a megabyte: cut it into parts.' }] }
+        ? { lots: [], problems: [{ row: 1, message: say`The file is larger than a megabyte: cut it into parts.` }] }
         : lotsFromCsv(await file.text(), today());
     setRead(result);
     onImport(result);
   };
   return (
-    <section className={classes.tables} aria-label="As a table">
+    <section className={classes.tables} aria-label={say`As a table`}>
       <Button
         variant="outlined"
         disabled={lots.length === 0}
         onClick={() => download('shelf.csv', 'text/csv', lotsToCsv(lots))}
-      >
-        Export as CSV
-      </Button>
+      >{say`Export as CSV`}</Button>
       <Button variant="outlined" component="label">
-        Import lots from CSV
+        {say`Import lots from CSV`}
         <input
           type="file"
           accept=".csv,text/csv"
@@ -182,14 +179,12 @@ function Tables({ lots, onImport }: { readonly lots: readonly Lot[]; readonly on
           }}
         />
       </Button>
-      <span className="quiet">Heads: part, supplier, quantity, and as in the export</span>
+      <span className="quiet">{say`Heads: part, supplier, quantity, and as in the export`}</span>
       {read && (
         <div role="status">
-          <p>{read.lots.length === 1 ? '1 lot taken' : `${read.lots.length} lots taken`}</p>
+          <p>{read.lots.length === 1 ? say`1 lot taken` : say`${read.lots.length} lots taken`}</p>
           {read.problems.slice(0, 10).map((one) => (
-            <p key={one.row} className="danger">
-              Row {one.row}: {one.message}
-            </p>
+            <p key={one.row} className="danger">{say`Row ${one.row}: ${one.message}`}</p>
           ))}
         </div>
       )}

@@ -21,6 +21,7 @@ import { Ways } from '../measuring/ways/Ways.js';
 import { wayOf, waysFor, type Way } from '../measuring/ways/way.js';
 import { isToday } from '../../shared/ui/when.js';
 import classes from '../measuring/Desk.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const RunDetail = lazyPart(() => import('../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
@@ -58,9 +59,9 @@ export function SpeedDesk() {
         <Measured run={run} speed={speed} familyId={familyId} sources={sources} onFiled={() => setChosen(null)} />
       )}
       {!live && !run ? (
-        <h1 className="prompt">Nothing measured today: choose a way and measure</h1>
+        <h1 className="prompt">{say`Nothing measured today: choose a way and measure`}</h1>
       ) : (
-        <h1 className="off-screen">Speed desk</h1>
+        <h1 className="off-screen">{say`Speed desk`}</h1>
       )}
       <Ways
         ways={ways}
@@ -104,8 +105,8 @@ export function SpeedDesk() {
             setChosen(kept.id);
           }}
         />
-        <Link to="/speed/tones">Make a test tone</Link>
-        <Link to="/live">Live view for a second screen</Link>
+        <Link to="/speed/tones">{say`Make a test tone`}</Link>
+        <Link to="/live">{say`Live view for a second screen`}</Link>
       </div>
       <RunList
         runs={runs}

@@ -9,12 +9,13 @@ import { Link } from 'react-router';
 import { download } from '../../shared/ui/download.js';
 import { inWorker } from '../../workers/speedClient.js';
 import classes from '../measuring/Desk.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const RATES = [44100, 48000, 96000, 192000] as const;
 const CODINGS = [
   ['s16', '16 bit'],
   ['s24', '24 bit'],
-  ['f32', '32 bit float'],
+  ['f32', say`32 bit float`],
 ] as const;
 type Coding = (typeof CODINGS)[number][0];
 
@@ -58,15 +59,17 @@ export function ToneMaker() {
   const played = (numberIn(hz) ?? 0) * (1 + (numberIn(error) ?? 0) / 100);
   return (
     <main className={classes.desk}>
-      <h1 className="prompt">Make a test tone</h1>
+      <h1 className="prompt">{say`Make a test tone`}</h1>
       <p className={classes.lead}>
-        The file is exact to its sample clock. Played from one device into another it shows what the chain adds: drop
-        the recording on the <Link to="/speed">speed desk</Link> and the meter must read what stands here.
+        {say`The file is exact to its sample clock. Played from one device into another it shows what the chain adds:
+          drop the recording on the `}
+        <Link to="/speed">{say`speed desk`}</Link>
+        {say` and the meter must read what stands here.`}
       </p>
       <div className={classes.maker}>
         <Field
           select
-          label="Tone"
+          label={say`Tone`}
           value={TEST_TONES_HZ.some((one) => String(one) === hz) ? hz : 'own'}
           onChange={(event) => setHz(event.target.value === 'own' ? '' : event.target.value)}
         >
@@ -75,28 +78,28 @@ export function ToneMaker() {
               {one} Hz
             </MenuItem>
           ))}
-          <MenuItem value="own">another</MenuItem>
+          <MenuItem value="own">{say`another`}</MenuItem>
         </Field>
         {!TEST_TONES_HZ.some((one) => String(one) === hz) && field('Frequency, Hz', hz, setHz)}
-        <Field select label="Sample rate" value={rate} onChange={(event) => setRate(Number(event.target.value))}>
+        <Field select label={say`Sample rate`} value={rate} onChange={(event) => setRate(Number(event.target.value))}>
           {RATES.map((one) => (
             <MenuItem key={one} value={one}>
               {one} Hz
             </MenuItem>
           ))}
         </Field>
-        <Field select label="Samples" value={coding} onChange={(event) => setCoding(event.target.value as Coding)}>
+        <Field select label={say`Samples`} value={coding} onChange={(event) => setCoding(event.target.value as Coding)}>
           {CODINGS.map(([id, words]) => (
             <MenuItem key={id} value={id}>
               {words}
             </MenuItem>
           ))}
         </Field>
-        {field('Length, s', seconds, setSeconds)}
-        {field('Speed error, %', error, setError)}
-        {field('Wow or flutter, % peak', wow, setWow)}
+        {field(say`Length, s`, seconds, setSeconds)}
+        {field(say`Speed error, %`, error, setError)}
+        {field(say`Wow or flutter, % peak`, wow, setWow)}
         {field('at, Hz', wowHz, setWowHz)}
-        {field('Peak level, dB of full scale', level, setLevel)}
+        {field(say`Peak level, dB of full scale`, level, setLevel)}
       </div>
       {wrong ? (
         <p role="alert" className="danger">
@@ -112,7 +115,7 @@ export function ToneMaker() {
           disabled={wrong !== null || busy}
           onClick={() => void make()}
         >
-          {busy ? 'Making it' : 'Save as WAV'}
+          {busy ? say`Making it` : say`Save as WAV`}
         </Button>
       </div>
       <CheckTheChain />
@@ -123,11 +126,11 @@ export function ToneMaker() {
 function CheckTheChain() {
   return (
     <>
-      <h2>To check the chain</h2>
+      <h2>{say`To check the chain`}</h2>
       <ol className={classes.steps ?? ''}>
-        <li>Drop the saved file on the speed desk as it is: error and wow must read what stands above.</li>
-        <li>Play it into the line input and record it there: what the error differs by is the two clocks.</li>
-        <li>Never over a wireless speaker or a phone call: they stretch time on their own.</li>
+        <li>{say`Drop the saved file on the speed desk as it is: error and wow must read what stands above.`}</li>
+        <li>{say`Play it into the line input and record it there: what the error differs by is the two clocks.`}</li>
+        <li>{say`Never over a wireless speaker or a phone call: they stretch time on their own.`}</li>
       </ol>
     </>
   );
@@ -141,13 +144,14 @@ function problemOf(values: Values, rate: number): string | null {
     (name) => numberIn(values[name]),
   );
   if (hz === null || hz === undefined || hz < 20 || hz > 0.4 * rate)
-    return `The tone lies between 20 and ${0.4 * rate} Hz.`;
-  if (seconds === null || seconds === undefined || seconds < 1) return 'At least one second.';
-  if (seconds * rate > MOST_SAMPLES) return `At most ${Math.floor(MOST_SAMPLES / rate)} s at this rate.`;
-  if (error === null || error === undefined || Math.abs(error) > 50) return 'The speed error lies within ±50 %.';
-  if (wow === null || wow === undefined || wow < 0 || wow > 10) return 'Wow lies between 0 and 10 %.';
-  if (wow > 0 && !(wowHz && wowHz >= 0.05 && wowHz <= 500)) return 'Wow and flutter lie between 0.05 and 500 Hz.';
-  if (level === null || level === undefined || level > 0 || level < -60) return 'The level lies between −60 and 0 dB.';
+    return say`The tone lies between 20 and ${0.4 * rate} Hz.`;
+  if (seconds === null || seconds === undefined || seconds < 1) return say`At least one second.`;
+  if (seconds * rate > MOST_SAMPLES) return say`At most ${Math.floor(MOST_SAMPLES / rate)} s at this rate.`;
+  if (error === null || error === undefined || Math.abs(error) > 50) return say`The speed error lies within ±50 %.`;
+  if (wow === null || wow === undefined || wow < 0 || wow > 10) return say`Wow lies between 0 and 10 %.`;
+  if (wow > 0 && !(wowHz && wowHz >= 0.05 && wowHz <= 500)) return say`Wow and flutter lie between 0.05 and 500 Hz.`;
+  if (level === null || level === undefined || level > 0 || level < -60)
+    return say`The level lies between −60 and 0 dB.`;
   return null;
 }
 

@@ -5,10 +5,11 @@ import { useEffect } from 'react';
 import { useJobs } from '../../shared/api/queries.js';
 import { playDone } from '../../shared/sound/done.js';
 import { useNow } from '../../shared/ui/useNow.js';
+import { say } from '@amber-gauge/core/words';
 
 /** The sound is repeated at this interval until the timer is answered. */
 const REPEAT_MS = 30_000;
-const NAME = 'Amber Gauge';
+const NAME = say`Amber Gauge`;
 
 export function TimerWatch() {
   const jobs = useJobs().data ?? [];
@@ -36,7 +37,7 @@ const dueTimers = (jobs: readonly JobListItem[], now: Date) =>
 export function titleOf(jobs: readonly JobListItem[], now: Date): string {
   const due = dueTimers(jobs, now)[0];
   if (due) {
-    const over = due.timer.timer === 'look-in' ? '' : due.timer.timer === 'parts' ? ': due now' : ' done';
+    const over = due.timer.timer === 'look-in' ? '' : due.timer.timer === 'parts' ? say`: due now` : ' done';
     return `● ${due.timer.label}${over}, ${jobNumber(due.item.job.number)} · ${NAME}`;
   }
   const running = jobs

@@ -17,6 +17,7 @@ import { Link } from 'react-router';
 import { Field } from '../../shared/ui/Field.js';
 import table from '../../shared/ui/Table.module.css';
 import classes from './Train.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly train: Train;
@@ -35,42 +36,42 @@ export function Dimensions({ train, speed, hz }: Props) {
   const wanted = output.nominal ?? output.value;
   const blames = measured !== null && measured > 0 ? blameOf(train, measured, speed, hz) : [];
   const onMains = train.motor.kind === 'synchronous' || train.motor.kind === 'induction';
-  const mm = (value: number | null) => (value === null ? 'none does it' : fixed(value, value < 100 ? 3 : 2));
+  const mm = (value: number | null) => (value === null ? say`none does it` : fixed(value, value < 100 ? 3 : 2));
   return (
-    <section aria-label="Dimensions" className="stack">
-      <h2>What each dimension does</h2>
+    <section aria-label={say`Dimensions`} className="stack">
+      <h2>{say`What each dimension does`}</h2>
       <div className="row">
         <Field
-          label="Measured, if known"
+          label={say`Measured, if known`}
           unit={output.unit}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           error={wrong(typed, 0, 1e6)}
-          helperText={wrong(typed, 0, 1e6) ? 'A speed above zero.' : undefined}
+          helperText={wrong(typed, 0, 1e6) ? say`A speed above zero.` : undefined}
           sx={{ width: 220 }}
         />
         {onMains && (
           <Field
-            label="Right on another mains of"
+            label={say`Right on another mains of`}
             unit="Hz"
             value={other}
             onChange={(event) => setOther(event.target.value)}
             error={wrong(other, 15, 70)}
-            helperText={wrong(other, 15, 70) ? 'No mains has that frequency.' : undefined}
+            helperText={wrong(other, 15, 70) ? say`No mains has that frequency.` : undefined}
             sx={{ width: 220 }}
           />
         )}
       </div>
-      <div className={classes.scroll} role="region" aria-label="Table of dimensions" tabIndex={0}>
+      <div className={classes.scroll} role="region" aria-label={say`Table of dimensions`} tabIndex={0}>
         <table className={table.table}>
           <thead>
             <tr>
-              <th scope="col">dimension</th>
+              <th scope="col">{say`dimension`}</th>
               <th scope="col">mm</th>
-              <th scope="col">0.1{THIN}mm more</th>
-              <th scope="col">± tolerance</th>
-              <th scope="col">to be right{mains === hz ? '' : ` on ${mains} Hz`}</th>
-              {measured !== null && <th scope="col">if it alone is to blame</th>}
+              <th scope="col">{say`0.1${THIN}mm more`}</th>
+              <th scope="col">{say`± tolerance`}</th>
+              <th scope="col">{say`to be right${mains === hz ? '' : say` on ${mains} Hz`}`}</th>
+              {measured !== null && <th scope="col">{say`if it alone is to blame`}</th>}
             </tr>
           </thead>
           <tbody>
@@ -90,7 +91,7 @@ export function Dimensions({ train, speed, hz }: Props) {
                   </td>
                   <td className="mono">{mm(solveKnob(knob, wanted, speed, mains))}</td>
                   {measured !== null && (
-                    <td className="mono">{blame ? `${signed(blame.byMm, 3)} mm` : 'none does it'}</td>
+                    <td className="mono">{blame ? `${signed(blame.byMm, 3)} mm` : say`none does it`}</td>
                   )}
                 </tr>
               );
@@ -98,23 +99,30 @@ export function Dimensions({ train, speed, hz }: Props) {
           </tbody>
         </table>
       </div>
-      <p className="quiet">
-        All at their limits together ±{fixed(spread.worstCasePercent, 2)}
-        {THIN}%, as units come (root of squares) ±{fixed(spread.rssPercent, 2)}
-        {THIN}%. Tolerances not typed are usual ones (common practice). Teeth are counted. An idler’s own diameter
-        cancels and is not listed. Metal does not grow back: do the sum before a pulley is turned down.
-        {!onMains && (
-          <>
-            {' '}
-            The mains changes nothing here: electronics set this motor’s speed, and another one is a matter of{' '}
-            <Link to="/workings/speed-resistor">a resistor</Link>.
-          </>
-        )}
-        {onMains &&
-          ' On another frequency at the same volts the flux changes too: from 60 to 50 Hz it rises by a fifth, volts have to come down with it, and a run capacitor to the value for that mains (common practice).'}
-      </p>
+      <Limits spread={spread} onMains={onMains} />
       <Belts train={train} speed={speed} />
     </section>
+  );
+}
+
+/** How far all of them together reach, and what the table leaves out. */
+function Limits({ spread, onMains }: { readonly spread: ReturnType<typeof spreadOf>; readonly onMains: boolean }) {
+  return (
+    <p className="quiet">
+      {say`All at their limits together ±${fixed(spread.worstCasePercent, 2)}${THIN}%, as units come (root of
+        squares) ±${fixed(spread.rssPercent, 2)}${THIN}%. Tolerances not typed are usual ones (common practice). Teeth
+        are counted. An idler’s own diameter cancels and is not listed. Metal does not grow back: do the sum before a
+        pulley is turned down.`}
+      {!onMains && (
+        <>
+          {say` The mains changes nothing here: electronics set this motor’s speed, and another one is a matter of `}
+          <Link to="/workings/speed-resistor">{say`a resistor`}</Link>.
+        </>
+      )}
+      {onMains &&
+        say` On another frequency at the same volts the flux changes too: from 60 to 50 Hz it rises by a fifth,
+          volts have to come down with it, and a run capacitor to the value for that mains (common practice).`}
+    </p>
   );
 }
 
@@ -135,15 +143,16 @@ function Belts({ train, speed }: Omit<Props, 'hz'>) {
       centre: part.centreMm,
       crossed: part.contact === 'crossed belt',
     });
-    if (run === null) return [`Belt to ${part.name}: the wheels overlap at that distance.`];
+    if (run === null) return [say`Belt to ${part.name}: the wheels overlap at that distance.`];
     const { least, most } = USUAL_STRETCH_PERCENT;
     const [shortest, longest] = [run / (1 + most / 100), run / (1 + least / 100)];
     const stretch =
       part.belt.lengthMm === null
         ? ''
-        : ` The one typed stands stretched by ${fixed(stretchPercent(run, part.belt.lengthMm), 1)} %.`;
+        : say` The one typed stands stretched by ${fixed(stretchPercent(run, part.belt.lengthMm), 1)} %.`;
     return [
-      `Belt to ${part.name}: its run is ${fixed(run, 1)} mm along the middle; one of ${fixed(shortest, 0)} to ${fixed(longest, 0)} mm stands stretched by ${least} to ${most} % (common practice).${stretch}`,
+      say`Belt to ${part.name}: its run is ${fixed(run, 1)} mm along the middle; one of ${fixed(shortest, 0)} to
+        ${fixed(longest, 0)} mm stands stretched by ${least} to ${most} % (common practice).${stretch}`,
     ];
   });
   return said.map((one) => <p key={one}>{one}</p>);

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../shared/ui/Field.js';
 import type { TrainDraft } from './draft.js';
 import classes from './Train.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly draft: TrainDraft;
@@ -15,17 +16,17 @@ interface Props {
 type MotorKey = 'poles' | 'rpm' | 'slip' | 'segments' | 'generator';
 
 const CHOICES = {
-  kind: ['Motor', MOTOR_KINDS],
-  sense: ['Turns', ['clockwise', 'counter-clockwise']],
-  seenFrom: ['seen from its', ['shaft end', 'rear']],
-  shaft: ['Its shaft points', ['towards you', 'away from you']],
+  kind: [say`Motor`, MOTOR_KINDS],
+  sense: [say`Turns`, ['clockwise', 'counter-clockwise']],
+  seenFrom: [say`seen from its`, [say`shaft end`, 'rear']],
+  shaft: [say`Its shaft points`, [say`towards you`, say`away from you`]],
 } as const;
 
 export function Motor({ draft, problems, onDraft }: Props) {
   const { motor } = draft;
   const set = (more: Partial<TrainDraft['motor']>) => onDraft({ ...draft, motor: { ...motor, ...more } });
   const onPoles = motor.kind === 'synchronous' || motor.kind === 'induction';
-  const said = (part: string, field: string) =>
+  const wrongAt = (part: string, field: string) =>
     problems.find((one) => one.part === part && one.field === field)?.message;
   const number = (id: MotorKey, label: string, unit: string, field: string = id) => (
     <Field
@@ -33,13 +34,13 @@ export function Motor({ draft, problems, onDraft }: Props) {
       unit={unit}
       value={motor[id]}
       onChange={(event) => set({ [id]: event.target.value })}
-      error={said('motor', field) !== undefined}
-      helperText={said('motor', field)}
+      error={wrongAt('motor', field) !== undefined}
+      helperText={wrongAt('motor', field)}
     />
   );
   return (
-    <section aria-label="Motor and speeds" className="stack">
-      <h2>Motor and speeds</h2>
+    <section aria-label={say`Motor and speeds`} className="stack">
+      <h2>{say`Motor and speeds`}</h2>
       <div className={classes.fields}>
         {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((id) => (
           <Field
@@ -51,18 +52,18 @@ export function Motor({ draft, problems, onDraft }: Props) {
           >
             {CHOICES[id][1].map((one) => (
               <MenuItem key={one} value={one}>
-                {one}
+                {said(one)}
               </MenuItem>
             ))}
           </Field>
         ))}
         {onPoles
-          ? number('poles', 'Poles (one a speed: apart by spaces)', '')
-          : number('rpm', 'Turns a minute (one a speed: apart by spaces)', 'rpm')}
-        {motor.kind === 'brushless' && number('poles', 'Poles of its rotor', '')}
-        {motor.kind === 'induction' && number('slip', 'Slip', '%', 'slipPercent')}
-        {!onPoles && number('segments', 'Commutator bars, if any', '')}
-        {!onPoles && number('generator', 'Sensor pulses a turn, if any', '')}
+          ? number('poles', say`Poles (one a speed: apart by spaces)`, '')
+          : number('rpm', say`Turns a minute (one a speed: apart by spaces)`, 'rpm')}
+        {motor.kind === 'brushless' && number('poles', say`Poles of its rotor`, '')}
+        {motor.kind === 'induction' && number('slip', say`Slip`, '%', 'slipPercent')}
+        {!onPoles && number('segments', say`Commutator bars, if any`, '')}
+        {!onPoles && number('generator', say`Sensor pulses a turn, if any`, '')}
       </div>
       <Speeds {...{ draft, problems, onDraft }} />
       <Output {...{ draft, problems, onDraft }} />
@@ -78,7 +79,7 @@ const saidBy =
 
 function Speeds({ draft, problems, onDraft }: Props) {
   const { speeds, output } = draft;
-  const said = saidBy(problems);
+  const wrongAt = saidBy(problems);
   const speedAt = (i: number, more: Partial<TrainDraft['speeds'][number]>) =>
     onDraft({ ...draft, speeds: speeds.map((one, k) => (k === i ? { ...one, ...more } : one)) });
   return (
@@ -86,17 +87,17 @@ function Speeds({ draft, problems, onDraft }: Props) {
       {speeds.map((one, i) => (
         <div key={one.id} className={classes.speed}>
           <Field
-            label={`Speed ${i + 1}`}
+            label={say`Speed ${i + 1}`}
             value={one.label}
             onChange={(event) => speedAt(i, { label: event.target.value })}
           />
           <Field
-            label="nominal"
+            label={say`nominal`}
             unit={output.kind === 'turns' ? 'rpm' : 'cm/s'}
             value={one.nominal}
             onChange={(event) => speedAt(i, { nominal: event.target.value })}
-            error={said('speeds', one.id) !== undefined}
-            helperText={said('speeds', one.id)}
+            error={wrongAt('speeds', one.id) !== undefined}
+            helperText={wrongAt('speeds', one.id)}
           />
         </div>
       ))}
@@ -106,14 +107,14 @@ function Speeds({ draft, problems, onDraft }: Props) {
         onClick={() =>
           onDraft({
             ...draft,
-            speeds: [...speeds, { id: `s${Date.now()}`, label: `speed ${speeds.length + 1}`, nominal: '' }],
+            speeds: [...speeds, { id: `s${Date.now()}`, label: say`speed ${speeds.length + 1}`, nominal: '' }],
           })
         }
-      >
-        Another speed
-      </Button>
+      >{say`Another speed`}</Button>
       {speeds.length > 1 && (
-        <Button onClick={() => onDraft({ ...draft, speeds: speeds.slice(0, -1) })}>Take the last speed out</Button>
+        <Button
+          onClick={() => onDraft({ ...draft, speeds: speeds.slice(0, -1) })}
+        >{say`Take the last speed out`}</Button>
       )}
     </div>
   );
@@ -121,16 +122,16 @@ function Speeds({ draft, problems, onDraft }: Props) {
 
 function Output({ draft, problems, onDraft }: Props) {
   const { output } = draft;
-  const said = saidBy(problems);
+  const wrongAt = saidBy(problems);
   return (
     <div className={classes.fields}>
       <Field
         select
-        label="What counts"
+        label={say`What counts`}
         value={output.part}
         onChange={(event) => onDraft({ ...draft, output: { ...output, part: event.target.value } })}
-        error={said('output', 'part') !== undefined}
-        helperText={said('output', 'part')}
+        error={wrongAt('output', 'part') !== undefined}
+        helperText={wrongAt('output', 'part')}
       >
         {draft.parts.map((one) => (
           <MenuItem key={one.id} value={one.id}>
@@ -140,23 +141,23 @@ function Output({ draft, problems, onDraft }: Props) {
       </Field>
       <Field
         select
-        label="as"
+        label={say`as`}
         value={output.kind}
         onChange={(event) =>
           onDraft({ ...draft, output: { ...output, kind: event.target.value as typeof output.kind } })
         }
       >
-        <MenuItem value="turns">turns a minute</MenuItem>
-        <MenuItem value="tape">speed of the tape</MenuItem>
+        <MenuItem value="turns">{say`turns a minute`}</MenuItem>
+        <MenuItem value="tape">{say`speed of the tape`}</MenuItem>
       </Field>
       {output.kind === 'tape' && (
         <Field
-          label="Tape thickness"
+          label={say`Tape thickness`}
           unit="mm"
           value={output.tape}
           onChange={(event) => onDraft({ ...draft, output: { ...output, tape: event.target.value } })}
-          error={said('output', 'tapeThicknessMm') !== undefined}
-          helperText={said('output', 'tapeThicknessMm')}
+          error={wrongAt('output', 'tapeThicknessMm') !== undefined}
+          helperText={wrongAt('output', 'tapeThicknessMm')}
         />
       )}
     </div>

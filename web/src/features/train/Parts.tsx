@@ -15,6 +15,7 @@ import { useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
 import type { PartDraft, TrainDraft } from './draft.js';
 import classes from './Train.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly draft: TrainDraft;
@@ -34,7 +35,7 @@ export function Parts({ draft, problems, turns, onDraft }: Props) {
     const id = `p${Date.now()}`;
     const part: PartDraft = {
       id,
-      name: `part ${draft.parts.length + 1}`,
+      name: say`part ${draft.parts.length + 1}`,
       kind: 'pulley',
       by,
       contact: 'shaft',
@@ -50,8 +51,8 @@ export function Parts({ draft, problems, turns, onDraft }: Props) {
     setOpen(id);
   };
   return (
-    <section aria-label="Parts" className="stack">
-      <h2>Parts, from the motor on</h2>
+    <section aria-label={say`Parts`} className="stack">
+      <h2>{say`Parts, from the motor on`}</h2>
       <ul className={classes.parts}>
         {draft.parts.map((part) => {
           const mine = problems.filter((one) => one.part === part.id);
@@ -67,16 +68,16 @@ export function Parts({ draft, problems, turns, onDraft }: Props) {
                 </span>
                 <span className="mono">
                   {turning
-                    ? `${fixed(60 * turning.revPerS, turning.revPerS < 1.7 ? 3 : 1)}${THIN}rpm ${turning.sense}`
+                    ? say`${fixed(60 * turning.revPerS, turning.revPerS < 1.7 ? 3 : 1)}${THIN}rpm ${turning.sense}`
                     : ''}
                 </span>
                 <Button
                   variant="outlined"
                   onClick={() => setOpen(open === part.id ? null : part.id)}
                   aria-expanded={open === part.id}
-                  aria-label={`Change: ${part.name}`}
+                  aria-label={say`Change: ${part.name}`}
                 >
-                  {open === part.id ? 'Close' : 'Change'}
+                  {open === part.id ? say`Close` : say`Change`}
                 </Button>
               </div>
               {mine.length > 0 && (
@@ -99,9 +100,7 @@ export function Parts({ draft, problems, turns, onDraft }: Props) {
         })}
       </ul>
       <div className="row">
-        <Button variant="outlined" disabled={draft.parts.length >= 40} onClick={add}>
-          Another part
-        </Button>
+        <Button variant="outlined" disabled={draft.parts.length >= 40} onClick={add}>{say`Another part`}</Button>
       </div>
     </section>
   );
@@ -113,11 +112,11 @@ const unitOf = (part: PartDraft): string => (toothed(part) ? 'teeth' : 'mm');
 
 /** "on the shaft of motor", "by a belt from motor pulley". */
 function contactWords({ contact }: PartDraft, by: string): string {
-  if (contact === 'shaft') return `on the shaft of ${by}`;
-  if (contact === 'planetary') return `planet carrier round ${by}`;
+  if (contact === 'shaft') return say`on the shaft of ${by}`;
+  if (contact === 'planetary') return say`planet carrier round ${by}`;
   return isBelt(contact)
-    ? `by ${contact === 'back of a belt' ? 'the back of the belt' : `a ${contact}`} from ${by}`
-    : `${contact}, turned by ${by}`;
+    ? say`by ${contact === 'back of a belt' ? say`the back of the belt` : `a ${contact}`} from ${by}`
+    : say`${contact}, turned by ${by}`;
 }
 
 interface FieldsProps {
@@ -150,22 +149,22 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
   };
   return (
     <div className={classes.fields}>
-      <Field label="Name" value={part.name} onChange={(event) => onPart({ name: event.target.value })} />
+      <Field label={say`Name`} value={part.name} onChange={(event) => onPart({ name: event.target.value })} />
       <Field
         select
-        label="It is a"
+        label={say`It is a`}
         value={part.kind}
         onChange={(event) => onPart({ kind: event.target.value as PartDraft['kind'] })}
       >
         {PART_KINDS.map((one) => (
           <MenuItem key={one} value={one}>
-            {one}
+            {said(one)}
           </MenuItem>
         ))}
       </Field>
       <Field
         select
-        label="Turned by"
+        label={say`Turned by`}
         value={part.by}
         onChange={(event) => onPart({ by: event.target.value })}
         error={problems.some((one) => one.field === 'by')}
@@ -179,13 +178,13 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
       </Field>
       <Field
         select
-        label="through"
+        label={say`through`}
         value={part.contact}
         onChange={(event) => onPart({ contact: event.target.value as PartDraft['contact'] })}
       >
         {CONTACTS.map((one) => (
           <MenuItem key={one} value={one}>
-            {one}
+            {said(one)}
           </MenuItem>
         ))}
       </Field>
@@ -196,13 +195,13 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
           {text('thickness', 'Belt thickness', 'mm', 'thicknessMm')}
           <Field
             select
-            label="Belt"
+            label={say`Belt`}
             value={part.shape}
             onChange={(event) => onPart({ shape: event.target.value as PartDraft['shape'] })}
           >
             {BELT_SHAPES.map((one) => (
               <MenuItem key={one} value={one}>
-                {one}
+                {said(one)}
               </MenuItem>
             ))}
           </Field>
@@ -211,7 +210,7 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
         </>
       )}
       {part.contact !== 'shaft' && !toothed(part) && text('slip', 'Slip', '%', 'slipPercent')}
-      <Button onClick={onRemove}>Take it out</Button>
+      <Button onClick={onRemove}>{say`Take it out`}</Button>
     </div>
   );
 }

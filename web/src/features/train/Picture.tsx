@@ -1,6 +1,7 @@
 /** The train drawn to scale from the side looked at, every wheel with its name and the way it turns. */
 import { drawTrain, type DrawnWheel, type Train } from '@amber-gauge/core/drive';
 import classes from './Train.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly train: Train;
@@ -22,7 +23,7 @@ export function Picture({ train, speed, hz }: Props) {
   const words = wheels.map((one) => `${one.name} ${one.sense}`).join(', ');
   return (
     <figure className={classes.figure}>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={`Drawn to scale: ${words}`}>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={say`Drawn to scale: ${words}`}>
         {order.map((one) => (
           <Wheel key={one.id} one={one} scale={scale} place={place} />
         ))}
@@ -43,9 +44,8 @@ export function Picture({ train, speed, hz }: Props) {
           );
         })}
       </svg>
-      <figcaption className="quiet small">
-        To scale, from the side looked at. Distances not typed are drawn as usual.
-      </figcaption>
+      <figcaption className="quiet small">{say`To scale, from the side looked at. Distances not typed are drawn as
+        usual.`}</figcaption>
     </figure>
   );
 }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Field } from '../../shared/ui/Field.js';
 import table from '../../shared/ui/Table.module.css';
 import classes from './Train.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly train: Train;
@@ -26,14 +27,14 @@ export function Rates({ train, speed, hz }: Props) {
   });
   const slip = slipOf(train, measured, speed, hz);
   return (
-    <section aria-label="What comes round" className="stack">
-      <h2>What comes round how often</h2>
+    <section aria-label={say`What comes round`} className="stack">
+      <h2>{say`What comes round how often`}</h2>
       <table className={table.table}>
         <thead>
           <tr>
-            <th scope="col">what</th>
-            <th scope="col">a second</th>
-            <th scope="col">twice that</th>
+            <th scope="col">{say`what`}</th>
+            <th scope="col">{say`a second`}</th>
+            <th scope="col">{say`twice that`}</th>
           </tr>
         </thead>
         <tbody>
@@ -52,10 +53,9 @@ export function Rates({ train, speed, hz }: Props) {
           ))}
         </tbody>
       </table>
-      <h2>Where speed is lost</h2>
-      <p className="quiet">
-        Mark pulley, shaft and platter, measure two or more of them: what is lost sits between them.
-      </p>
+      <h2>{say`Where speed is lost`}</h2>
+      <p className="quiet">{say`Mark pulley, shaft and platter, measure two or more of them: what is lost sits between
+        them.`}</p>
       <div className={classes.fields}>
         {ids.map((id) => (
           <Field
@@ -68,18 +68,14 @@ export function Rates({ train, speed, hz }: Props) {
         ))}
       </div>
       {slip.motorPercent !== null && (
-        <p>
-          The motor itself runs {signed(slip.motorPercent, 2)}
-          {THIN}% from what is set for it
-          {slip.motorPercent < -1 ? ': capacitor, winding, poles, supply or drag before any pulley.' : '.'}
-        </p>
+        <p>{say`The motor itself runs ${signed(slip.motorPercent, 2)}${THIN}% from what is set for
+          it${slip.motorPercent < -1 ? say`: capacitor, winding, poles, supply or drag before any pulley.` : '.'}`}</p>
       )}
       {slip.between.map((one) => (
-        <p key={`${one.from} ${one.to}`}>
-          Between {nameOf(one.from)} and {nameOf(one.to)}: {signed(one.slipPercent, 2)}
-          {THIN}% lost{one.contacts.length > 0 ? `, at ${one.contacts.join(' or ')}` : ', on one shaft'}
-          {lossWords(one.slipPercent, one.contacts.length)}
-        </p>
+        <p
+          key={`${one.from} ${one.to}`}
+        >{say`Between ${nameOf(one.from)} and ${nameOf(one.to)}: ${signed(one.slipPercent, 2)}${THIN}%
+          lost${one.contacts.length > 0 ? say`, at ${one.contacts.join(' or ')}` : say`, on one shaft`}${lossWords(one.slipPercent, one.contacts.length)}`}</p>
       ))}
     </section>
   );
@@ -88,8 +84,8 @@ export function Rates({ train, speed, hz }: Props) {
 const hertz = (value: number): string => fixed(value, value < 10 ? 3 : 1);
 
 function lossWords(percent: number, contacts: number): string {
-  if (contacts === 0) return Math.abs(percent) > 0.2 ? ': it slips on its shaft, fasten it.' : '.';
+  if (contacts === 0) return Math.abs(percent) > 0.2 ? say`: it slips on its shaft, fasten it.` : '.';
   if (percent > USUAL_SLIP)
-    return ': more than the usual 2 % of slip (common practice). Belt, tyre, or a wrong diameter.';
-  return percent < -0.2 ? ': it gains, a diameter or the belt’s thickness is not as typed.' : ': usual.';
+    return say`: more than the usual 2 % of slip (common practice). Belt, tyre, or a wrong diameter.`;
+  return percent < -0.2 ? say`: it gains, a diameter or the belt’s thickness is not as typed.` : ': usual.';
 }

@@ -8,6 +8,7 @@ import { keepSheet } from '../../shared/api/keepSheet.js';
 import { useSheet } from '../../shared/api/queries.js';
 import { notice } from '../../shared/ui/Notice.js';
 import { Field } from '../../shared/ui/Field.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly familyId: string | null;
@@ -33,15 +34,15 @@ export function SheetOf({ familyId, model, train, onTrain }: Props) {
     if (!train || !kept) return;
     const wrong = await keepSheet(family, kept, { ...kept.sheet, train });
     setProblem(wrong);
-    if (wrong === null) notice('Kept on the sheet');
+    if (wrong === null) notice(say`Kept on the sheet`);
   };
   return (
-    <section aria-label="On the model’s sheet" className="stack">
-      <h2>On the model’s sheet</h2>
+    <section aria-label={say`On the model’s sheet`} className="stack">
+      <h2>{say`On the model’s sheet`}</h2>
       <div className="row" style={{ alignItems: 'flex-end' }}>
         <Field
           select
-          label="Family"
+          label={say`Family`}
           value={family}
           onChange={(event) => setFamily(event.target.value)}
           sx={{ width: 300 }}
@@ -52,20 +53,19 @@ export function SheetOf({ familyId, model, train, onTrain }: Props) {
             </MenuItem>
           ))}
         </Field>
-        <Field label="Model" value={name} onChange={(event) => setName(event.target.value)} sx={{ width: 260 }} />
-        <Button variant="contained" disabled={!train || !kept} onClick={() => void keep()}>
-          Keep it there
-        </Button>
+        <Field label={say`Model`} value={name} onChange={(event) => setName(event.target.value)} sx={{ width: 260 }} />
+        <Button variant="contained" disabled={!train || !kept} onClick={() => void keep()}>{say`Keep it there`}</Button>
         {kept?.sheet.train && (
-          <Button variant="outlined" onClick={() => kept.sheet.train && onTrain(kept.sheet.train)}>
-            Fetch its train
-          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => kept.sheet.train && onTrain(kept.sheet.train)}
+          >{say`Fetch its train`}</Button>
         )}
       </div>
       <p className="quiet">
         {kept === null && name.trim() !== ''
-          ? 'The sheet cannot be had just now.'
-          : 'The speed screens name lines of wow by the train of the model’s sheet.'}
+          ? say`The sheet cannot be had just now.`
+          : say`The speed screens name lines of wow by the train of the model’s sheet.`}
       </p>
       {problem && (
         <p role="alert" className="danger">

@@ -17,6 +17,7 @@ import { Rates } from './Rates.js';
 import { SheetOf } from './SheetOf.js';
 import { TakeUp } from './TakeUp.js';
 import classes from './Train.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const FIRST = USUAL_TRAINS[0] as (typeof USUAL_TRAINS)[number];
 
@@ -35,7 +36,7 @@ export function TrainScreen() {
   return (
     <div className={classes.screen}>
       <h1 className="prompt" role="status">
-        {good ? outputWords(train, speed, hz) : 'Not reckoned yet: look at the fields marked below'}
+        {good ? outputWords(train, speed, hz) : say`Not reckoned yet: look at the fields marked below`}
       </h1>
       <div className="row">
         {train.speeds.length > 1 && (
@@ -43,7 +44,7 @@ export function TrainScreen() {
             exclusive
             value={speed}
             onChange={(_event, value: number | null) => value !== null && setChosen(value)}
-            aria-label="Speed"
+            aria-label={say`Speed`}
           >
             {train.speeds.map((one, i) => (
               <ToggleButton key={one.id} value={i}>
@@ -53,7 +54,7 @@ export function TrainScreen() {
           </ToggleButtonGroup>
         )}
         <Field
-          label="Mains"
+          label={say`Mains`}
           unit="Hz"
           value={hzText}
           onChange={(event) => setHz(event.target.value)}
@@ -63,7 +64,7 @@ export function TrainScreen() {
         />
         <Field
           select
-          label="Begin with"
+          label={say`Begin with`}
           value=""
           onChange={(event) => {
             const usual = USUAL_TRAINS.find((one) => one.id === event.target.value);
@@ -72,7 +73,7 @@ export function TrainScreen() {
           sx={{ width: 340 }}
           slotProps={{ select: { displayEmpty: true } }}
         >
-          <MenuItem value="">this train</MenuItem>
+          <MenuItem value="">{say`this train`}</MenuItem>
           {USUAL_TRAINS.map((one) => (
             <MenuItem key={one.id} value={one.id}>
               {one.name}
@@ -108,5 +109,5 @@ function outputWords(train: Train, speed: number, hz: number): string {
   const label = train.speeds[speed]?.label ?? '';
   return output.errorPercent === null
     ? `${label}: ${value}`
-    : `${label} comes out at ${value}, ${signed(output.errorPercent, 2)}${THIN}%`;
+    : say`${label} comes out at ${value}, ${signed(output.errorPercent, 2)}${THIN}%`;
 }

@@ -2,6 +2,7 @@
 import { senseFromShaft, type Working, type WorkingTexts } from '@amber-gauge/core/workings';
 import { ownEntry } from '@amber-gauge/core/quantity';
 import classes from './Workings.module.css';
+import { say } from '@amber-gauge/core/words';
 
 type Sense = Parameters<typeof senseFromShaft>[0];
 type Side = Parameters<typeof senseFromShaft>[1];
@@ -14,7 +15,7 @@ export function SenseDrawing({ texts, working }: { readonly texts: WorkingTexts;
     <div
       className={classes.motors}
       role="img"
-      aria-label={`Seen from the shaft end: wanted ${wanted}, candidate ${has}`}
+      aria-label={say`Seen from the shaft end: wanted ${wanted}, candidate ${has}`}
     >
       <Motor sense={wanted} name="belongs here" />
       <Motor sense={has} name={has === wanted ? 'candidate: the same' : 'candidate: the other way'} />
@@ -40,7 +41,7 @@ function Motor({ sense, name }: { readonly sense: Sense; readonly name: string }
       <figcaption>
         {name}
         <br />
-        <span className="quiet">seen from the shaft end: {sense}</span>
+        <span className="quiet">{say`seen from the shaft end: ${sense}`}</span>
       </figcaption>
     </figure>
   );

@@ -10,6 +10,7 @@ import {
 import Button from '@mui/material/Button';
 import { useShelf } from '../shelf/useShelf.js';
 import classes from './Workings.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly working: Working;
@@ -18,7 +19,7 @@ interface Props {
   readonly onChoose: (motor: WorkingTexts) => void;
 }
 
-const ORDER = ['fits', 'fits with what is said', 'does not fit'];
+const ORDER = ['fits', say`fits with what is said`, say`does not fit`];
 
 export function ShelfMotors({ working, texts, onChoose }: Props) {
   const lots = (useShelf().shelf?.lots ?? []).flatMap((one) =>
@@ -35,8 +36,8 @@ export function ShelfMotors({ working, texts, onChoose }: Props) {
     .map(({ one, motor }) => ({ one, motor, said: wordsOf(solveWorking(working, { ...wanted, ...motor })) }))
     .sort((a, b) => ORDER.indexOf(a.said.verdict) - ORDER.indexOf(b.said.verdict));
   return (
-    <section aria-label="Motors on the shelf" className="stack">
-      <h2>Motors on the shelf, beside the one that belongs here</h2>
+    <section aria-label={say`Motors on the shelf`} className="stack">
+      <h2>{say`Motors on the shelf, beside the one that belongs here`}</h2>
       <ul className={classes.shelf}>
         {rows.map(({ one, motor, said }) => (
           <li key={one.key}>
@@ -45,13 +46,15 @@ export function ShelfMotors({ working, texts, onChoose }: Props) {
                 {one.lot.part}: {said.verdict}
               </p>
               <p className="quiet">
-                {one.free > 0 ? `${one.free} free` : `${one.onOrder} on order`}
-                {one.lot.place ? `, in ${one.lot.place}` : ''}. {said.why}
+                {one.free > 0 ? say`${one.free} free` : say`${one.onOrder} on order`}
+                {one.lot.place ? say`, in ${one.lot.place}` : ''}. {said.why}
               </p>
             </div>
-            <Button variant="outlined" onClick={() => onChoose(motor)} aria-label={`Lay beside: ${one.lot.part}`}>
-              Lay it beside
-            </Button>
+            <Button
+              variant="outlined"
+              onClick={() => onChoose(motor)}
+              aria-label={say`Lay beside: ${one.lot.part}`}
+            >{say`Lay it beside`}</Button>
           </li>
         ))}
       </ul>
@@ -63,7 +66,7 @@ export function ShelfMotors({ working, texts, onChoose }: Props) {
 function wordsOf(result: WorkingResult): { readonly verdict: string; readonly why: string } {
   if (result.kind === 'answer') return { verdict: result.verdict ?? '', why: result.says[0] ?? '' };
   return {
-    verdict: 'not known',
-    why: result.kind === 'wrong' ? result.message : 'Its plate or the wanted is not complete.',
+    verdict: say`not known`,
+    why: result.kind === 'wrong' ? result.message : say`Its plate or the wanted is not complete.`,
   };
 }

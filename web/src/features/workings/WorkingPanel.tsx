@@ -9,6 +9,7 @@ import { Field } from '../../shared/ui/Field.js';
 import { ShelfMotors } from './ShelfMotors.js';
 import { SenseDrawing } from './SenseDrawing.js';
 import classes from './Workings.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly working: Working;
@@ -33,7 +34,7 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
           return (
             <div key={field.id} className={field.kind === 'text' ? classes.wide : undefined}>
               <Field
-                label={field.optional ? `${field.label}, if known` : field.label}
+                label={field.optional ? say`${field.label}, if known` : field.label}
                 {...(field.unit ? { unit: field.unit } : {})}
                 {...(field.choices ? { select: true } : {})}
                 value={value}
@@ -43,7 +44,7 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
               >
                 {field.choices?.map((one) => (
                   <MenuItem key={one} value={one}>
-                    {one}
+                    {said(one)}
                   </MenuItem>
                 ))}
               </Field>
@@ -53,7 +54,7 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
                 </p>
               )}
               {ownEntry(typed, field.id) === undefined && ownEntry(start, field.id) !== undefined && (
-                <p className={classes.from}>{field.fromSheet ? 'from its sheet' : 'from the log'}</p>
+                <p className={classes.from}>{field.fromSheet ? say`from its sheet` : say`from the log`}</p>
               )}
             </div>
           );
@@ -66,18 +67,17 @@ export function WorkingPanel({ working, start = {}, onKeep }: Props) {
         </>
       )}
       {result.kind === 'missing' && (
-        <p className="quiet" role="status">
-          Still wanted: {result.fields.map((id) => working.fields.find((field) => field.id === id)?.label).join(', ')}.
-        </p>
+        <p className="quiet" role="status">{say`Still wanted:
+          ${result.fields.map((id) => working.fields.find((field) => field.id === id)?.label).join(', ')}.`}</p>
       )}
       {result.kind === 'answer' && <Answer answer={result} />}
       {result.kind === 'answer' && onKeep && (
         <Button variant="contained" className={classes.keep ?? ''} onClick={() => onKeep(texts, result)}>
-          {result.expects ? `Keep it: judge ${result.expects.place} by it` : 'Keep it in the log'}
+          {result.expects ? say`Keep it: judge ${result.expects.place} by it` : say`Keep it in the log`}
         </Button>
       )}
       <details className={classes.assumes}>
-        <summary>Taken for granted</summary>
+        <summary>{say`Taken for granted`}</summary>
         <ul>
           {working.assumes.map((one) => (
             <li key={one}>{one}</li>
@@ -108,7 +108,7 @@ function Answer({ answer }: { readonly answer: WorkingAnswer }) {
       </dl>
       {answer.says.map((one) => (
         <p key={one} className={classes.says}>
-          {one}
+          {said(one)}
         </p>
       ))}
     </div>

@@ -7,6 +7,7 @@ import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { Field } from '../../shared/ui/Field.js';
 import { WorkingPanel } from './WorkingPanel.js';
 import classes from './Workings.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const TrainScreen = lazyPart(() => import('../train/TrainScreen.js').then((module) => module.TrainScreen));
 
@@ -14,8 +15,8 @@ const DiscScreen = lazyPart(() => import('../discs/DiscScreen.js').then((module)
 
 /** Workings with a screen of their own, then the sums. */
 const OWN = [
-  { id: 'train', name: 'Drive train', Part: TrainScreen },
-  { id: 'discs', name: 'Strobe discs and strips', Part: DiscScreen },
+  { id: 'train', name: say`Drive train`, Part: TrainScreen },
+  { id: 'discs', name: say`Strobe discs and strips`, Part: DiscScreen },
 ] as const;
 const ENTRIES = [...OWN, ...WORKINGS].map(({ id, name }) => ({ id, name }));
 
@@ -32,7 +33,7 @@ export function WorkingsScreen() {
       ) : working ? (
         <WorkingPanel key={working.id} working={working} />
       ) : (
-        <h1 className="prompt">{id === undefined ? 'Choose a sum' : 'There is no such sum: choose one'}</h1>
+        <h1 className="prompt">{id === undefined ? say`Choose a sum` : say`There is no such sum: choose one`}</h1>
       )}
     </main>
   );
@@ -40,7 +41,7 @@ export function WorkingsScreen() {
 
 function List() {
   return (
-    <nav className={classes.list} aria-label="Workings">
+    <nav className={classes.list} aria-label={say`Workings`}>
       {ENTRIES.map((one) => (
         <NavLink
           key={one.id}
@@ -58,7 +59,7 @@ function List() {
 function Choice({ id }: { readonly id: string }) {
   const navigate = useNavigate();
   return (
-    <Field select label="Sum" value={id} onChange={(event) => void navigate(`/workings/${event.target.value}`)}>
+    <Field select label={say`Sum`} value={id} onChange={(event) => void navigate(`/workings/${event.target.value}`)}>
       {ENTRIES.map((one) => (
         <MenuItem key={one.id} value={one.id}>
           {one.name}

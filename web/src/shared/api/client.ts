@@ -1,6 +1,7 @@
 /** The one way to the server: JSON by the contract's schemas, failures as one type. */
 import { errorSchema, type ErrorCode, type WireError } from '@amber-gauge/contract';
 import type { z } from 'zod';
+import { say } from '@amber-gauge/core/words';
 
 /** The server said no, in its own words. */
 export class ApiError extends Error {
@@ -16,7 +17,7 @@ export class ApiError extends Error {
 /** The server was not reached, or not in a state to answer: worth trying again. */
 export class Unreachable extends Error {
   constructor() {
-    super('The server does not answer. It may be restarting.');
+    super(say`The server does not answer. It may be restarting.`);
     this.name = 'Unreachable';
   }
 }

@@ -2,6 +2,7 @@
 import { keptSheetSchema, type KeptSheet } from '@amber-gauge/contract';
 import { ApiError, call } from './client.js';
 import { keys, queryClient } from './queries.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Null when it was kept, else what to do in words. `kept` is the sheet as it was seen. */
 export async function keepSheet(familyId: string, kept: KeptSheet, sheet: KeptSheet['sheet']): Promise<string | null> {
@@ -13,8 +14,8 @@ export async function keepSheet(familyId: string, kept: KeptSheet, sheet: KeptSh
   } catch (error) {
     if (error instanceof ApiError && error.code === 'CONFLICT') {
       await queryClient.invalidateQueries({ queryKey: key });
-      return 'Somebody changed this sheet meanwhile. Keep again to put yours on it.';
+      return say`Somebody changed this sheet meanwhile. Keep again to put yours on it.`;
     }
-    return error instanceof Error ? error.message : 'It could not be kept. Try again.';
+    return error instanceof Error ? error.message : say`It could not be kept. Try again.`;
   }
 }

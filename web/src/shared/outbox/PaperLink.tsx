@@ -2,6 +2,7 @@
 import Button, { type ButtonProps } from '@mui/material/Button';
 import { notice } from '../ui/Notice.js';
 import { flush, useOutbox } from './outbox.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props extends Pick<ButtonProps, 'variant' | 'className' | 'children'> {
   readonly jobId: string;
@@ -28,7 +29,7 @@ export function PaperLink({ jobId, file, children, ...looks }: Props) {
   const hold = (event: React.MouseEvent) => {
     if (!waitsFor(jobId)) return;
     event.preventDefault();
-    if (useOutbox.getState().away) notice('The server is away: it comes when what was entered last is kept');
+    if (useOutbox.getState().away) notice(say`The server is away: it comes when what was entered last is kept`);
     void kept(jobId).then(() => window.location.assign(href));
   };
   return (

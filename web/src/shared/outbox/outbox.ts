@@ -19,6 +19,7 @@ import {
   type OutboxPicture,
   type OutboxSound,
 } from './store.js';
+import { say } from '@amber-gauge/core/words';
 
 interface OutboxState {
   readonly entries: readonly OutboxEntry[];
@@ -158,7 +159,7 @@ async function sendRun(jobId: string, run: readonly OutboxEntry[]): Promise<bool
     mergeKept(jobId, kept);
     for (const event of kept) await removeEntry(event.key);
     const known = new Set(kept.map((event) => event.key));
-    for (const { key } of events) if (!known.has(key)) await markRefused(key, 'The server did not keep it.');
+    for (const { key } of events) if (!known.has(key)) await markRefused(key, say`The server did not keep it.`);
     return true;
   } catch (error) {
     if (error instanceof Unreachable || (error instanceof ApiError && NOT_NOW.has(error.code))) throw error;
@@ -179,7 +180,7 @@ async function oneByOne(jobId: string, run: readonly OutboxEntry[]): Promise<boo
 async function setAside(key: string, error: unknown): Promise<boolean> {
   const forGood = error instanceof ApiError && error.code !== 'INTERNAL';
   if (!forGood && (await countTry(key)) < MOST_TRIES) return false;
-  await markRefused(key, forGood ? refusalText(error) : `The server failed over it ${MOST_TRIES} times.`);
+  await markRefused(key, forGood ? refusalText(error) : say`The server failed over it ${MOST_TRIES} times.`);
   return true;
 }
 

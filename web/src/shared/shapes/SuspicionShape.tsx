@@ -1,15 +1,16 @@
 /** Suspicion by shape and colour: not judged, suspect in four steps, found, cleared. */
 import type { Suspicion } from '@amber-gauge/core/bench';
+import { say } from '@amber-gauge/core/words';
 
 /** The word that always goes with the shape. */
 export const SUSPICION_WORDS: Readonly<Record<Suspicion, string>> = {
-  'not-judged': 'not judged',
-  'suspect-1': 'suspect',
-  'suspect-2': 'suspect',
-  'suspect-3': 'strong suspect',
-  'suspect-4': 'prime suspect',
-  found: 'found',
-  cleared: 'cleared',
+  'not-judged': say`not judged`,
+  'suspect-1': say`suspect`,
+  'suspect-2': say`suspect`,
+  'suspect-3': say`strong suspect`,
+  'suspect-4': say`prime suspect`,
+  found: say`found`,
+  cleared: say`cleared`,
 };
 
 const DIAMOND = 'M12 2L22 12L12 22L2 12Z';

@@ -2,6 +2,7 @@
 import { ownEntry } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import classes from './ConflictChoice.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly mine: object;
@@ -16,13 +17,13 @@ export function ConflictChoice({ mine, theirs, onMine, onTheirs }: Props) {
   );
   return (
     <div className="stack" role="alert">
-      <p>Somebody changed this while you typed. Both versions:</p>
+      <p>{say`Somebody changed this while you typed. Both versions:`}</p>
       <table className={classes.table}>
         <thead>
           <tr>
             <th />
-            <th>yours</th>
-            <th>kept meanwhile</th>
+            <th>{say`yours`}</th>
+            <th>{say`kept meanwhile`}</th>
           </tr>
         </thead>
         <tbody>
@@ -36,12 +37,8 @@ export function ConflictChoice({ mine, theirs, onMine, onTheirs }: Props) {
         </tbody>
       </table>
       <div className="row">
-        <Button variant="contained" onClick={onMine}>
-          Keep mine
-        </Button>
-        <Button variant="outlined" onClick={onTheirs}>
-          Keep theirs
-        </Button>
+        <Button variant="contained" onClick={onMine}>{say`Keep mine`}</Button>
+        <Button variant="outlined" onClick={onTheirs}>{say`Keep theirs`}</Button>
       </div>
     </div>
   );

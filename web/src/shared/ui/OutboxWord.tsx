@@ -2,6 +2,7 @@
 import { Link } from 'react-router';
 import { CLOCK_OFF_MS, useClock } from '../outbox/clock.js';
 import { useOutbox } from '../outbox/outbox.js';
+import { say } from '@amber-gauge/core/words';
 
 export function OutboxWord() {
   const entries = useOutbox((state) => state.entries);
@@ -13,13 +14,13 @@ export function OutboxWord() {
     <>
       {(waiting > 0 || away) && (
         <span className="small" role="status">
-          {away ? 'Server away. ' : ''}
-          {waiting > 0 ? `${waiting} waiting in this browser` : 'Trying again'}
+          {away ? say`Server away. ` : ''}
+          {waiting > 0 ? say`${waiting} waiting in this browser` : say`Trying again`}
         </span>
       )}
       {refused[0] && (
         <Link className="small danger" to={`/job/${refused[0].jobId}`}>
-          {refused.length === 1 ? '1 line cannot be kept' : `${refused.length} lines cannot be kept`}
+          {refused.length === 1 ? say`1 line cannot be kept` : say`${refused.length} lines cannot be kept`}
         </Link>
       )}
       {Math.abs(offsetMs) > CLOCK_OFF_MS && <span className="small">{clockWords(offsetMs)}</span>}
@@ -31,5 +32,5 @@ export function OutboxWord() {
 function clockWords(offsetMs: number): string {
   const minutes = Math.round(Math.abs(offsetMs) / 60_000);
   const size = minutes < 120 ? `${minutes} min` : `${Math.round(minutes / 60)} h`;
-  return `This device’s clock is ${size} ${offsetMs > 0 ? 'slow' : 'fast'}; lines carry the bench’s time`;
+  return say`This device’s clock is ${size} ${offsetMs > 0 ? say`slow` : say`fast`}; lines carry the bench’s time`;
 }

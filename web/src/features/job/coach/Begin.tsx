@@ -21,6 +21,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Coach.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -67,16 +68,16 @@ export function Begin({ view, stage, onDone }: Props) {
   };
   return (
     <>
-      <p className={classes.prompt}>First, then the screws</p>
+      <p className={classes.prompt}>{say`First, then the screws`}</p>
       <Checks checks={checks} onChecks={setChecks} />
       <ToggleButtonGroup
         exclusive
         value={watched}
         onChange={(_event, value: CoachTask['watched'] | null) => value && setWatched(value)}
-        aria-label="How the speed is watched"
+        aria-label={say`How the speed is watched`}
       >
-        <ToggleButton value="live">Heard live, turned by ear</ToggleButton>
-        <ToggleButton value="typed">Read and typed between moves</ToggleButton>
+        <ToggleButton value="live">{say`Heard live, turned by ear`}</ToggleButton>
+        <ToggleButton value="typed">{say`Read and typed between moves`}</ToggleButton>
       </ToggleButtonGroup>
       {trims.map((one) => (
         <TrimFields
@@ -95,8 +96,8 @@ export function Begin({ view, stage, onDone }: Props) {
           onClick={begin}
         >
           {checks.length < COACH_CHECKS.length
-            ? `${COACH_CHECKS.length - checks.length} left before the first turn`
-            : 'Begin'}
+            ? say`${COACH_CHECKS.length - checks.length} left before the first turn`
+            : say`Begin`}
         </Button>
         <Button
           variant="outlined"
@@ -106,7 +107,7 @@ export function Begin({ view, stage, onDone }: Props) {
               ...trims,
               {
                 id: `trim-${trims.length + 1}-${Date.now()}`,
-                name: `trim ${trims.length + 1}`,
+                name: say`trim ${trims.length + 1}`,
                 serves: ALL,
                 faster: '',
                 travel: '',
@@ -114,12 +115,11 @@ export function Begin({ view, stage, onDone }: Props) {
               },
             ])
           }
-        >
-          Another trim
-        </Button>
-        <Button onClick={onDone}>Leave it</Button>
+        >{say`Another trim`}</Button>
+        <Button onClick={onDone}>{say`Leave it`}</Button>
       </div>
-      <p className="quiet small">From the first turn on, what is read counts as {WORK_WORDS.adjust}, not as found.</p>
+      <p className="quiet small">{say`From the first turn on, what is read counts as ${WORK_WORDS.adjust}, not as
+        found.`}</p>
     </>
   );
 }
@@ -131,7 +131,7 @@ function usualTrims(known: readonly ModelTrim[], speeds: Speeds): readonly TrimD
   if (known.length === 0)
     return speeds.map((speed) => ({
       id: `trim-${speed.id}`,
-      name: `${speed.id} trim`,
+      name: say`${speed.id} trim`,
       serves: speed.id,
       faster: '',
       travel: '',
@@ -174,7 +174,7 @@ interface ChecksProps {
 
 function Checks({ checks, onChecks }: ChecksProps) {
   return (
-    <ul className={classes.checks} aria-label="What comes first">
+    <ul className={classes.checks} aria-label={say`What comes first`}>
       {COACH_CHECKS.map((one) => (
         <li key={one.id}>
           <ToggleButton
@@ -213,46 +213,44 @@ function TrimFields({ one, speeds, onTrim, onRemove }: TrimProps) {
   return (
     <div className={classes.trim}>
       <Field
-        label="Trim, and where it sits"
+        label={say`Trim, and where it sits`}
         value={one.name}
         onChange={(event) => onTrim({ name: event.target.value })}
       />
-      <Field select label="Serves" value={one.serves} onChange={(event) => onTrim({ serves: event.target.value })}>
+      <Field select label={say`Serves`} value={one.serves} onChange={(event) => onTrim({ serves: event.target.value })}>
         {speeds.map((speed) => (
           <MenuItem key={speed.id} value={speed.id}>
             {speed.label}
           </MenuItem>
         ))}
-        <MenuItem value={ALL}>all speeds</MenuItem>
+        <MenuItem value={ALL}>{say`all speeds`}</MenuItem>
       </Field>
       <Field
         select
-        label="Faster"
+        label={say`Faster`}
         value={one.faster}
         onChange={(event) => onTrim({ faster: event.target.value as TrimDraft['faster'] })}
         slotProps={{ select: { displayEmpty: true } }}
       >
-        <MenuItem value="">not known</MenuItem>
-        <MenuItem value="clockwise">clockwise</MenuItem>
-        <MenuItem value="counter-clockwise">counter-clockwise</MenuItem>
+        <MenuItem value="">{say`not known`}</MenuItem>
+        <MenuItem value="clockwise">{say`clockwise`}</MenuItem>
+        <MenuItem value="counter-clockwise">{say`counter-clockwise`}</MenuItem>
       </Field>
       <Field
-        label="Travel, if known"
+        label={say`Travel, if known`}
         unit="turns"
         value={one.travel}
         error={bad(one.travel, 0.1)}
         onChange={(event) => onTrim({ travel: event.target.value })}
       />
       <Field
-        label="Stands at: 10:30, or turns from its ccw stop"
+        label={say`Stands at: 10:30, or turns from its ccw stop`}
         unit="turns"
         value={one.stood}
         error={bad(one.stood, 0) && turnsOfClock(one.stood) === null}
         onChange={(event) => onTrim({ stood: event.target.value })}
       />
-      <Button onClick={onRemove} aria-label={`Take out: ${one.name}`}>
-        Take out
-      </Button>
+      <Button onClick={onRemove} aria-label={say`Take out: ${one.name}`}>{say`Take out`}</Button>
     </div>
   );
 }

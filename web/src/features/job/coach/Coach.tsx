@@ -21,6 +21,7 @@ import { LockTrim } from './LockTrim.js';
 import { KeepTrims } from './KeepTrims.js';
 import { TurnedField } from './TurnedField.js';
 import classes from './Coach.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -32,7 +33,7 @@ export function Coach({ view, stage }: Props) {
   const course = view.state.coach;
   const running = course !== null && course.advice.kind !== 'stop';
   return (
-    <section aria-label="Trim coach" className={classes.coach}>
+    <section aria-label={say`Trim coach`} className={classes.coach}>
       {course && !beginning && <Course view={view} stage={stage} course={course} />}
       {hasLock(view) && <LockTrim labels={view.state.speeds.map((one) => one.label)} />}
       {beginning ? (
@@ -44,12 +45,11 @@ export function Coach({ view, stage }: Props) {
             className={classes.begin ?? ''}
             onClick={() => setBeginning(true)}
           >
-            {running ? 'Begin anew' : 'Set the trims'}
+            {running ? say`Begin anew` : say`Set the trims`}
           </Button>
           {!course && (
-            <span className="quiet">
-              One thing at a time: what to turn, which way, how far. By ear while the tone plays, or typed.
-            </span>
+            <span className="quiet">{say`One thing at a time: what to turn, which way, how far. By ear while the tone
+              plays, or typed.`}</span>
           )}
         </div>
       )}
@@ -71,12 +71,12 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
   return (
     <>
       <h2 className={classes.prompt}>
-        <span role="status" aria-label="What to do">
+        <span role="status" aria-label={say`What to do`}>
           {says.prompt}
         </span>
       </h2>
       <p className="quiet">{says.why}</p>
-      <ul className={classes.speeds} aria-label="How the speeds stand">
+      <ul className={classes.speeds} aria-label={say`How the speeds stand`}>
         {speedStands(task, course).map((one) => (
           <li key={one.id} className={one.fresh ? undefined : 'quiet'}>
             {one.label}: <span className="mono">{one.words}</span>
@@ -91,8 +91,8 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
             stage={stage}
             speedId={'speedId' in advice ? advice.speedId : (task.speeds[0]?.id ?? '')}
             prompt={null}
-            placeholder="as in -0.4 % or 33.2 rpm"
-            label="Speed for the coach"
+            placeholder={say`as in -0.4 % or 33.2 rpm`}
+            label={say`Speed for the coach`}
             held={keptAt === course.lines.length}
             onKept={() => setKeptAt(course.lines.length)}
           />
@@ -101,7 +101,7 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
       {advice.kind === 'end-stop' && (
         <TurnedField
           advised={null}
-          label="It stands so many turns from its counter-clockwise stop"
+          label={say`It stands so many turns from its counter-clockwise stop`}
           onTurned={(turns) => {
             const name = task.trims.find((one) => one.id === advice.trimId)?.name ?? advice.trimId;
             if (turns !== null)
@@ -112,7 +112,7 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
           }}
         />
       )}
-      <ul aria-label="What the trims do" className="quiet">
+      <ul aria-label={say`What the trims do`} className="quiet">
         {task.trims.flatMap((trim) => {
           const does = trimDoes(task, course, trim.id);
           return does ? [<li key={trim.id}>{`${trim.name}: ${does.words}`}</li>] : [];
@@ -120,9 +120,10 @@ function Course({ view, stage, course }: Props & { readonly course: JobCoach }) 
       </ul>
       {advice.kind === 'stop' && <KeepTrims view={view} course={course} />}
       {answer && !answered(view, course) && (
-        <Button variant="outlined" onClick={() => void submitLines(view.job.id, makeLine(stage, answer))}>
-          Tell Find: {answer.name}, {answer.words}
-        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => void submitLines(view.job.id, makeLine(stage, answer))}
+        >{say`Tell Find: ${answer.name}, ${answer.words}`}</Button>
       )}
     </>
   );

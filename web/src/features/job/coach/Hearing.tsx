@@ -28,6 +28,7 @@ import { NotListening, pulsesOf, type Counted } from './NotListening.js';
 import { useHearing, type Heard } from './useHearing.js';
 import { useVoice } from './useVoice.js';
 import classes from './Coach.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -85,7 +86,7 @@ export function Hearing({ view, stage, course }: Props) {
         {...{ source, pulses, counted, problem: live.problem, opening: live.state === 'starting', start }}
         onCounted={setCounted}
         rpm={speeds[0]?.nominalRpm ?? null}
-        cutFor={speeds[0]?.label ?? 'its speed'}
+        cutFor={speeds[0]?.label ?? say`its speed`}
       />
     );
   return (
@@ -108,7 +109,7 @@ export function Hearing({ view, stage, course }: Props) {
         <span
           className={classes.state}
           role="status"
-          aria-label="What is heard"
+          aria-label={say`What is heard`}
           data-sound={word ?? 'none'}
           data-state={heard?.view.state ?? 'waiting'}
         >
@@ -117,9 +118,11 @@ export function Hearing({ view, stage, course }: Props) {
         </span>
       </p>
       {wantsHand(advice) && at?.id === advice.watchSpeedId && (
-        <Button variant="outlined" onClick={() => keepNow(true)} sx={{ alignSelf: 'flex-start' }}>
-          Turned, and nothing moved
-        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => keepNow(true)}
+          sx={{ alignSelf: 'flex-start' }}
+        >{say`Turned, and nothing moved`}</Button>
       )}
       <Controls {...{ stop, sounding, setSounding, louder, decibels, voice }} />
     </div>
@@ -133,22 +136,20 @@ type ControlProps = Pick<ReturnType<typeof useHearing>, 'stop' | 'sounding' | 's
 function Controls({ stop, sounding, setSounding, louder, decibels, voice }: ControlProps) {
   return (
     <div className="row">
-      <Button variant="outlined" onClick={stop}>
-        Stop listening
-      </Button>
+      <Button variant="outlined" onClick={stop}>{say`Stop listening`}</Button>
       <Button variant="outlined" aria-pressed={sounding} onClick={() => setSounding(!sounding)}>
-        {sounding ? 'Sound is on' : 'Sound is off'}
+        {sounding ? say`Sound is on` : say`Sound is off`}
       </Button>
-      <Button variant="outlined" onClick={() => louder(-1)} title="Key −" aria-label="Softer">
+      <Button variant="outlined" onClick={() => louder(-1)} title={say`Key −`} aria-label={say`Softer`}>
         −
       </Button>
       <span className="mono">{fixed(decibels, 0)} dB</span>
-      <Button variant="outlined" onClick={() => louder(1)} title="Key +" aria-label="Louder">
+      <Button variant="outlined" onClick={() => louder(1)} title={say`Key +`} aria-label={say`Louder`}>
         +
       </Button>
       {voice.can && (
         <Button variant="outlined" aria-pressed={voice.on} onClick={() => voice.setOn(!voice.on)}>
-          {voice.on ? 'Numbers are spoken' : 'Speak the numbers'}
+          {voice.on ? say`Numbers are spoken` : say`Speak the numbers`}
         </Button>
       )}
     </div>
@@ -212,17 +213,17 @@ function aimOf({ task, advice }: JobCoach) {
 }
 
 const STATE_WORDS = {
-  waiting: 'waiting for the tone',
+  waiting: say`waiting for the tone`,
   moving: 'moving',
   settled: 'settled',
-  ended: 'tone ended',
+  ended: say`tone ended`,
 } as const;
 const stateWords = (heard: Heard | null): string => STATE_WORDS[heard?.view.state ?? 'waiting'];
 
 /** "slow, 1.2 percent"; what is right is said once. */
 function spoken(word: string | null, error: number | null, until: number): string | null {
-  if (word === null || error === null) return word === 'ended' ? 'tone ended' : null;
-  if (word === 'slow' || word === 'fast') return `${word}, ${Math.abs(error - until).toFixed(1)} percent`;
+  if (word === null || error === null) return word === 'ended' ? say`tone ended` : null;
+  if (word === 'slow' || word === 'fast') return say`${word}, ${Math.abs(error - until).toFixed(1)} percent`;
   return word === 'listening' ? null : word;
 }
 

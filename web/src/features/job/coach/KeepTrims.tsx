@@ -7,6 +7,7 @@ import { keepSheet } from '../../../shared/api/keepSheet.js';
 import { useSheet } from '../../../shared/api/queries.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 export function KeepTrims({ view, course }: { readonly view: JobView; readonly course: JobCoach }) {
   const model = modelOf(view.job);
@@ -28,13 +29,13 @@ export function KeepTrims({ view, course }: { readonly view: JobView; readonly c
   const keep = async () => {
     const wrong = await keepSheet(view.job.familyId, kept, { ...kept.sheet, trims });
     setProblem(wrong);
-    if (wrong === null) notice('Kept on the sheet');
+    if (wrong === null) notice(say`Kept on the sheet`);
   };
   const same = JSON.stringify(kept.sheet.trims ?? []) === JSON.stringify(trims);
   return (
     <>
       <Button variant="outlined" disabled={same} onClick={() => void keep()} sx={{ alignSelf: 'flex-start' }}>
-        {same ? 'These trims stand on the model’s sheet' : 'Keep these trims on the model’s sheet'}
+        {same ? say`These trims stand on the model’s sheet` : say`Keep these trims on the model’s sheet`}
       </Button>
       {problem && (
         <p role="alert" className="danger">

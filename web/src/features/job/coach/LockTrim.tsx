@@ -6,6 +6,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
 import classes from './Coach.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Row {
   readonly condition: string;
@@ -28,22 +29,20 @@ export function LockTrim({ labels }: { readonly labels: readonly string[] }) {
   const byClock = rows.some((row) => turnsOfClock(row.low) !== null);
   return (
     <details className={classes.lock}>
-      <summary>A lock’s trim is not set by speed: find both edges</summary>
-      <p className="quiet">
-        Inside lock the speed reads exact wherever it stands. Come from unlocked, from each side, and note where it
-        catches: 10:30, or turns from its stop.
-      </p>
+      <summary>{say`A lock’s trim is not set by speed: find both edges`}</summary>
+      <p className="quiet">{say`Inside lock the speed reads exact wherever it stands. Come from unlocked, from each
+        side, and note where it catches: 10:30, or turns from its stop.`}</p>
       {rows.map((row, i) => (
         <div key={row.condition} className="row" style={{ alignItems: 'flex-end' }}>
-          <span style={{ width: 180 }}>{row.condition}</span>
+          <span style={{ width: 180 }}>{said(row.condition)}</span>
           <Field
-            label="catches from below at"
+            label={say`catches from below at`}
             value={row.low}
             onChange={(event) => set(i, { low: event.target.value })}
             sx={{ width: 200 }}
           />
           <Field
-            label="from above at"
+            label={say`from above at`}
             value={row.high}
             onChange={(event) => set(i, { high: event.target.value })}
             sx={{ width: 200 }}
@@ -52,20 +51,19 @@ export function LockTrim({ labels }: { readonly labels: readonly string[] }) {
       ))}
       {found.kind === 'middle' && (
         <p className={classes.prompt} role="status">
-          Set it to {byClock ? clockOf(found.turns) : `${fixed(found.turns, 2)} turns`}
-          <span className="quiet small">
-            {' '}
-            {fixed(found.eitherWayTurns, 2)} turns either way, over {edges.length} of {rows.length}
-          </span>
+          {say`Set it to ${byClock ? clockOf(found.turns) : say`${fixed(found.turns, 2)} turns`}`}
+          <span className="quiet small">{say` ${fixed(found.eitherWayTurns, 2)} turns either way, over ${edges.length}
+            of ${rows.length}`}</span>
         </p>
       )}
       {found.kind === 'apart' && (
-        <p role="status" className="danger">
-          {found.first} and {found.second} have nothing in common: no place holds both. The lock itself is at fault:
-          back to Find.
-        </p>
+        <p
+          role="status"
+          className="danger"
+        >{say`${found.first} and ${found.second} have nothing in common: no place holds both. The lock itself is at
+          fault: back to Find.`}</p>
       )}
-      <Button onClick={() => setRows(rows.map((row) => ({ ...row, low: '', high: '' })))}>Clear</Button>
+      <Button onClick={() => setRows(rows.map((row) => ({ ...row, low: '', high: '' })))}>{say`Clear`}</Button>
     </details>
   );
 }

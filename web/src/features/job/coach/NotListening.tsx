@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import type { Pulses } from './useHearing.js';
 import classes from './Coach.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Pulses on the line input instead of the tone, as typed. */
 export interface Counted {
@@ -23,10 +24,12 @@ export function pulsesOf({ perTurn, rpm }: Counted, nominalRpm: number | null): 
 
 function heardWords(source: ToneSource | null, counted: boolean, cutFor: string): string {
   if (counted)
-    return 'Pulses or a generator’s sine on the line input, at their mean of two turns. They lead; a measured run proves.';
+    return say`Pulses or a generator’s sine on the line input, at their mean of two turns. They lead; a measured run
+      proves.`;
   return source
-    ? `The tone of ${source.name}, cut for ${cutFor}. No key between moves: moved, settled and another speed are heard.`
-    : 'Name a test tape or record in Set-up first, or listen to pulses.';
+    ? say`The tone of ${source.name}, cut for ${cutFor}. No key between moves: moved, settled and another speed are
+      heard.`
+    : say`Name a test tape or record in Set-up first, or listen to pulses.`;
 }
 
 interface OffProps {
@@ -50,22 +53,22 @@ export function NotListening({ source, pulses, counted, onCounted, rpm, problem,
         disabled={(counted.on ? !pulses : !source) || opening}
         onClick={() => start()}
       >
-        {opening ? 'Opening the input' : 'Listen'}
+        {opening ? say`Opening the input` : say`Listen`}
       </Button>
       <Button variant="outlined" aria-pressed={counted.on} onClick={() => onCounted({ ...counted, on: !counted.on })}>
-        {counted.on ? 'By pulses of a shaft' : 'By the tone'}
+        {counted.on ? say`By pulses of a shaft` : say`By the tone`}
       </Button>
       {counted.on && (
         <>
           <Field
-            label="Pulses a turn"
+            label={say`Pulses a turn`}
             value={counted.perTurn}
             onChange={(event) => onCounted({ ...counted, perTurn: event.target.value })}
             sx={{ width: 140 }}
           />
           {rpm === null && (
             <Field
-              label={`Shaft’s turns at ${cutFor}`}
+              label={say`Shaft’s turns at ${cutFor}`}
               unit="rpm"
               value={counted.rpm}
               onChange={(event) => onCounted({ ...counted, rpm: event.target.value })}

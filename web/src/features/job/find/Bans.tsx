@@ -4,6 +4,7 @@ import { banWords } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** From this chance on, or once something was told, going live against the advice takes a word. */
 const PRESSING = 0.1;
@@ -16,9 +17,9 @@ export function Bans({ bans, live }: { readonly bans: readonly StandingBan[]; re
   const [first, ...others] = bans;
   if (!first) return null;
   return (
-    <section className={classes.bans} aria-label="No power">
+    <section className={classes.bans} aria-label={say`No power`}>
       <p>
-        <strong>{live ? 'Power off now:' : 'No power yet:'}</strong> {banWords(first)}
+        <strong>{live ? say`Power off now:` : say`No power yet:`}</strong> {banWords(first)}
       </p>
       {all && (
         <ul>
@@ -29,7 +30,11 @@ export function Bans({ bans, live }: { readonly bans: readonly StandingBan[]; re
       )}
       {others.length > 0 && (
         <Button onClick={() => setAll(!all)} aria-expanded={all}>
-          {all ? 'Only the first' : others.length === 1 ? 'and one more reason' : `and ${others.length} more reasons`}
+          {all
+            ? say`Only the first`
+            : others.length === 1
+              ? say`and one more reason`
+              : say`and ${others.length} more reasons`}
         </Button>
       )}
     </section>

@@ -11,6 +11,7 @@ import { TriedHere } from './TriedHere.js';
 import { TrimsHere } from './TrimsHere.js';
 import { percent } from './useFind.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -29,7 +30,7 @@ const LEAST_MODE = 0.005;
 
 export function BlockInside({ view, stage, path, one, words, checks, mends, onChoose, onMend }: Props) {
   const money = useMoney();
-  const say = (verdict: 'ruled-out' | 'pinned') =>
+  const tell = (verdict: 'ruled-out' | 'pinned') =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'suspect', block: one.block, name: one.name, verdict }));
   return (
     <div className={classes.opened}>
@@ -44,9 +45,9 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
       </ul>
       <TrimsHere view={view} path={path} block={one.block} />
       {one.evidence.length === 0 ? (
-        <p className="quiet">Nothing seen has borne on it yet.</p>
+        <p className="quiet">{say`Nothing seen has borne on it yet.`}</p>
       ) : (
-        <ul aria-label={`Evidence on ${one.name}`}>
+        <ul aria-label={say`Evidence on ${one.name}`}>
           {one.evidence.map((evidence) => (
             <li key={evidence.ids.join()}>
               <strong>{weightWords(evidence)}</strong>: {evidence.ids.map((id) => words.get(id) ?? '').join(', ')}
@@ -55,7 +56,7 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
         </ul>
       )}
       {checks.length > 0 && (
-        <ul aria-label={`Checks of ${one.name}`}>
+        <ul aria-label={say`Checks of ${one.name}`}>
           {checks.map((check) => (
             <li key={check.test.id} className={classes.check}>
               <Button variant="outlined" onClick={() => onChoose(check.test.id)}>
@@ -67,7 +68,7 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
         </ul>
       )}
       {mends.length > 0 && (
-        <ul aria-label={`Mends of ${one.name}`}>
+        <ul aria-label={say`Mends of ${one.name}`}>
           {mends.map(({ repair, chance, forbidden }) => (
             <li key={repair.id} className={classes.check}>
               <Button variant="outlined" onClick={onMend}>
@@ -75,7 +76,8 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
               </Button>
               <span className="quiet small">
                 {forbidden ??
-                  `cures it with ${percent(chance)} %, ${repair.handsMin} min${repair.money > 0 ? `, about ${money(repair.money)}` : ''}`}
+                  say`cures it with ${percent(chance)} %, ${repair.handsMin}
+                    min${repair.money > 0 ? say`, about ${money(repair.money)}` : ''}`}
               </span>
             </li>
           ))}
@@ -83,12 +85,8 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
       )}
       <TriedHere view={view} stage={stage} path={path} block={one.block} name={one.name} />
       <div className="row">
-        <Button variant="outlined" onClick={() => say('ruled-out')}>
-          I know it is not this
-        </Button>
-        <Button variant="outlined" onClick={() => say('pinned')}>
-          I know it is this
-        </Button>
+        <Button variant="outlined" onClick={() => tell('ruled-out')}>{say`I know it is not this`}</Button>
+        <Button variant="outlined" onClick={() => tell('pinned')}>{say`I know it is this`}</Button>
       </div>
     </div>
   );
@@ -98,5 +96,5 @@ export function BlockInside({ view, stage, path, one, words, checks, mends, onCh
 function weightWords({ bits }: Evidence): string {
   const side = bits > 0 ? 'for' : 'against';
   const size = Math.abs(bits);
-  return size >= 3 ? `strongly ${side}` : size >= 1 ? side : `a little ${side}`;
+  return size >= 3 ? say`strongly ${side}` : size >= 1 ? side : say`a little ${side}`;
 }

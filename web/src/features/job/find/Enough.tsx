@@ -6,12 +6,13 @@ import Button from '@mui/material/Button';
 import { useMoney } from '../../../shared/ui/money.js';
 import { percent } from './useFind.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const BECAUSE: Readonly<Record<MendReason, string>> = {
-  found: 'It was seen at the part itself.',
-  sure: 'Hardly anything else is left.',
-  cheaper: 'Trying it costs less than knowing more.',
-  only: 'Nothing is left to ask.',
+  found: say`It was seen at the part itself.`,
+  sure: say`Hardly anything else is left.`,
+  cheaper: say`Trying it costs less than knowing more.`,
+  only: say`Nothing is left to ask.`,
 };
 
 export function Enough({ advice, onStage }: { readonly advice: Advice; readonly onStage: (stage: StageId) => void }) {
@@ -25,26 +26,26 @@ export function Enough({ advice, onStage }: { readonly advice: Advice; readonly 
       <p>
         {first ? (
           <>
-            <strong className={advised ? classes.mendName : undefined}>{first.repair.name}</strong>: cures it with{' '}
-            {percent(first.chance)}
-            {THIN}%. Wrong, {wrong}
-            {THIN}%, costs about {Math.max(1, Math.round(first.minutes - first.repair.money))} min
-            {first.repair.money > 0 ? ` and ${money(first.repair.money)}` : ''}.
-            {advised && advice.reason ? ` ${BECAUSE[advice.reason]}` : ''}
-            {advised && first.repair.leaves ? ` Then: ${first.repair.leaves}.` : ''}
+            <strong className={advised ? classes.mendName : undefined}>{first.repair.name}</strong>
+            {say`: cures it with ${percent(first.chance)}${THIN}%. Wrong, `}
+            {wrong}
+            {say`${THIN}%, costs about ${Math.max(1, Math.round(first.minutes - first.repair.money))}
+              min${first.repair.money > 0 ? say` and ${money(first.repair.money)}` : ''}.${advised && advice.reason ? ` ${BECAUSE[advice.reason]}` : ''}${advised && first.repair.leaves ? say` Then: ${first.repair.leaves}.` : ''}`}
           </>
         ) : (
-          'Nothing likely to cure it is known yet: being wrong costs the whole of what is tried.'
+          say`Nothing likely to cure it is known yet: being wrong costs the whole of what is tried.`
         )}
         {held && (
           <>
             {' '}
-            <strong>{held.repair.name}</strong>: not yet. {held.forbidden}
+            <strong>{held.repair.name}</strong>
+            {say`: not yet. `}
+            {held.forbidden}
           </>
         )}
       </p>
       <Button variant={advised ? 'contained' : 'outlined'} onClick={() => onStage('mend')}>
-        {advised ? 'Go to mend' : 'Enough, go to mend'}
+        {advised ? say`Go to mend` : say`Enough, go to mend`}
       </Button>
     </div>
   );

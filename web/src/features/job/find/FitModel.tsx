@@ -17,16 +17,17 @@ import type { JobView } from '../useJobView.js';
 import { endText, readEnd } from '@amber-gauge/core/bench';
 import type { Find } from './useFind.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function FitModel({ view, find }: { readonly view: JobView; readonly find: Find }) {
   const [open, setOpen] = useState(false);
   const model = modelOf(view.job);
-  if (model === '') return <p className="quiet">Name make and model in Take in to keep a sheet for it.</p>;
+  if (model === '') return <p className="quiet">{say`Name make and model in Take in to keep a sheet for it.`}</p>;
   if (!find.kept) return null;
   return (
     <div>
       <Button onClick={() => setOpen(true)}>
-        {find.kept.version > 0 ? `Sheet of the ${model}` : `Fit this path to the ${model}`}
+        {find.kept.version > 0 ? say`Sheet of the ${model}` : say`Fit this path to the ${model}`}
       </Button>
       {open && (
         <SheetDialog
@@ -76,17 +77,17 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
       if (error instanceof ApiError && error.code === 'CONFLICT') {
         const present = keptSheetSchema.safeParse(error.wire.present);
         if (present.success) setVersion(present.data.version);
-        setProblem('Somebody changed this sheet meanwhile. Keep again to put yours in its place, or leave it.');
-      } else setProblem(error instanceof Error ? error.message : 'It could not be kept. Try again.');
+        setProblem(say`Somebody changed this sheet meanwhile. Keep again to put yours in its place, or leave it.`);
+      } else setProblem(error instanceof Error ? error.message : say`It could not be kept. Try again.`);
     }
   };
   return (
     <Dialog open onClose={onDone} maxWidth="lg" fullWidth>
-      <DialogTitle>Sheet of the {model}</DialogTitle>
+      <DialogTitle>{say`Sheet of the ${model}`}</DialogTitle>
       <DialogContent>
         <div className="stack">
           <Options path={path} sheet={sheet} onSheet={setSheet} />
-          <p>Parts that this model has not:</p>
+          <p>{say`Parts that this model has not:`}</p>
           <div className="row">
             {path.blocks.map((block) => (
               <ToggleButton
@@ -100,10 +101,8 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
             ))}
           </div>
           {path.signals.some((signal) => signal.measure) && (
-            <p>
-              Test points as they are called on its board, and what is right there. A value may be a number, nothing
-              (open), or so many times another reading: 0.85 x reservoir.
-            </p>
+            <p>{say`Test points as they are called on its board, and what is right there. A value may be a number,
+              nothing (open), or so many times another reading: 0.85 x reservoir.`}</p>
           )}
           {path.signals.map((signal) =>
             signal.measure ? (
@@ -117,7 +116,7 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
             ) : null,
           )}
           <Field
-            label="Codes of its lamps or display, as its service sheet has them: 26 = pump, 37 = door"
+            label={say`Codes of its lamps or display, as its service sheet has them: 26 = pump, 37 = door`}
             multiline
             value={sheet.codes ?? ''}
             onChange={(event) => setSheet({ ...sheet, codes: event.target.value.slice(0, MOST_CODES) })}
@@ -135,15 +134,9 @@ export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps
             setSheet(EMPTY_SHEET);
             setSetBack(setBack + 1);
           }}
-        >
-          As the family has it
-        </Button>
-        <Button variant="outlined" onClick={onDone}>
-          Leave it
-        </Button>
-        <Button variant="contained" disabled={wrong !== null} onClick={() => void keep()}>
-          Keep the sheet
-        </Button>
+        >{say`As the family has it`}</Button>
+        <Button variant="outlined" onClick={onDone}>{say`Leave it`}</Button>
+        <Button variant="contained" disabled={wrong !== null} onClick={() => void keep()}>{say`Keep the sheet`}</Button>
       </DialogActions>
     </Dialog>
   );
@@ -214,7 +207,7 @@ function SignalFields({ path, signalId, sheet, onSheet }: FieldsProps) {
   return (
     <div className={classes.sheetRow}>
       <Field
-        label={`${measure.place}, called here`}
+        label={say`${measure.place}, called here`}
         value={ownEntry(sheet.places, signalId) ?? ''}
         onChange={(event) => rename(event.target.value)}
       />

@@ -10,6 +10,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import type { Find } from './useFind.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -27,10 +28,8 @@ export function FunctionGrid({ view, stage, find }: Props) {
   const [open, setOpen] = useState(false);
   const rows = gridOf(find);
   return (
-    <section aria-label="What works, and when">
-      <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-        What works, and when
-      </Button>
+    <section aria-label={say`What works, and when`}>
+      <Button onClick={() => setOpen(!open)} aria-expanded={open}>{say`What works, and when`}</Button>
       {open && (
         <table className={classes.grid}>
           <tbody>
@@ -97,8 +96,8 @@ function GridCell({
     path.contexts
       .filter((one) => ownEntry(test.context, one.id))
       .map((one) => ownEntry(test.context, one.id))
-      .join(', ') || 'as it stands';
-  const say = (outcome: string, words: string) => {
+      .join(', ') || say`as it stands`;
+  const tell = (outcome: string, words: string) => {
     setAnchor(null);
     const body = { kind: 'answer', testId: test.id, name: test.name, outcome, words, value: null, unit: null } as const;
     void submitLines(view.job.id, makeLine(stage, body));
@@ -108,7 +107,7 @@ function GridCell({
       <Button
         variant={seen ? 'outlined' : 'text'}
         onClick={(event) => setAnchor(event.currentTarget)}
-        aria-label={`${test.name}: ${seen ?? 'not looked at'}`}
+        aria-label={`${test.name}: ${seen ?? say`not looked at`}`}
       >
         <span className={classes.cell}>
           <span className="small quiet">{condition}</span>
@@ -117,7 +116,7 @@ function GridCell({
       </Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {test.outcomes.map((outcome) => (
-          <MenuItem key={outcome.id} onClick={() => say(outcome.id, outcome.words)}>
+          <MenuItem key={outcome.id} onClick={() => tell(outcome.id, outcome.words)}>
             {outcome.words}
           </MenuItem>
         ))}

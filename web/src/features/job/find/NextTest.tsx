@@ -1,7 +1,7 @@
 /** One next test in large type, with its conditions, where to put the probes, and its answers to tap. */
 import { ownEntry } from '@amber-gauge/core/quantity';
 import { endWords, isDead, isLive, openEnds, saidEnds, type BenchEvent, type StageId } from '@amber-gauge/core/bench';
-import { familyOf, needsPower, type DrivePath, type PathTest } from '@amber-gauge/core/families';
+import { type PathSignal, familyOf, needsPower, type DrivePath, type PathTest } from '@amber-gauge/core/families';
 import { reasonOf, type TestAdvice } from '@amber-gauge/core/diagnosis';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
@@ -17,6 +17,7 @@ import { healthyWords } from './healthyWords.js';
 import { RowReadings } from './RowReadings.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -46,18 +47,7 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
     );
     setNote('');
   };
-  const ask = useAsked((state) => state.ask);
-  const place = signal?.measure?.place ?? null;
-  const unit = signal?.measure?.unit ?? null;
-  const by = signal?.measure?.by;
-  const prompt = useMemo(
-    () => ({ testId: test.id, name: test.name, place, unit, by }),
-    [test.id, test.name, place, unit, by],
-  );
-  useEffect(() => {
-    ask(prompt);
-    return () => ask(null);
-  }, [ask, prompt]);
+  const prompt = useAskedFor(test, signal?.measure);
   const skip = () =>
     void submitLines(view.job.id, makeLine(stage, { kind: 'unreachable', testId: test.id, name: test.name }));
   const keepEnds = () => {
@@ -68,17 +58,15 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
   // What is off cannot be tested as if it were on, and nothing dead is done on a live unit.
   const blocked = advice.putBack.length > 0 || (test.power === 'dead' && isLive(view.state.power));
   return (
-    <section className="stack" aria-label="Next test">
+    <section className="stack" aria-label={say`Next test`}>
       <h1 className="prompt">{test.name}</h1>
       <p className={classes.how}>{test.how}</p>
       {healthyWords(path, advice) && <p className={classes.healthy}>{healthyWords(path, advice)}</p>}
       {advice.forbidden && <p className={stages.caution}>{advice.forbidden}</p>}
       {advice.putBack.length > 0 ? (
         <div className={stages.caution}>
-          Put back first: {advice.putBack.join(', ')}.{' '}
-          <Button variant="outlined" onClick={() => onStage('open-up')}>
-            Open up
-          </Button>
+          {say`Put back first: ${advice.putBack.join(', ')}. `}
+          <Button variant="outlined" onClick={() => onStage('open-up')}>{say`Open up`}</Button>
         </div>
       ) : (
         <PowerTag view={view} test={test} onStage={onStage} />
@@ -86,7 +74,9 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
       <p className="quiet">
         {[level && level.minutes > 0 && level.name, ...context, reasonOf(advice)].filter(Boolean).join(' · ')}
       </p>
-      {test.opens.length > 0 && <p className="quiet">Opens what must be closed again: {openedWords(view, test)}.</p>}
+      {test.opens.length > 0 && (
+        <p className="quiet">{say`Opens what must be closed again: ${openedWords(view, test)}.`}</p>
+      )}
       <Cautions text={`${test.name} ${test.how}`} familyId={view.job.familyId} />
       {signal?.measure && (
         <ReadingField
@@ -117,17 +107,31 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
         ))}
       </div>
       <Field
-        label="A note with the answer"
+        label={say`A note with the answer`}
         value={note}
         onChange={(event) => setNote(event.target.value)}
-        helperText={said.length > 0 ? `Opens, until it is closed: ${said.map(endWords).join('; ')}` : undefined}
+        helperText={said.length > 0 ? say`Opens, until it is closed: ${said.map(endWords).join('; ')}` : undefined}
       />
       <div className="row">
-        <Button onClick={skip}>Cannot reach it</Button>
-        <Button onClick={onOther}>Another test</Button>
+        <Button onClick={skip}>{say`Cannot reach it`}</Button>
+        <Button onClick={onOther}>{say`Another test`}</Button>
       </div>
     </section>
   );
+}
+
+/** What the entry line is asked for while this test is the next. */
+function useAskedFor({ id, name }: TestAdvice['test'], measure: PathSignal['measure'] | undefined) {
+  const ask = useAsked((state) => state.ask);
+  const place = measure?.place ?? null;
+  const unit = measure?.unit ?? null;
+  const by = measure?.by;
+  const prompt = useMemo(() => ({ testId: id, name, place, unit, by }), [id, name, place, unit, by]);
+  useEffect(() => {
+    ask(prompt);
+    return () => ask(null);
+  }, [ask, prompt]);
+  return prompt;
 }
 
 /** A note typed with an answer, and the ends that its words open. */
@@ -154,28 +158,24 @@ function PowerTag({ view, test, onStage }: TagProps) {
   const live = isLive(power);
   if (needsPower(test)) {
     const how = test.probe
-      ? 'Live: clip dead, step back, power, read, unplug.'
+      ? say`Live: clip dead, step back, power, read, unplug.`
       : test.power === 'running'
-        ? 'Running, hands clear of what turns.'
-        : 'Switched on, hands off.';
+        ? say`Running, hands clear of what turns.`
+        : say`Switched on, hands off.`;
     if (live) return test.probe ? <p className={stages.caution}>{how}</p> : <p className={classes.tag}>{how}</p>;
     return (
       <div className={test.probe ? stages.caution : classes.tag}>
-        {how} Not on yet: {POWER_KEY}, through the gate.{' '}
-        <Button variant="outlined" onClick={() => ask('last')}>
-          To the gate
-        </Button>
+        {say`${how} Not on yet: ${POWER_KEY}, through the gate. `}
+        <Button variant="outlined" onClick={() => ask('last')}>{say`To the gate`}</Button>
       </div>
     );
   }
   if (test.power !== 'dead' || isDead(view.state)) return null;
-  if (live) return <p className={stages.caution}>Unplug first.</p>;
+  if (live) return <p className={stages.caution}>{say`Unplug first.`}</p>;
   return (
     <div className={stages.caution}>
-      Prove the charge gone first.{' '}
-      <Button variant="outlined" onClick={() => onStage('make-safe')}>
-        Make safe
-      </Button>
+      {say`Prove the charge gone first. `}
+      <Button variant="outlined" onClick={() => onStage('make-safe')}>{say`Make safe`}</Button>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import stages from '../stages/Stages.module.css';
 import { useJobFind } from './findContext.js';
 import type { Find } from './useFind.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** A reading that speaks so many bits against a block makes it far less likely. */
 const CLEARING_BITS = -1.5;
@@ -20,7 +21,7 @@ export function OutsideQuestions({ view, stage }: { readonly view: JobView; read
   const cleared = clearedBy(find);
   if (!next && cleared.length === 0) return null;
   return (
-    <section className="stack" aria-label="Seen from outside">
+    <section className="stack" aria-label={say`Seen from outside`}>
       {next && (
         <>
           <h2>{next.test.name}</h2>
@@ -53,10 +54,10 @@ export function OutsideQuestions({ view, stage }: { readonly view: JobView; read
         </>
       )}
       {cleared.length > 0 && (
-        <ul className={classes.following} aria-label="Cleared by what was seen">
+        <ul className={classes.following} aria-label={say`Cleared by what was seen`}>
           {cleared.map((one) => (
             <li key={one.id}>
-              {one.seen} <span className="quiet">far less likely now: {one.names.join(', ')}</span>
+              {one.seen} <span className="quiet">{say`far less likely now: ${one.names.join(', ')}`}</span>
             </li>
           ))}
         </ul>

@@ -6,6 +6,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function OwnFinding({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const [text, setText] = useState('');
@@ -20,14 +21,12 @@ export function OwnFinding({ view, stage }: { readonly view: JobView; readonly s
   return (
     <div className={classes.own}>
       <Field
-        label="Found something else, not in this path"
+        label={say`Found something else, not in this path`}
         value={text}
         onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && keep()}
       />
-      <Button variant="outlined" disabled={text.trim() === ''} onClick={keep}>
-        Keep the finding
-      </Button>
+      <Button variant="outlined" disabled={text.trim() === ''} onClick={keep}>{say`Keep the finding`}</Button>
     </div>
   );
 }

@@ -16,6 +16,7 @@ import { PathList, type BlockView } from './PathList.js';
 import { foundBlocks, suspicionOf } from '@amber-gauge/core/bench';
 import { percent, type Find } from './useFind.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -47,7 +48,7 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
       ),
     [answer, found],
   );
-  if (!answer) return <p className="quiet">Reading the drive path.</p>;
+  if (!answer) return <p className="quiet">{say`Reading the drive path.`}</p>;
   const open = [...answer.advice.tests, ...answer.advice.rest];
   const tests = answer.advice.tests.filter((one) => !skipped.includes(one.test.id));
   const next = open.find((one) => one.test.id === chosen) ?? tests[0] ?? answer.advice.tests[0];
@@ -115,11 +116,11 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
           />
         ) : (
           !mendFirst && (
-            <h1 className="prompt">{answer.advice.mends[0] ? 'Nothing more to test' : 'Nothing left to ask'}</h1>
+            <h1 className="prompt">{answer.advice.mends[0] ? say`Nothing more to test` : say`Nothing left to ask`}</h1>
           )
         )}
         {!mendFirst && <Enough advice={answer.advice} onStage={onStage} />}
-        {evidence.since && <p className="quiet">Since: {evidence.since}</p>}
+        {evidence.since && <p className="quiet">{say`Since: ${evidence.since}`}</p>}
         <WhyNot tests={open.filter((one) => one !== next)} onChoose={choose} />
         <FunctionGrid view={view} stage={stage} find={find} />
         <FitModel view={view} find={find} />
@@ -134,12 +135,14 @@ function Beyond({ healthy, outside }: { readonly healthy: number; readonly outsi
     <>
       {healthy >= LEAST_SHARE && (
         <p className={classes.beyond}>
-          nothing wrong in this path <span className="mono">{percent(healthy)} %</span>
+          {say`nothing wrong in this path `}
+          <span className="mono">{percent(healthy)} %</span>
         </p>
       )}
       {outside >= LEAST_SHARE && (
         <p className={classes.beyond}>
-          something this path does not know <span className="mono">{percent(outside)} %</span>
+          {say`something this path does not know `}
+          <span className="mono">{percent(outside)} %</span>
         </p>
       )}
     </>
@@ -160,15 +163,14 @@ function Reports({ find, answer }: { readonly find: Find; readonly answer: NonNu
         </p>
       ))}
       {answer.unexplained.length > 0 && (
-        <p className={classes.odd}>
-          Take again, nothing likely explains it:{' '}
-          {answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}
-        </p>
+        <p className={classes.odd}>{say`Take again, nothing likely explains it:
+          ${answer.unexplained.map((id) => evidence.words.get(id) ?? '').join('; ')}`}</p>
       )}
       {answer.outside > 0.5 && (
-        <p className={classes.odd}>
-          What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you find.
-        </p>
+        <p
+          className={classes.odd}
+        >{say`What was seen fits nothing this path knows. Take the readings again that do not fit, or log what you
+          find.`}</p>
       )}
     </>
   );
@@ -197,10 +199,8 @@ function WhyNot({
   const [open, setOpen] = useState(false);
   if (tests.length === 0) return null;
   return (
-    <section aria-label="Tests that would follow">
-      <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-        Why not another test?
-      </Button>
+    <section aria-label={say`Tests that would follow`}>
+      <Button onClick={() => setOpen(!open)} aria-expanded={open}>{say`Why not another test?`}</Button>
       {open && (
         <ul className={classes.following}>
           {tests.map((one) => (
@@ -210,7 +210,7 @@ function WhyNot({
               </Button>
               <span className="quiet">
                 {one.forbidden ??
-                  (one.putBack.length > 0 ? `put back first: ${one.putBack.join(', ')}` : reasonOf(one))}
+                  (one.putBack.length > 0 ? say`put back first: ${one.putBack.join(', ')}` : reasonOf(one))}
               </span>
             </li>
           ))}

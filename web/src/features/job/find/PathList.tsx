@@ -11,6 +11,7 @@ import { when } from '../../../shared/ui/when.js';
 import { RAIL_X, railsOf, type RowRails } from './rails.js';
 import { percent } from './useFind.js';
 import classes from './PathList.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 export interface BlockView {
   readonly share: number;
@@ -46,7 +47,7 @@ export function PathList({ path, blocks, between, asked, askedSignal, opened, on
   const lanes = rows.map((row) => (row.blocks[0] as PathBlock).lane);
   const rails = railsOf(lanes, returnRow(rows, path));
   return (
-    <ol className={classes.list} aria-label="Drive path">
+    <ol className={classes.list} aria-label={say`Drive path`}>
       {rows.map((row, i) => {
         const first = row.blocks[0] as PathBlock;
         const lane = lanes[i] !== lanes[i - 1] ? first.lane : null;
@@ -63,7 +64,7 @@ export function PathList({ path, blocks, between, asked, askedSignal, opened, on
                   lane={i === 0 ? null : lane}
                   feedback={own.feedback === 'passes' || own.feedback === 'leaves'}
                 />
-                {lane}
+                {said(lane)}
               </li>
             )}
             {row.blocks.length > 1 ? (
@@ -74,10 +75,10 @@ export function PathList({ path, blocks, between, asked, askedSignal, opened, on
                   className={classes.block}
                   onClick={() => setUnfolded(new Set([...unfolded, ...row.blocks.map((one) => one.id)]))}
                   title={row.blocks.map((one) => one.name).join(', ')}
-                  aria-label={`${row.blocks.length} cleared: ${row.blocks.map((one) => one.name).join(', ')}`}
+                  aria-label={say`${row.blocks.length} cleared: ${row.blocks.map((one) => one.name).join(', ')}`}
                 >
                   <SuspicionShape suspicion="cleared" />
-                  <span className={classes.name}>{row.blocks.length} cleared</span>
+                  <span className={classes.name}>{say`${row.blocks.length} cleared`}</span>
                 </button>
               </li>
             ) : (

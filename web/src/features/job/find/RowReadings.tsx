@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import stages from '../stages/Stages.module.css';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly test: PathTest;
@@ -42,12 +43,15 @@ export function RowReadings({ test, labels, unit, onAnswer }: Props) {
           </label>
         ))}
       </div>
-      {wrong.length > 0 && <p className="danger">{wrong.join(', ')}: type a number, or open.</p>}
+      {wrong.length > 0 && <p className="danger">{say`${wrong.join(', ')}: type a number, or open.`}</p>}
       {read?.kind === 'unusable' && <p className="danger">{read.message}</p>}
       <div>
-        <Button variant="contained" className={stages.keep ?? ''} disabled={read?.kind !== 'answer'} onClick={keep}>
-          Keep the row
-        </Button>
+        <Button
+          variant="contained"
+          className={stages.keep ?? ''}
+          disabled={read?.kind !== 'answer'}
+          onClick={keep}
+        >{say`Keep the row`}</Button>
       </div>
     </div>
   );

@@ -18,6 +18,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -39,10 +40,10 @@ export function TriedHere({ view, stage, path, block, name }: Props) {
     setAmps('');
   };
   return (
-    <section className={classes.tried} aria-label={`Tried at ${name}`}>
+    <section className={classes.tried} aria-label={say`Tried at ${name}`}>
       <Field
         select
-        label="Tried here"
+        label={say`Tried here`}
         value={trial}
         onChange={(event) => setTrial(event.target.value as Trial)}
         helperText={trial === '' ? undefined : TRIAL_CAUTIONS[trial]}
@@ -55,11 +56,11 @@ export function TriedHere({ view, stage, path, block, name }: Props) {
       </Field>
       {trial === 'fed-direct' && (
         <Field
-          label="Current, A (if read)"
+          label={say`Current, A (if read)`}
           value={amps}
           error={bad}
           onChange={(event) => setAmps(event.target.value)}
-          helperText={bad ? 'A number of amperes, or nothing' : undefined}
+          helperText={bad ? say`A number of amperes, or nothing` : undefined}
         />
       )}
       {trial !== '' && (

@@ -3,6 +3,7 @@ import { jobSpeeds, modelOf, trimBlockOf } from '@amber-gauge/core/bench';
 import type { DrivePath } from '@amber-gauge/core/families';
 import { useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -18,14 +19,14 @@ export function TrimsHere({ view, path, block }: Props) {
   const speeds = jobSpeeds(view.job);
   const label = (id: string) => speeds.find((one) => one.id === id)?.label ?? id;
   return (
-    <ul aria-label="Trims of this model">
+    <ul aria-label={say`Trims of this model`}>
       {trims.map((trim) => (
         <li key={trim.id}>
           {[
             trim.name,
             trim.where,
-            `for ${trim.serves.map(label).join(' and ')}`,
-            trim.faster ? `${trim.faster} faster` : '',
+            say`for ${trim.serves.map(label).join(' and ')}`,
+            trim.faster ? say`${trim.faster} faster` : '',
           ]
             .filter(Boolean)
             .join(', ')}

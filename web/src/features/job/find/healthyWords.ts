@@ -2,21 +2,22 @@
 import type { TestAdvice } from '@amber-gauge/core/diagnosis';
 import type { DrivePath } from '@amber-gauge/core/families';
 import { fixed } from '@amber-gauge/core/quantity';
+import { say } from '@amber-gauge/core/words';
 
 export function healthyWords(path: DrivePath, { test, healthy }: TestAdvice): string | null {
   if (healthy === null) return null;
   const measure = path.signals.find((one) => one.id === test.signal)?.measure;
   const state = test.outcomes.find((one) => one.words === healthy)?.states;
   const band = measure?.bands.find((one) => state?.includes(one.state));
-  if (!measure || !band) return `Healthy: ${healthy}`;
+  if (!measure || !band) return say`Healthy: ${healthy}`;
   const { from, to } = band;
   const range =
     from !== null && to !== null
       ? `${short(from)} to ${short(to)}`
       : from !== null
-        ? `${short(from)} or more`
-        : `${short(to ?? 0)} or less`;
-  return `Healthy: ${range} ${measure.unit} (${measure.origin.text})`;
+        ? say`${short(from)} or more`
+        : say`${short(to ?? 0)} or less`;
+  return say`Healthy: ${range} ${measure.unit} (${measure.origin.text})`;
 }
 
 /** Three digits that count, no trailing noughts. */

@@ -26,6 +26,7 @@ import { GateLimit } from './GateLimit.js';
 import { GateShort } from './GateShort.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Gate.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -51,7 +52,7 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
     void submitLines(view.job.id, makeLine(stage, { kind: 'gate', to, ...answers }));
     onPassed([
       ...asks.conditions.filter((one) => answers.confirmed.includes(one.id)).map((one) => one.text),
-      ...bans.map((ban) => `against the advice: ${ban.why}`),
+      ...bans.map((ban) => say`against the advice: ${ban.why}`),
     ]);
   };
   const hand = to === 'hand-back';
@@ -65,9 +66,9 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
       <DialogContent className={classes.content ?? ''}>
         <h2 id="gate" className={classes.title}>
           {!hand && <PowerShape state={to} size={56} />}
-          {hand ? 'Before it goes back' : `Before power: ${POWER_WORDS[to]}`}
+          {hand ? say`Before it goes back` : say`Before power: ${POWER_WORDS[to]}`}
         </h2>
-        {view.state.holds.length > 0 && <p className="danger">A held value is still to be typed.</p>}
+        {view.state.holds.length > 0 && <p className="danger">{say`A held value is still to be typed.`}</p>}
         <GateEnds view={view} stage={stage} asks={asks} answers={answers} onChange={put} />
         {asks.shortTest && (
           <GateShort
@@ -88,9 +89,9 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
           />
         )}
         {bans.length > 0 && (
-          <section className={classes.first} aria-label="Find says no power">
+          <section className={classes.first} aria-label={say`Find says no power`}>
             <p className="danger">
-              <strong>Find says: no power yet.</strong>
+              <strong>{say`Find says: no power yet.`}</strong>
             </p>
             <ul>
               {bans.map((ban) => (
@@ -98,14 +99,15 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
               ))}
             </ul>
             {pressing && (
-              <Check text="I know this, and go live through a limit of current." on={known} onChange={setKnown} />
+              <Check text={say`I know this, and go live through a limit of current.`} on={known} onChange={setKnown} />
             )}
           </section>
         )}
         {asks.unsafe.length > 0 && (
-          <p className="danger" role="alert">
-            Failed: {asks.unsafe.join(', ')}. Mend it and read it again, unplugged, before mains.
-          </p>
+          <p
+            className="danger"
+            role="alert"
+          >{say`Failed: ${asks.unsafe.join(', ')}. Mend it and read it again, unplugged, before mains.`}</p>
         )}
         {asks.conditions.map((one) => (
           <Check
@@ -117,18 +119,18 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
         ))}
         {!hand && <FirstSeconds asks={asks} />}
         {to !== 'live-isolated' && !hand && (
-          <p className={classes.note}>
-            Clip dead, step back, power, read, unplug. Only for those used to live work; local rules and licensed
-            practice decide.
-          </p>
+          <p
+            className={classes.note}
+          >{say`Clip dead, step back, power, read, unplug. Only for those used to live work; local rules and licensed
+            practice decide.`}</p>
         )}
       </DialogContent>
       <DialogActions className={classes.actions ?? ''}>
         <Button variant="outlined" onClick={onCancel}>
-          {hand ? 'Not yet' : 'Stay unplugged'}
+          {hand ? say`Not yet` : say`Stay unplugged`}
         </Button>
         <Button variant="contained" className={classes.go ?? ''} disabled={left > 0} onClick={pass}>
-          {left > 0 ? `${left} still open` : hand ? 'Nothing left over' : 'Go live'}
+          {left > 0 ? say`${left} still open` : hand ? say`Nothing left over` : say`Go live`}
         </Button>
       </DialogActions>
     </Dialog>
@@ -137,9 +139,9 @@ export function Gate({ view, stage, to, onCancel, onPassed }: Props) {
 
 function FirstSeconds({ asks }: { readonly asks: ReturnType<typeof gateAsks> }) {
   return (
-    <section className={classes.first} aria-label="The first seconds">
+    <section className={classes.first} aria-label={say`The first seconds`}>
       <p>
-        <strong>In the first seconds:</strong> {asks.firstSeconds.expect}
+        <strong>{say`In the first seconds:`}</strong> {asks.firstSeconds.expect}
       </p>
       <p className="danger">{asks.firstSeconds.otherwise}</p>
     </section>

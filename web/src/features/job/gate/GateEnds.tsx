@@ -6,6 +6,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import { Check } from './Check.js';
 import classes from './Gate.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -42,13 +43,13 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
         .map(({ key, end, safe }) => (
           <div key={key} className={classes.end}>
             <span className={classes.endWords}>
-              <strong>Open:</strong> {endWords(end)}
+              <strong>{say`Open:`}</strong> {endWords(end)}
             </span>
-            <Button variant="outlined" onClick={() => close(key, safe)} aria-label={`Closed: ${end.what}`}>
+            <Button variant="outlined" onClick={() => close(key, safe)} aria-label={say`Closed: ${end.what}`}>
               {capital(safe)}
             </Button>
             <Field
-              label="Or stays open because"
+              label={say`Or stays open because`}
               value={whyOf(key)}
               onChange={(event) => accept(key, event.target.value)}
             />
@@ -56,9 +57,7 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
         ))}
       {hand &&
         asks.stepsOff.map((step) => (
-          <p key={step.key} className="danger">
-            Still off: step {step.number}, {step.step.what}
-          </p>
+          <p key={step.key} className="danger">{say`Still off: step ${step.number}, ${step.step.what}`}</p>
         ))}
       {hand &&
         asks.findings.map((finding) => (
@@ -67,8 +66,8 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
           </p>
         ))}
       {asks.usual.length > 0 && (
-        <section aria-label="What else may be off">
-          <p className="quiet">What else may be off that is not listed? Look at each:</p>
+        <section aria-label={say`What else may be off`}>
+          <p className="quiet">{say`What else may be off that is not listed? Look at each:`}</p>
           {asks.usual.map((usual) => (
             <div key={usual.id} className={classes.usual}>
               <Check
@@ -80,9 +79,7 @@ export function GateEnds({ view, stage, asks, answers, onChange }: Props) {
                   })
                 }
               />
-              <Button onClick={() => off(usual.id)} aria-label={`It is off: ${usual.what}`}>
-                It is off
-              </Button>
+              <Button onClick={() => off(usual.id)} aria-label={say`It is off: ${usual.what}`}>{say`It is off`}</Button>
             </div>
           ))}
         </section>

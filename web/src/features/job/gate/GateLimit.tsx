@@ -6,6 +6,7 @@ import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import classes from './Gate.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly limit: GateAnswers['limit'];
@@ -15,7 +16,11 @@ interface Props {
   readonly onLimit: (limit: GateAnswers['limit']) => void;
 }
 
-const WORDS: Readonly<Record<LimitKind, string>> = { fuse: 'Fuse', lamp: 'Lamp in series', current: 'Current limit' };
+const WORDS: Readonly<Record<LimitKind, string>> = {
+  fuse: say`Fuse`,
+  lamp: say`Lamp in series`,
+  current: say`Current limit`,
+};
 
 export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
   const [kind, setKind] = useState<LimitKind | null>(limit?.kind ?? null);
@@ -36,7 +41,7 @@ export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
   const kinds = LIMIT_KINDS.filter((one) => !pack || one !== 'lamp');
   const sum = limit && limitSum(limit.kind, limit.value, volts, limit.unitWatts);
   return (
-    <section className={classes.part} aria-label="Fuse, lamp or current limit">
+    <section className={classes.part} aria-label={say`Fuse, lamp or current limit`}>
       <div className="row">
         {kinds.map((one) => (
           <Button key={one} variant={kind === one ? 'contained' : 'outlined'} onClick={() => choose(one)}>
@@ -46,7 +51,7 @@ export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
         {kind && (
           <>
             <Field
-              label={kind === 'lamp' ? 'Lamp, W' : 'Amperes'}
+              label={kind === 'lamp' ? say`Lamp, W` : say`Amperes`}
               value={value}
               onChange={(event) => {
                 setValue(event.target.value);
@@ -55,7 +60,7 @@ export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
               sx={{ width: 120 }}
             />
             <Field
-              label="Unit’s plate, W"
+              label={say`Unit’s plate, W`}
               value={watts}
               onChange={(event) => {
                 setWatts(event.target.value);
@@ -68,9 +73,10 @@ export function GateLimit({ limit, volts, usualWatts, pack, onLimit }: Props) {
       </div>
       {sum && (
         <p className={sum.verdict === 'tight' ? 'danger' : 'quiet'}>
-          At {fixed(volts, 0)} V the unit takes about {amperes(sum.unitA)}; this lets {amperes(sum.limitA)} through:{' '}
-          {VERDICT[sum.verdict]}.{pack && ' A fuse rated for the pack’s d.c. volts: a 32 V blade fuse arcs on at 56 V.'}
-          {kind === 'lamp' && ' A lamp limits, it does not isolate.'}
+          {say`At ${fixed(volts, 0)} V the unit takes about ${amperes(sum.unitA)}; this lets ${amperes(sum.limitA)}
+            through: ${VERDICT[sum.verdict]}.`}
+          {pack && say` A fuse rated for the pack’s d.c. volts: a 32 V blade fuse arcs on at 56 V.`}
+          {kind === 'lamp' && say` A lamp limits, it does not isolate.`}
         </p>
       )}
     </section>
@@ -82,6 +88,6 @@ const amperes = (value: number): string => withUnit(Number(value.toPrecision(2))
 
 const VERDICT = {
   fits: 'fits',
-  loose: 'loose, it hardly limits',
-  tight: 'too small, the unit would not start',
+  loose: say`loose, it hardly limits`,
+  tight: say`too small, the unit would not start`,
 } as const;

@@ -5,6 +5,7 @@ import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { Check } from './Check.js';
 import classes from './Gate.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly work: string;
@@ -23,13 +24,13 @@ export function GateShort({ work, ohm, onOhm, noCircuit, onNoCircuit }: Props) {
   };
   const low = ohm !== null && ohm < LEAST_SUPPLY_OHM;
   return (
-    <section className={classes.part} aria-label="Short test of the supply">
+    <section className={classes.part} aria-label={say`Short test of the supply`}>
       <span className={classes.endWords}>
-        Ohms across the supply, dead, after work on {work}
-        {low && <span className="danger"> Under {LEAST_SUPPLY_OHM} Ω: do not power, look for the short.</span>}
+        {say`Ohms across the supply, dead, after work on ${work}`}
+        {low && <span className="danger">{say` Under ${LEAST_SUPPLY_OHM} Ω: do not power, look for the short.`}</span>}
       </span>
       <Field
-        label="Ω, as in 47k or OL"
+        label={say`Ω, as in 47k or OL`}
         value={typed}
         onChange={(event) => change(event.target.value)}
         error={typed.trim() !== '' && (ohm === null || low)}
@@ -37,7 +38,7 @@ export function GateShort({ work, ohm, onOhm, noCircuit, onNoCircuit }: Props) {
       />
       {noCircuit !== null && (
         <Check
-          text="Or: nothing of the circuit was touched, no part, no joint, no plug"
+          text={say`Or: nothing of the circuit was touched, no part, no joint, no plug`}
           on={noCircuit}
           onChange={onNoCircuit}
         />

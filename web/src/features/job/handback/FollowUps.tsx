@@ -7,6 +7,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import classes from './HandBack.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -28,8 +29,8 @@ export function FollowUps({ view, stage }: Props) {
     void submitLines(view.job.id, makeLine(stage, { kind: 'follow-up-done', target, how, words: '' }));
   const good = what.trim() !== '' && on !== '';
   return (
-    <section className="stack" aria-label="Come again">
-      <h2>Come again</h2>
+    <section className="stack" aria-label={say`Come again`}>
+      <h2>{say`Come again`}</h2>
       <ul>
         {followUps.map((one) => (
           <li key={one.key} className={classes.due}>
@@ -38,10 +39,8 @@ export function FollowUps({ view, stage }: Props) {
               {one.what} <span className="small quiet">{FOLLOW_UP_WORDS[one.why]}</span>
             </span>
             <span className="row">
-              <Button variant="outlined" onClick={() => done(one.key, 'done')}>
-                Seen to
-              </Button>
-              <Button onClick={() => done(one.key, 'dropped')}>Drop it</Button>
+              <Button variant="outlined" onClick={() => done(one.key, 'done')}>{say`Seen to`}</Button>
+              <Button onClick={() => done(one.key, 'dropped')}>{say`Drop it`}</Button>
             </span>
           </li>
         ))}
@@ -49,15 +48,24 @@ export function FollowUps({ view, stage }: Props) {
           <li key={one.what} className={classes.due}>
             <span className="mono quiet">{one.on}</span>
             <span className="quiet">{one.what}</span>
-            <Button variant="outlined" onClick={() => add(one)}>
-              Put it down
-            </Button>
+            <Button variant="outlined" onClick={() => add(one)}>{say`Put it down`}</Button>
           </li>
         ))}
       </ul>
       <div className="row">
-        <Field label="On" type="date" value={on} onChange={(event) => setOn(event.target.value)} sx={{ width: 200 }} />
-        <Field label="What" value={what} onChange={(event) => setWhat(event.target.value)} sx={{ flex: '1 1 240px' }} />
+        <Field
+          label={say`On`}
+          type="date"
+          value={on}
+          onChange={(event) => setOn(event.target.value)}
+          sx={{ width: 200 }}
+        />
+        <Field
+          label={say`What`}
+          value={what}
+          onChange={(event) => setWhat(event.target.value)}
+          sx={{ flex: '1 1 240px' }}
+        />
         <Button
           variant="outlined"
           disabled={!good}
@@ -66,9 +74,7 @@ export function FollowUps({ view, stage }: Props) {
             setWhat('');
             setOn('');
           }}
-        >
-          Put it down
-        </Button>
+        >{say`Put it down`}</Button>
       </div>
     </section>
   );

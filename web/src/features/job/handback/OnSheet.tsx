@@ -9,6 +9,7 @@ import { when } from '../../../shared/ui/when.js';
 import { usePicture } from '../photos/usePicture.js';
 import type { JobView } from '../useJobView.js';
 import classes from './HandBack.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -30,8 +31,8 @@ export function OnSheet({ view, stage }: Props) {
   const toggled = (list: readonly string[], key: string) =>
     list.includes(key) ? list.filter((one) => one !== key) : [...list, key];
   return (
-    <section className="stack" aria-label="On the sheet">
-      <h2>On the owner’s sheet</h2>
+    <section className="stack" aria-label={say`On the sheet`}>
+      <h2>{say`On the owner’s sheet`}</h2>
       {view.state.photos.length > 0 && (
         <ul className={classes.photos}>
           {view.state.photos.map(({ key, photo }) => (
@@ -56,11 +57,12 @@ export function OnSheet({ view, stage }: Props) {
         />
       ))}
       {notes.length + view.state.photos.length === 0 && (
-        <p className="quiet">No photos and no notes: the sheet carries the speeds, the work and what was shown.</p>
+        <p className="quiet">{say`No photos and no notes: the sheet carries the speeds, the work and what was
+          shown.`}</p>
       )}
       <div className="row">
         <Field
-          label="What the owner should watch"
+          label={say`What the owner should watch`}
           value={watch ?? chosen.watch}
           onChange={(event) => setWatch(event.target.value)}
           sx={{ flex: '1 1 320px' }}
@@ -72,9 +74,7 @@ export function OnSheet({ view, stage }: Props) {
             keep({ watch: (watch ?? '').trim() });
             setWatch(null);
           }}
-        >
-          On the sheet
-        </Button>
+        >{say`On the sheet`}</Button>
       </div>
     </section>
   );

@@ -6,12 +6,13 @@ import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Ledger.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Findings({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const { findings } = view.state;
   if (findings.length === 0) return null;
   return (
-    <ul className={classes.ends} aria-label="Findings">
+    <ul className={classes.ends} aria-label={say`Findings`}>
       {findings.map((finding) => (
         <Row key={finding.id} view={view} stage={stage} finding={finding} />
       ))}
@@ -28,14 +29,12 @@ function Row({ view, stage, finding }: { readonly view: JobView; readonly stage:
   return (
     <li className={classes.end} data-explained={finding.explained !== null}>
       <span>
-        {finding.text} {finding.explained && <span className="quiet">explained: {finding.explained}</span>}
+        {finding.text} {finding.explained && <span className="quiet">{say`explained: ${finding.explained}`}</span>}
       </span>
       {finding.explained === null && (
         <span className="row">
-          <Field label="Why it may stand" value={why} onChange={(event) => setWhy(event.target.value)} />
-          <Button variant="outlined" disabled={why.trim() === ''} onClick={explain}>
-            Explain
-          </Button>
+          <Field label={say`Why it may stand`} value={why} onChange={(event) => setWhy(event.target.value)} />
+          <Button variant="outlined" disabled={why.trim() === ''} onClick={explain}>{say`Explain`}</Button>
         </span>
       )}
     </li>

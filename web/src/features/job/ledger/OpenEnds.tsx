@@ -21,6 +21,7 @@ import { when } from '../../../shared/ui/when.js';
 import { Refused } from '../safe/Refused.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Ledger.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 export function OpenEnds({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const [what, setWhat] = useState('');
@@ -39,8 +40,10 @@ export function OpenEnds({ view, stage }: { readonly view: JobView; readonly sta
     setWhat('');
   };
   return (
-    <section className="stack" aria-label="Open ends">
-      <h2>{open.length === 0 ? 'No open ends' : open.length === 1 ? '1 open end' : `${open.length} open ends`}</h2>
+    <section className="stack" aria-label={say`Open ends`}>
+      <h2>
+        {open.length === 0 ? say`No open ends` : open.length === 1 ? say`1 open end` : say`${open.length} open ends`}
+      </h2>
       {open.length > 0 && (
         <ul className={classes.ends}>
           {open.map(({ key, at, end }) => (
@@ -53,7 +56,7 @@ export function OpenEnds({ view, stage }: { readonly view: JobView; readonly sta
                 onClick={() =>
                   void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: key, how: END_SAFE[end.how] }))
                 }
-                aria-label={`Close: ${end.what}`}
+                aria-label={say`Close: ${end.what}`}
               >
                 {END_SAFE[end.how]}
               </Button>
@@ -63,7 +66,7 @@ export function OpenEnds({ view, stage }: { readonly view: JobView; readonly sta
       )}
       <div className="row">
         <Field
-          label="What is open now"
+          label={say`What is open now`}
           value={what}
           onChange={(event) => setWhat(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && keep()}
@@ -73,25 +76,27 @@ export function OpenEnds({ view, stage }: { readonly view: JobView; readonly sta
           exclusive
           value={how}
           onChange={(_event, one: EndHow | null) => one && setHow(one)}
-          aria-label="How"
+          aria-label={say`How`}
           sx={{ flexWrap: 'wrap' }}
         >
           {END_HOWS.map((one) => (
             <ToggleButton key={one} value={one}>
-              {one}
+              {said(one)}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <Button variant="outlined" disabled={what.trim() === '' || refusal !== null} onClick={keep}>
-          Keep as open
-        </Button>
+        <Button
+          variant="outlined"
+          disabled={what.trim() === '' || refusal !== null}
+          onClick={keep}
+        >{say`Keep as open`}</Button>
       </div>
       {refusal && <Refused rule={refusal} />}
       <div className="row">
-        <span className="quiet">Usual here:</span>
+        <span className="quiet">{say`Usual here:`}</span>
         {usual.map((one) => (
           <Button key={one.id} onClick={() => add({ what: one.what, how: one.how, usualId: one.id })}>
-            {one.what}, {one.how}
+            {endWords(one)}
           </Button>
         ))}
       </div>

@@ -7,13 +7,14 @@ import { Findings } from './Findings.js';
 import { RefitForm } from './RefitForm.js';
 import { TrayTable } from './TrayTable.js';
 import classes from './Ledger.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function PutBack({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const { ledger } = view.state;
   const [chosen, setChosen] = useState<string | null>(null);
   const plan = reassembly(ledger);
   const present = plan.find((item) => item.step.key === chosen) ?? plan[0];
-  if (ledger.steps.length === 0) return <p className="quiet">Nothing came off.</p>;
+  if (ledger.steps.length === 0) return <p className="quiet">{say`Nothing came off.`}</p>;
   return (
     <>
       {present ? (
@@ -26,12 +27,12 @@ export function PutBack({ view, stage }: { readonly view: JobView; readonly stag
           onDone={() => setChosen(null)}
         />
       ) : (
-        <h1 className="prompt">Everything is back on</h1>
+        <h1 className="prompt">{say`Everything is back on`}</h1>
       )}
       <Findings view={view} stage={stage} />
       <TrayTable ledger={ledger} />
       {plan.length > 1 && (
-        <ol className={classes.steps} aria-label="The way back">
+        <ol className={classes.steps} aria-label={say`The way back`}>
           {plan.map((item) => (
             <OtherStep
               key={item.step.key}
@@ -63,19 +64,17 @@ function OtherStep({
         <p className={classes.what}>{stepWords(step.step)}</p>
         <p className="quiet small">
           {[
-            waitsFor.length > 0 && `after step ${waitsFor.map((one) => one.number).join(', ')}`,
-            closeFirst.length > 0 && `close first: ${closeFirst.map((one) => one.end.what).join(', ')}`,
+            waitsFor.length > 0 && say`after step ${waitsFor.map((one) => one.number).join(', ')}`,
+            closeFirst.length > 0 && say`close first: ${closeFirst.map((one) => one.end.what).join(', ')}`,
           ]
             .filter(Boolean)
             .join(' · ')}
         </p>
       </div>
       {present ? (
-        <span className="quiet">now</span>
+        <span className="quiet">{say`now`}</span>
       ) : (
-        <Button onClick={onChoose} aria-label={`Do step ${step.number} now`}>
-          This one now
-        </Button>
+        <Button onClick={onChoose} aria-label={say`Do step ${step.number} now`}>{say`This one now`}</Button>
       )}
     </li>
   );

@@ -1,6 +1,7 @@
 /** One step going back: close, set back, renew, count, look flush; then it is back. */
 import { numberIn } from '@amber-gauge/core/quantity';
 import {
+  endWords,
   fastenerWords,
   isRestored,
   stepWords,
@@ -19,6 +20,7 @@ import type { JobView } from '../useJobView.js';
 import { StepDetails } from './StepDetails.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Ledger.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -50,27 +52,26 @@ export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
     onDone();
   };
   const close = (end: OpenEnd) =>
-    void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: end.key, how: 'put back' }));
+    void submitLines(view.job.id, makeLine(stage, { kind: 'close', target: end.key, how: say`put back` }));
   return (
-    <section className="stack" aria-label={`Step ${number} goes back`}>
-      <h1 className="prompt">
-        Put back {number}: {stepWords({ ...step, fasteners: [] })}
-      </h1>
+    <section className="stack" aria-label={say`Step ${number} goes back`}>
+      <h1 className="prompt">{say`Put back ${number}: ${stepWords({ ...step, fasteners: [] })}`}</h1>
       {shuts.steps.length > 0 && (
-        <p className={stages.caution}>
-          Putting this back now shuts in: {shuts.steps.map((one) => `${one.number} ${one.step.what}`).join(', ')}.
-        </p>
+        <p className={stages.caution}>{say`Putting this back now shuts in:
+          ${shuts.steps.map((one) => `${one.number} ${one.step.what}`).join(', ')}.`}</p>
       )}
       {shuts.ends.length > 0 && (
         <ul className={classes.ends}>
           {shuts.ends.map((end) => (
             <li key={end.key} className={classes.end}>
               <span>
-                <strong>Close first:</strong> {end.end.what}, {end.end.how}
+                <strong>{say`Close first:`}</strong> {endWords(end.end)}
               </span>
-              <Button variant="outlined" onClick={() => close(end)} aria-label={`Close: ${end.end.what}`}>
-                It is back
-              </Button>
+              <Button
+                variant="outlined"
+                onClick={() => close(end)}
+                aria-label={say`Close: ${end.end.what}`}
+              >{say`It is back`}</Button>
             </li>
           ))}
         </ul>
@@ -81,21 +82,21 @@ export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
         const value = numberIn(measured[i] ?? '');
         return (
           <div key={one.what} className="row">
-            <span className={classes.big}>
-              Set back {one.what} to {one.value} ± {one.tolerance} {one.unit}
-            </span>
+            <span
+              className={classes.big}
+            >{say`Set back ${one.what} to ${one.value} ± ${one.tolerance} ${one.unit}`}</span>
             <Field
-              label={`Measured, ${one.unit}`}
+              label={say`Measured, ${one.unit}`}
               value={measured[i]}
               onChange={(event) => setMeasured(measured.map((old, j) => (j === i ? event.target.value : old)))}
             />
-            {value !== null && <span>{isRestored(one, value) ? 'right' : 'not right'}</span>}
+            {value !== null && <span>{isRestored(one, value) ? say`right` : say`not right`}</span>}
           </div>
         );
       })}
       <Renewals owes={step.owes} renewed={renewed} onRenewed={setRenewed} />
       {step.cover && <Flush flush={flush} onFlush={setFlush} />}
-      {step.earth && <p className={classes.big}>Earth wire on its screw, star washer under it.</p>}
+      {step.earth && <p className={classes.big}>{say`Earth wire on its screw, star washer under it.`}</p>}
       {step.fasteners.map((one, i) => (
         <Count
           key={`${one.what}${i}`}
@@ -107,7 +108,7 @@ export function RefitForm({ view, stage, item, shuts, onDone }: Props) {
       ))}
       <div>
         <Button variant="contained" className={stages.keep ?? ''} disabled={!ready} onClick={keep}>
-          {ready ? 'It is back' : counted ? 'Look whether it is flush' : 'Count what goes back'}
+          {ready ? say`It is back` : counted ? say`Look whether it is flush` : say`Count what goes back`}
         </Button>
       </div>
     </section>
@@ -126,10 +127,12 @@ function Renewals({ owes, renewed, onRenewed }: RenewalsProps) {
     renewed.includes(one) ? renewed.filter((other) => other !== one) : [...renewed, one];
   return owes.map((one) => (
     <div key={one} className="row">
-      <span className={classes.big}>Renew the {one}</span>
-      <ToggleButton value={one} selected={renewed.includes(one)} onChange={() => onRenewed(toggled(one))}>
-        renewed
-      </ToggleButton>
+      <span className={classes.big}>{say`Renew the ${one}`}</span>
+      <ToggleButton
+        value={one}
+        selected={renewed.includes(one)}
+        onChange={() => onRenewed(toggled(one))}
+      >{say`renewed`}</ToggleButton>
     </div>
   ));
 }
@@ -137,13 +140,13 @@ function Renewals({ owes, renewed, onRenewed }: RenewalsProps) {
 function Flush({ flush, onFlush }: { readonly flush: boolean | null; readonly onFlush: (flush: boolean) => void }) {
   return (
     <div className="row">
-      <span className={classes.big}>Flush all round, before any screw?</span>
-      <ToggleButton value="yes" selected={flush === true} onChange={() => onFlush(true)}>
-        flush
-      </ToggleButton>
-      <ToggleButton value="no" selected={flush === false} onChange={() => onFlush(false)}>
-        not flush
-      </ToggleButton>
+      <span className={classes.big}>{say`Flush all round, before any screw?`}</span>
+      <ToggleButton value="yes" selected={flush === true} onChange={() => onFlush(true)}>{say`flush`}</ToggleButton>
+      <ToggleButton
+        value="no"
+        selected={flush === false}
+        onChange={() => onFlush(false)}
+      >{say`not flush`}</ToggleButton>
     </div>
   );
 }
@@ -160,14 +163,15 @@ function Count({ words, wanted, value, onValue }: CountProps) {
   return (
     <div className="row">
       <span className={classes.big}>{words}</span>
-      <Button variant={value === wanted ? 'contained' : 'outlined'} onClick={() => onValue(wanted)}>
-        all {wanted}
-      </Button>
-      <Button variant="outlined" onClick={() => onValue(Math.max(0, now - 1))} aria-label={`One fewer: ${words}`}>
+      <Button
+        variant={value === wanted ? 'contained' : 'outlined'}
+        onClick={() => onValue(wanted)}
+      >{say`all ${wanted}`}</Button>
+      <Button variant="outlined" onClick={() => onValue(Math.max(0, now - 1))} aria-label={say`One fewer: ${words}`}>
         −
       </Button>
       <span className={`mono ${classes.count}`}>{value ?? '?'}</span>
-      <Button variant="outlined" onClick={() => onValue(now + 1)} aria-label={`One more: ${words}`}>
+      <Button variant="outlined" onClick={() => onValue(now + 1)} aria-label={say`One more: ${words}`}>
         +
       </Button>
     </div>

@@ -21,6 +21,7 @@ import type { JobView } from '../useJobView.js';
 import { EMPTY_MORE, moreOf, StepMore, type MoreFields } from './StepMore.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Ledger.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const TRAYS = ['A', 'B', 'C', 'D'] as const;
 const COUNTS = [1, 2, 3, 4, 6, 8] as const;
@@ -53,37 +54,40 @@ export function StepEntry({ view, stage }: { readonly view: JobView; readonly st
     return line;
   };
   return (
-    <section className="stack" aria-label="What comes off">
+    <section className="stack" aria-label={say`What comes off`}>
       <div className={stages.ask}>
         <input
           className={`${stages.field} ${stages.words}`}
           value={text}
           onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && keep()}
-          placeholder="cover 4 x 30 mm, tray B"
-          aria-label="What comes off"
+          placeholder={say`cover 4 x 30 mm, tray B`}
+          aria-label={say`What comes off`}
           autoComplete="off"
           spellCheck={false}
         />
-        <Button variant="contained" className={stages.keep ?? ''} disabled={blocked} onClick={() => keep()}>
-          Keep step
-        </Button>
+        <Button
+          variant="contained"
+          className={stages.keep ?? ''}
+          disabled={blocked}
+          onClick={() => keep()}
+        >{say`Keep step`}</Button>
       </div>
       <p className={stages.understood} role="status">
-        {!empty && !refusal && !onlyEnds && `→ ${stepWords(step)}${step.earth ? ', earth goes back with it' : ''}`}
-        {step.distances.map((one) => ` · set back: ${one.what} ${one.value} ± ${one.tolerance} ${one.unit}`)}
+        {!empty && !refusal && !onlyEnds && `→ ${stepWords(step)}${step.earth ? say`, earth goes back with it` : ''}`}
+        {step.distances.map((one) => say` · set back: ${one.what} ${one.value} ± ${one.tolerance} ${one.unit}`)}
         {problem && <span className="danger"> {problem}</span>}
       </p>
       {!refusal && ends.length > 0 && (
-        <div className="row" aria-label="Ends this opens">
-          <span>Opens, until it is closed:</span>
+        <div className="row" aria-label={say`Ends this opens`}>
+          <span>{say`Opens, until it is closed:`}</span>
           {ends.map((end) => (
             <Button
               key={endWords(end)}
               variant="outlined"
               onClick={() => setNotEnds([...notEnds, endWords(end)])}
-              aria-label={`Not an open end: ${endWords(end)}`}
-              title="Not an open end"
+              aria-label={say`Not an open end: ${endWords(end)}`}
+              title={say`Not an open end`}
             >
               {endWords(end)} ×
             </Button>
@@ -104,15 +108,15 @@ export function StepEntry({ view, stage }: { readonly view: JobView; readonly st
             key={tray}
             variant="outlined"
             onClick={() => setText(withTray(text, tray))}
-            aria-label={`Tray ${tray}`}
+            aria-label={say`Tray ${tray}`}
           >
             {tray}
           </Button>
         ))}
         <span className={classes.gap} />
-        <PhotoAdd view={view} stage={stage} about={null} onBefore={() => keep()?.key ?? null} word="Photo" />
+        <PhotoAdd view={view} stage={stage} about={null} onBefore={() => keep()?.key ?? null} word={say`Photo`} />
         <Button variant="outlined" onClick={() => setOpen(!open)} aria-expanded={open}>
-          {open ? 'Less' : 'Gap, wires, marks'}
+          {open ? say`Less` : say`Gap, wires, marks`}
         </Button>
       </div>
       {open && <StepMore view={view} parsed={parsed} value={more} onChange={setMore} />}
@@ -123,7 +127,7 @@ export function StepEntry({ view, stage }: { readonly view: JobView; readonly st
 const withTray = (text: string, tray: string): string =>
   /,?\s*tray\s+\w+\s*$/i.test(text)
     ? text.replace(/,?\s*tray\s+\w+\s*$/i, `, tray ${tray}`)
-    : `${text.trimEnd()}, tray ${tray}`.replace(/^, /, '');
+    : say`${text.trimEnd()}, tray ${tray}`.replace(/^, /, '');
 
 const withCount = (text: string, count: number): string => {
   const plain = text.trimEnd();

@@ -14,6 +14,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { JobView } from '../useJobView.js';
 import classes from './Ledger.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface DistanceFields {
   readonly what: string;
@@ -59,7 +60,10 @@ export function moreOf(parsed: StepBody, more: MoreFields): { step: StepBody; pr
   for (const one of more.distances) {
     const [value, tolerance] = [numberIn(one.value), numberIn(one.tolerance)];
     if (one.what.trim() === '' || value === null || tolerance === null || tolerance < 0)
-      return { step: parsed, problem: 'A distance needs a name, its value and the tolerance it is set back within.' };
+      return {
+        step: parsed,
+        problem: say`A distance needs a name, its value and the tolerance it is set back within.`,
+      };
     distances.push({ what: one.what.trim(), value, unit: one.unit.trim() || 'mm', tolerance });
   }
   const wires = parseWires(more.wires);
@@ -108,9 +112,9 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
       {text('marks', 'Marks made', 'line across motor and plate')}
       <div className="row">
         <Field
-          label="Wires, in pin order"
+          label={say`Wires, in pin order`}
           value={value.wires}
-          placeholder="1 red, 2 black, 3 blue"
+          placeholder={say`1 red, 2 black, 3 blue`}
           onChange={(event) => put({ wires: event.target.value })}
           sx={{ flex: '1 1 260px' }}
         />
@@ -118,14 +122,14 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
           exclusive
           value={value.wiresSide}
           onChange={(_event, side: ConnectorSide | null) => side && put({ wiresSide: side })}
-          aria-label="Seen from"
+          aria-label={say`Seen from`}
         >
-          <ToggleButton value="wire-side">wire side</ToggleButton>
-          <ToggleButton value="mating-face">mating face</ToggleButton>
+          <ToggleButton value="wire-side">{say`wire side`}</ToggleButton>
+          <ToggleButton value="mating-face">{say`mating face`}</ToggleButton>
         </ToggleButtonGroup>
       </div>
-      <div className="row" aria-label="Owed when it goes back">
-        <span className="quiet">To renew:</span>
+      <div className="row" aria-label={say`Owed when it goes back`}>
+        <span className="quiet">{say`To renew:`}</span>
         {CONSUMABLES.map((one) => (
           <ToggleButton
             key={one}
@@ -133,28 +137,24 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
             selected={value.owes.includes(one)}
             onChange={() => put({ owes: flip(value.owes, one) })}
           >
-            {one}
+            {said(one)}
           </ToggleButton>
         ))}
         <ToggleButton
           value="earth"
           selected={value.earth ?? parsed.earth}
           onChange={() => put({ earth: !(value.earth ?? parsed.earth) })}
-        >
-          earth point
-        </ToggleButton>
+        >{say`earth point`}</ToggleButton>
         <ToggleButton
           value="cover"
           selected={value.cover ?? parsed.cover}
           onChange={() => put({ cover: !(value.cover ?? parsed.cover) })}
-        >
-          cover, must sit flush
-        </ToggleButton>
+        >{say`cover, must sit flush`}</ToggleButton>
       </div>
       {text('traces', 'Traces of an earlier visit', 'fresh solder, a screw missing')}
       {off.length > 0 && (
-        <div className="row" aria-label="Comes off after">
-          <span className="quiet">Lies behind:</span>
+        <div className="row" aria-label={say`Comes off after`}>
+          <span className="quiet">{say`Lies behind:`}</span>
           {off.map((one) => (
             <ToggleButton
               key={one.key}
@@ -184,20 +184,22 @@ function Distances({
     <div className="stack">
       {list.map((one, i) => (
         <div key={i} className={classes.distance}>
-          <Field label="Distance of what" value={one.what} onChange={(event) => put(i, { what: event.target.value })} />
-          <Field label="Measured" value={one.value} onChange={(event) => put(i, { value: event.target.value })} />
-          <Field label="Unit" value={one.unit} onChange={(event) => put(i, { unit: event.target.value })} />
+          <Field
+            label={say`Distance of what`}
+            value={one.what}
+            onChange={(event) => put(i, { what: event.target.value })}
+          />
+          <Field label={say`Measured`} value={one.value} onChange={(event) => put(i, { value: event.target.value })} />
+          <Field label={say`Unit`} value={one.unit} onChange={(event) => put(i, { unit: event.target.value })} />
           <Field label="±" value={one.tolerance} onChange={(event) => put(i, { tolerance: event.target.value })} />
-          <Button onClick={() => onChange(list.filter((_other, j) => j !== i))}>Drop</Button>
+          <Button onClick={() => onChange(list.filter((_other, j) => j !== i))}>{say`Drop`}</Button>
         </div>
       ))}
       <div>
         <Button
           variant="outlined"
           onClick={() => onChange([...list, { what: '', value: '', unit: 'mm', tolerance: USUAL_TOLERANCE }])}
-        >
-          Measure a distance before it is disturbed
-        </Button>
+        >{say`Measure a distance before it is disturbed`}</Button>
       </div>
     </div>
   );

@@ -1,19 +1,20 @@
 /** What lies in each tray: it must come out even. */
 import { trayCounts, type Ledger } from '@amber-gauge/core/bench';
 import classes from './Ledger.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function TrayTable({ ledger }: { readonly ledger: Ledger }) {
   const trays = trayCounts(ledger);
   if (trays.length === 0) return null;
   return (
-    <table className={classes.trays} aria-label="Trays">
+    <table className={classes.trays} aria-label={say`Trays`}>
       <thead>
         <tr>
-          <th>tray</th>
-          <th>what</th>
-          <th>off</th>
-          <th>back</th>
-          <th>left</th>
+          <th>{say`tray`}</th>
+          <th>{say`what`}</th>
+          <th>{say`off`}</th>
+          <th>{say`back`}</th>
+          <th>{say`left`}</th>
         </tr>
       </thead>
       <tbody>
@@ -24,7 +25,7 @@ export function TrayTable({ ledger }: { readonly ledger: Ledger }) {
               <td>{kind.what}</td>
               <td className="mono">{kind.out}</td>
               <td className="mono">{kind.back}</td>
-              <td className="mono">{kind.out === kind.back ? 'even' : kind.out - kind.back}</td>
+              <td className="mono">{kind.out === kind.back ? say`even` : kind.out - kind.back}</td>
             </tr>
           )),
         )}

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useJobFind } from '../find/findContext.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -19,29 +20,29 @@ export function AfterMend({ view, onStage }: Props) {
   const trims = repair !== null && (repair.retrim || repair.power === 'running');
   const owed = proving.checks.filter(isOwed).length;
   return (
-    <section className={classes.chosen} aria-label="After the mend">
-      <p className={classes.step}>
-        Done: {lastMended.name}.{repair?.leaves ? ` Then: ${repair.leaves}.` : ''}
-        {lastMended.loses === undefined ? '' : ` Gone with it: ${lastMended.loses}; it will stand on the sheet.`}
-      </p>
+    <section className={classes.chosen} aria-label={say`After the mend`}>
+      <p className={classes.step}>{say`Done:
+        ${lastMended.name}.${repair?.leaves ? say` Then: ${repair.leaves}.` : ''}${lastMended.loses === undefined ? '' : say` Gone with it: ${lastMended.loses}; it will stand on the sheet.`}`}</p>
       <div className="row">
         {trims && (
-          <Button variant="contained" className={classes.done ?? ''} onClick={() => onStage('set-speed')}>
-            Set the speeds
-          </Button>
+          <Button
+            variant="contained"
+            className={classes.done ?? ''}
+            onClick={() => onStage('set-speed')}
+          >{say`Set the speeds`}</Button>
         )}
         {owed > 0 && (
           <Button
             variant={trims ? 'outlined' : 'contained'}
             className={classes.done ?? ''}
             onClick={() => onStage('prove')}
-          >
-            Prove it, {owed} to show
-          </Button>
+          >{say`Prove it, ${owed} to show`}</Button>
         )}
-        <Button variant="outlined" className={classes.done ?? ''} onClick={() => onStage('find')}>
-          It is still wrong: find on
-        </Button>
+        <Button
+          variant="outlined"
+          className={classes.done ?? ''}
+          onClick={() => onStage('find')}
+        >{say`It is still wrong: find on`}</Button>
       </div>
     </section>
   );

@@ -23,6 +23,7 @@ import { LEAVE } from './leave.js';
 import { TimerAsk } from './TimerAsk.js';
 import type { MendParts } from './useMendParts.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -42,23 +43,19 @@ export function Chosen({ view, stage, parts }: Props) {
   if (!decision) return null;
   if (decision.optionId === LEAVE)
     return (
-      <section className={classes.chosen} aria-label="Chosen mend">
-        <p>
-          It goes back as it is{decision.reason ? `: ${decision.reason}` : ''}. Close it up, and say at Hand back what
-          was left undone and why.
-        </p>
-        <Drop view={view} stage={stage} label="Think again" onDrop={() => undefined} />
+      <section className={classes.chosen} aria-label={say`Chosen mend`}>
+        <p>{say`It goes back as it is${decision.reason ? `: ${decision.reason}` : ''}. Close it up, and say at Hand
+          back what was left undone and why.`}</p>
+        <Drop view={view} stage={stage} label={say`Think again`} onDrop={() => undefined} />
       </section>
     );
   const open = repairs.filter((one) => !decision.mended.includes(one.id));
   const ends = openEnds(view.state.ledger).filter((end) => end.end.moveKey === decision.key);
   return (
-    <section className={classes.chosen} aria-label="Chosen mend">
-      <p className="quiet">
-        Chosen: cures it with {percent(decision.chance)} %, {Math.round(decision.minutes)} min, {money(decision.money)}
-        {decision.reason ? `: ${decision.reason}` : ''}
-        {decision.beside ? `. Beside it stood: ${decision.beside}` : ''}
-      </p>
+    <section className={classes.chosen} aria-label={say`Chosen mend`}>
+      <p className="quiet">{say`Chosen: cures it with ${percent(decision.chance)} %, ${Math.round(decision.minutes)}
+        min,
+        ${money(decision.money)}${decision.reason ? `: ${decision.reason}` : ''}${decision.beside ? say`. Beside it stood: ${decision.beside}` : ''}`}</p>
       <ChosenParts view={view} stage={stage} parts={parts} repairs={open} />
       {open.map((repair) => (
         <OneMend key={repair.id} view={view} stage={stage} parts={parts} repair={repair} last={open.length === 1} />
@@ -68,7 +65,7 @@ export function Chosen({ view, stage, parts }: Props) {
         <Drop
           view={view}
           stage={stage}
-          label={ends.length > 0 ? 'Leave it, ends stay open' : 'Leave it'}
+          label={ends.length > 0 ? say`Leave it, ends stay open` : say`Leave it`}
           onDrop={() => parts.giveBack(open)}
         />
       </div>
@@ -138,13 +135,13 @@ function OneMend({
           className={classes.done ?? ''}
           disabled={!free}
           onClick={done}
-          aria-label={`Done: ${name}`}
+          aria-label={say`Done: ${name}`}
         >
           {!free
-            ? 'Make it dead first'
+            ? say`Make it dead first`
             : closing.length > 0
-              ? `It is done, and closed: ${closing.map((end) => end.end.what).join(', ')}`
-              : 'It is done'}
+              ? say`It is done, and closed: ${closing.map((end) => end.end.what).join(', ')}`
+              : say`It is done`}
         </Button>
         {repair.waitMin > 0 && (
           <TimerAsk
@@ -153,11 +150,11 @@ function OneMend({
             timer="cure"
             name={name}
             minutes={repair.waitMin}
-            label="Start the wait"
+            label={say`Start the wait`}
           />
         )}
       </div>
-      {repair.leaves && <p>Then: {repair.leaves}.</p>}
+      {repair.leaves && <p>{say`Then: ${repair.leaves}.`}</p>}
     </div>
   );
 }
@@ -170,7 +167,7 @@ function Owed({ view, repairs }: { readonly view: JobView; readonly repairs: rea
     const bodies = repairs.flatMap((repair) => doneBodies(repair, {}));
     return checksAfter(job, standing(events), bodies).map((check) => check.name);
   }, [job, lines, repairs]);
-  return names.length === 0 ? null : <p className="quiet">Prove will ask for: {names.join(', ')}.</p>;
+  return names.length === 0 ? null : <p className="quiet">{say`Prove will ask for: ${names.join(', ')}.`}</p>;
 }
 
 function Drop({
@@ -205,7 +202,7 @@ interface StepsProps {
 function Steps({ steps, done, free, onDone }: StepsProps) {
   const next = steps.find((step) => !done.includes(step.id));
   return (
-    <ol className={classes.steps} aria-label="Steps">
+    <ol className={classes.steps} aria-label={say`Steps`}>
       {steps.map((step) => {
         const over = done.includes(step.id);
         return (
@@ -223,10 +220,8 @@ function Steps({ steps, done, free, onDone }: StepsProps) {
                 variant={step === next ? 'contained' : 'outlined'}
                 disabled={!free}
                 onClick={() => onDone(step)}
-                aria-label={`Step done: ${step.what}`}
-              >
-                Done
-              </Button>
+                aria-label={say`Step done: ${step.what}`}
+              >{say`Done`}</Button>
             )}
           </li>
         );

@@ -6,6 +6,7 @@ import { useAddToShelf, useShelf } from '../../shelf/useShelf.js';
 import type { JobView } from '../useJobView.js';
 import { TimerAsk } from './TimerAsk.js';
 import type { MendParts } from './useMendParts.js';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -28,21 +29,17 @@ export function ChosenParts({ view, stage, parts, repairs }: Props) {
   return (
     <>
       {aside.length > 0 && (
-        <p>
-          Set aside:{' '}
-          {aside
-            .map(
-              ({ lot }) =>
-                `${lot.lot.part}${lot.onHand > 0 ? (lot.lot.place ? `, in ${lot.lot.place}` : '') : ', on its way'}`,
-            )
-            .join('; ')}
-          .
-        </p>
+        <p>{say`Set aside: ${aside
+          .map(
+            ({ lot }) =>
+              `${lot.lot.part}${lot.onHand > 0 ? (lot.lot.place ? `, in ${lot.lot.place}` : '') : say`, on its way`}`,
+          )
+          .join('; ')}.`}</p>
       )}
       {coming.length > 0 && (
         <div className="row">
           <span>
-            <span className="quiet">Parts. </span>
+            <span className="quiet">{say`Parts. `}</span>
             {coming.map(({ repair, offer }) => `${repair.name}: ${comingWords(offer)}`).join('; ')}
           </span>
           {!view.job.practice && (
@@ -52,7 +49,7 @@ export function ChosenParts({ view, stage, parts, repairs }: Props) {
               timer="parts"
               name={coming.map(({ repair }) => repair.name).join('; ')}
               minutes={Math.min(days, MOST_DAYS) * DAY_MIN}
-              label="Ordered: wait for the parts"
+              label={say`Ordered: wait for the parts`}
             />
           )}
         </div>
@@ -68,7 +65,7 @@ export function ChosenParts({ view, stage, parts, repairs }: Props) {
 }
 
 const comingWords = ({ days, from }: Offer): string =>
-  `${days === 1 ? 'in a day' : `in ${days} days`}${from === 'ordered' ? ', on its way' : from === 'usual' ? ', usually' : ''}`;
+  `${days === 1 ? say`in a day` : say`in ${days} days`}${from === 'ordered' ? say`, on its way` : from === 'usual' ? ', usually' : ''}`;
 
 /** What it uses up: counted where the shelf knows it; one key says that one is used up. */
 function ToHand({ view, uses }: { readonly view: JobView; readonly uses: readonly ConsumableId[] }) {
@@ -76,8 +73,8 @@ function ToHand({ view, uses }: { readonly view: JobView; readonly uses: readonl
   const add = useAddToShelf();
   const known = view.job.practice ? null : shelf;
   return (
-    <ul className="row" aria-label="To hand" style={{ listStyle: 'none', margin: 0, padding: 0 }}>
-      <li className="quiet">To hand:</li>
+    <ul className="row" aria-label={say`To hand`} style={{ listStyle: 'none', margin: 0, padding: 0 }}>
+      <li className="quiet">{say`To hand:`}</li>
       {uses.map((id) => {
         const what = servesUse(id);
         const lots = known ? lotsServing(known, what) : [];
@@ -86,9 +83,11 @@ function ToHand({ view, uses }: { readonly view: JobView; readonly uses: readonl
         return (
           <li key={id} className="row" style={{ gap: 8 }}>
             <span>
-              {CONSUMABLES[id]}
+              {said(CONSUMABLES[id])}
               {lots.length > 0 && (
-                <span className={here > 0 ? 'quiet' : 'danger'}>{here > 0 ? `, ${here} here` : ', none left'}</span>
+                <span className={here > 0 ? 'quiet' : 'danger'}>
+                  {here > 0 ? say`, ${here} here` : say`, none left`}
+                </span>
               )}
             </span>
             {lot && (
@@ -98,19 +97,13 @@ function ToHand({ view, uses }: { readonly view: JobView; readonly uses: readonl
                 onClick={() =>
                   add.mutate([{ kind: 'used', lot: lot.key, quantity: 1, job: view.job.number, serves: what }])
                 }
-                aria-label={`Used up one: ${CONSUMABLES[id]}`}
-              >
-                One used up
-              </Button>
+                aria-label={say`Used up one: ${said(CONSUMABLES[id])}`}
+              >{say`One used up`}</Button>
             )}
           </li>
         );
       })}
-      {add.error && (
-        <li role="alert" className="danger">
-          {add.error.message} Nothing was changed.
-        </li>
-      )}
+      {add.error && <li role="alert" className="danger">{say`${add.error.message} Nothing was changed.`}</li>}
     </ul>
   );
 }

@@ -29,6 +29,7 @@ import { OptionRow } from './OptionRow.js';
 import { SomethingElse } from './SomethingElse.js';
 import type { MendParts } from './useMendParts.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** So many stand in sight; the rest is unlikely or dear. */
 const SHOWN = 6;
@@ -46,15 +47,15 @@ export function Decision({ view, stage, parts }: Props) {
   // Until it is reckoned nothing is listed: what is touched must not move away under the finger.
   const waits = useJobFind()?.answer == null && pathOf(view.job) !== null;
   return (
-    <section aria-label="What may cure it" className="stack">
-      <h2>{options.length > 0 ? 'What may cure it' : 'What to do'}</h2>
-      {waits && <p className="quiet">Reckoning what may cure it.</p>}
+    <section aria-label={say`What may cure it`} className="stack">
+      <h2>{options.length > 0 ? say`What may cure it` : say`What to do`}</h2>
+      {waits && <p className="quiet">{say`Reckoning what may cure it.`}</p>}
       {decision && options.length > 0 && (
         <Options view={view} stage={stage} parts={parts} decision={decision} shown={shown} />
       )}
       {options.length > SHOWN && (
         <div className="row">
-          <Button onClick={() => setAll(!all)}>{all ? 'Fewer' : `All ${options.length}`}</Button>
+          <Button onClick={() => setAll(!all)}>{all ? say`Fewer` : say`All ${options.length}`}</Button>
         </div>
       )}
       {!waits && (
@@ -133,11 +134,11 @@ function Options({
         <table className={classes.options}>
           <thead>
             <tr>
-              <th scope="col">mend</th>
-              <th scope="col">cures it</th>
-              <th scope="col">hands</th>
-              <th scope="col">parts</th>
-              <th scope="col">until it works</th>
+              <th scope="col">{say`mend`}</th>
+              <th scope="col">{say`cures it`}</th>
+              <th scope="col">{say`hands`}</th>
+              <th scope="col">{say`parts`}</th>
+              <th scope="col">{say`until it works`}</th>
               <th />
             </tr>
           </thead>
@@ -158,17 +159,15 @@ function Options({
           </tbody>
         </table>
       </div>
-      <p className="quiet">
-        Cures it: it works then, with no second fault beside it. Until it works: begun with that one, the usual others
-        after it, an hour of hands at {money(hourMoney)}, ten minutes to see whether it did, and what waiting costs
-        here.
-        {uncured >= 0.01 ? ` With ${percent(uncured)} % none of the usual ones cures it.` : ''}
-        {turning
-          ? ` “${turning.best}” comes before “${turning.other}” while its parts cost less than ${money(turning.partsMoney)}.`
-          : ''}
-      </p>
+      <p className="quiet">{say`Cures it: it works then, with no second fault beside it. Until it works: begun with that one, the usual
+          others after it, an hour of hands at ${money(hourMoney)}, ten minutes to see whether it did, and what waiting costs here.${uncured >= 0.01 ? say` With ${percent(uncured)} % none of the usual ones cures it.` : ''}${
+            turning
+              ? say` “${turning.best}” comes before “${turning.other}” while its parts cost less than
+            ${money(turning.partsMoney)}.`
+              : ''
+          }`}</p>
       <Field
-        label="Why this one (kept with the choice)"
+        label={say`Why this one (kept with the choice)`}
         value={reason}
         onChange={(event) => setReason(event.target.value)}
       />
@@ -184,7 +183,7 @@ type Kept = Pick<MendOption, 'id' | 'also' | 'name' | 'chance' | 'minutes' | 'mo
 const NOTHING: Kept = {
   id: LEAVE,
   also: [],
-  name: 'Mend nothing',
+  name: say`Mend nothing`,
   chance: 0,
   minutes: 0,
   money: 0,
@@ -195,8 +194,8 @@ function LeaveRow({ chosen, onChoose }: { readonly chosen: boolean; readonly onC
   return (
     <tr>
       <th scope="row">
-        <span className={classes.way}>leave</span>
-        Mend nothing, it goes back as it is
+        <span className={classes.way}>{say`leave`}</span>
+        {say`Mend nothing, it goes back as it is`}
       </th>
       <td data-head="cures it">
         <span className="mono">0 %</span>
@@ -205,19 +204,19 @@ function LeaveRow({ chosen, onChoose }: { readonly chosen: boolean; readonly onC
         <span className="mono">0 min</span>
       </td>
       <td data-head="parts">
-        <span className="mono">none</span>
+        <span className="mono">{say`none`}</span>
       </td>
       <td data-head="until it works">
-        <span className="mono">never</span>
+        <span className="mono">{say`never`}</span>
       </td>
       <td>
         <Button
           variant="outlined"
           disabled={chosen}
           onClick={onChoose}
-          aria-label="Mend nothing, it goes back as it is"
+          aria-label={say`Mend nothing, it goes back as it is`}
         >
-          {chosen ? 'Chosen' : 'Choose'}
+          {chosen ? say`Chosen` : say`Choose`}
         </Button>
       </td>
     </tr>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
 import { useAddToShelf, useShelf } from '../../shelf/useShelf.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 export function FromShelf({ view }: { readonly view: JobView }) {
   const { shelf } = useShelf();
@@ -21,55 +22,48 @@ export function FromShelf({ view }: { readonly view: JobView }) {
     setChosen('');
   };
   return (
-    <section aria-label="From the shelf" className="stack">
-      <h2>From the shelf, by hand</h2>
+    <section aria-label={say`From the shelf`} className="stack">
+      <h2>{say`From the shelf, by hand`}</h2>
       {aside.map(({ key, lot, reserved }) => (
         <div key={key} className="row">
           <span>
-            {reserved.get(number)} × {lot.part} set aside{lot.place ? `, in ${lot.place}` : ''}
+            {reserved.get(number)}
+            {say` × ${lot.part} set aside${lot.place ? say`, in ${lot.place}` : ''}`}
           </span>
           <Button
             variant="outlined"
             disabled={add.isPending}
             onClick={() => move('used', key, reserved.get(number) ?? 1)}
-            aria-label={`Built in: ${lot.part}`}
-          >
-            Built in
-          </Button>
+            aria-label={say`Built in: ${lot.part}`}
+          >{say`Built in`}</Button>
           <Button
             disabled={add.isPending}
             onClick={() => move('released', key, reserved.get(number) ?? 1)}
-            aria-label={`Give back: ${lot.part}`}
-          >
-            Give back
-          </Button>
+            aria-label={say`Give back: ${lot.part}`}
+          >{say`Give back`}</Button>
         </div>
       ))}
       {free.length > 0 && (
         <div className="row" style={{ alignItems: 'flex-end' }}>
           <Field
             select
-            label="Part"
+            label={say`Part`}
             value={chosen}
             onChange={(event) => setChosen(event.target.value)}
             sx={{ width: 380 }}
           >
             {free.map((one) => (
-              <MenuItem key={one.key} value={one.key}>
-                {one.lot.part}, {one.free} free
-              </MenuItem>
+              <MenuItem key={one.key} value={one.key}>{say`${one.lot.part}, ${one.free} free`}</MenuItem>
             ))}
           </Field>
-          <Button variant="outlined" disabled={chosen === '' || add.isPending} onClick={() => move('reserved', chosen)}>
-            Set one aside for this job
-          </Button>
+          <Button
+            variant="outlined"
+            disabled={chosen === '' || add.isPending}
+            onClick={() => move('reserved', chosen)}
+          >{say`Set one aside for this job`}</Button>
         </div>
       )}
-      {add.error && (
-        <p role="alert" className="danger">
-          {add.error.message} Nothing was changed.
-        </p>
-      )}
+      {add.error && <p role="alert" className="danger">{say`${add.error.message} Nothing was changed.`}</p>}
     </section>
   );
 }

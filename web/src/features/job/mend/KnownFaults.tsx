@@ -4,6 +4,7 @@ import { mendOf } from '@amber-gauge/core/families';
 import { useKnown } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function KnownFaults({ view }: { readonly view: JobView }) {
   const model = modelOf(view.job);
@@ -22,31 +23,27 @@ export function KnownFaults({ view }: { readonly view: JobView }) {
     return `${part?.name ?? block}: ${part?.modes.find((one) => one.id === mode)?.name ?? mode}`;
   };
   return (
-    <section aria-label="Known of this model">
-      <h2>Known of this model here</h2>
+    <section aria-label={say`Known of this model`}>
+      <h2>{say`Known of this model here`}</h2>
       <ul className={classes.known}>
         {faults.map(([ref, count]) => (
           <li key={ref}>
-            {nameOf(ref)}{' '}
-            <span className="mono quiet">
-              {Math.round(count)} of {known.model.units}
-            </span>
+            {nameOf(ref)} <span className="mono quiet">{say`${Math.round(count)} of ${known.model.units}`}</span>
           </li>
         ))}
         {cured.length > 0 && (
-          <li>
-            What was done to those that went back:{' '}
-            {cured.map(([id, count]) => `${mendOf(path, id)?.name ?? id}${count > 1 ? ` (${count})` : ''}`).join('; ')}
-          </li>
+          <li>{say`What was done to those that went back:
+            ${cured.map(([id, count]) => `${mendOf(path, id)?.name ?? id}${count > 1 ? ` (${count})` : ''}`).join('; ')}`}</li>
         )}
         {known.opening.map((note) => (
           <li key={note}>
-            <span className="quiet">When it is opened: </span>
+            <span className="quiet">{say`When it is opened: `}</span>
             {note}
           </li>
         ))}
         {healthy > 0 && (
-          <li className="quiet">healthy readings at {healthy === 1 ? 'one place' : `${healthy} places`}</li>
+          <li className="quiet">{say`healthy readings at
+            ${healthy === 1 ? say`one place` : say`${healthy} places`}`}</li>
         )}
       </ul>
     </section>

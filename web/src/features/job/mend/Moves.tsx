@@ -7,6 +7,7 @@ import { Cautions } from '../safe/Cautions.js';
 import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
 import classes from '../ledger/Ledger.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -39,11 +40,12 @@ export function Moves({ view, stage, kind, without = [] }: Props) {
   };
   if (free.length + open.length === 0) return null;
   return (
-    <section className="stack" aria-label={kind === 'mend' ? 'Usual mends' : 'Usual tests'}>
+    <section className="stack" aria-label={kind === 'mend' ? say`Usual mends` : say`Usual tests`}>
       {open.map((one) => (
         <Begun key={one.key} view={view} stage={stage} one={one} />
       ))}
-      {free.length > 0 && (kind === 'mend' ? <h3>Usual here, while it is open</h3> : <h2>Usual tests here</h2>)}
+      {free.length > 0 &&
+        (kind === 'mend' ? <h3>{say`Usual here, while it is open`}</h3> : <h2>{say`Usual tests here`}</h2>)}
       <ul>
         {free.map((move) => (
           <li key={move.id} className={classes.step} style={{ gridTemplateColumns: 'minmax(0, 1fr) auto' }}>
@@ -55,13 +57,13 @@ export function Moves({ view, stage, kind, without = [] }: Props) {
               variant="outlined"
               disabled={move.needs === 'dead' && !isDead(view.state)}
               onClick={() => begin(move)}
-              aria-label={`Begin: ${move.name}`}
+              aria-label={say`Begin: ${move.name}`}
             >
               {move.needs === 'dead' && live
-                ? 'Unplug first'
+                ? say`Unplug first`
                 : move.needs === 'dead' && !view.state.chargeProved
-                  ? 'Prove the charge gone'
-                  : 'Begin'}
+                  ? say`Prove the charge gone`
+                  : say`Begin`}
             </Button>
           </li>
         ))}
@@ -72,8 +74,8 @@ export function Moves({ view, stage, kind, without = [] }: Props) {
 
 const needsWords = (move: FamilyMove): string =>
   [
-    move.needs === 'dead' ? 'dead' : move.needs === 'live' ? 'live, through the gate' : '',
-    move.opens.length > 0 && 'opens what its last line closes',
+    move.needs === 'dead' ? 'dead' : move.needs === 'live' ? say`live, through the gate` : '',
+    move.opens.length > 0 && say`opens what its last line closes`,
   ]
     .filter(Boolean)
     .join(' · ');
@@ -98,10 +100,15 @@ function Begun({ view, stage, one }: { readonly view: JobView; readonly stage: S
       <Cautions text={one.move.name} familyId={view.job.familyId} />
       <div className="row">
         <Button variant="contained" className={stages.keep ?? ''} onClick={finish}>
-          {ends.length > 0 ? `Done, and closed: ${ends.map((end) => end.end.what).join(', ')}` : 'Done'}
+          {ends.length > 0 ? say`Done, and closed: ${ends.map((end) => end.end.what).join(', ')}` : say`Done`}
         </Button>
-        <Button variant="outlined" className={stages.big ?? ''} onClick={drop} aria-label={`Drop it: ${one.move.name}`}>
-          {ends.length > 0 ? 'Drop it, ends stay open' : 'Drop it'}
+        <Button
+          variant="outlined"
+          className={stages.big ?? ''}
+          onClick={drop}
+          aria-label={say`Drop it: ${one.move.name}`}
+        >
+          {ends.length > 0 ? say`Drop it, ends stay open` : say`Drop it`}
         </Button>
       </div>
     </div>

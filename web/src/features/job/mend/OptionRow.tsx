@@ -7,6 +7,7 @@ import { percent } from '../find/useFind.js';
 import type { JobView } from '../useJobView.js';
 import { PartsAsk } from './PartsAsk.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -21,17 +22,17 @@ interface Props {
 const FROM = {
   none: '',
   shelf: '',
-  ordered: 'on the way',
+  ordered: say`on the way`,
   asked: 'asked',
-  lead: 'as before',
+  lead: say`as before`,
   usual: 'usually',
 } as const;
 
 /** "on the shelf", "about, 7 days usually"; nothing where no part is needed. */
 function partsWords({ partsDays, partsFrom, partsMoney, priced }: MendOption): string {
-  const days = `${partsDays === 1 ? '1 day' : `${partsDays} days`} ${FROM[partsFrom]}`;
+  const days = `${partsDays === 1 ? '1 day' : say`${partsDays} days`} ${FROM[partsFrom]}`;
   const wait = partsFrom === 'none' || (partsMoney === 0 && partsFrom === 'usual') ? '' : days;
-  return [partsMoney > 0 && !priced ? 'about' : '', partsFrom === 'shelf' ? 'on the shelf' : wait]
+  return [partsMoney > 0 && !priced ? 'about' : '', partsFrom === 'shelf' ? say`on the shelf` : wait]
     .filter(Boolean)
     .join(', ');
 }
@@ -52,15 +53,16 @@ export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: P
           ))}
           {one.loses && (
             <span className={classes.after}>
-              <b>Gone with it: {one.loses}.</b> Ask the owner.
+              <b>{say`Gone with it: ${one.loses}.`}</b>
+              {say` Ask the owner.`}
             </span>
           )}
           {one.school && <span className={classes.after}>{one.school.case}</span>}
-          {one.leaves && <span className={classes.after}>then: {one.leaves}</span>}
-          {one.risks && <span className={`${classes.after} quiet`}>mind: {one.risks}</span>}
-          {one.forbidden && <span className={`${classes.after} danger`}>Not yet. {one.forbidden}</span>}
-          {one.overCeiling && <span className={`${classes.after} danger`}>over the ceiling</span>}
-          {one.late && <span className={`${classes.after} danger`}>not ready by the day it is wanted</span>}
+          {one.leaves && <span className={classes.after}>{say`then: ${one.leaves}`}</span>}
+          {one.risks && <span className={`${classes.after} quiet`}>{say`mind: ${one.risks}`}</span>}
+          {one.forbidden && <span className={`${classes.after} danger`}>{say`Not yet. ${one.forbidden}`}</span>}
+          {one.overCeiling && <span className={`${classes.after} danger`}>{say`over the ceiling`}</span>}
+          {one.late && <span className={`${classes.after} danger`}>{say`not ready by the day it is wanted`}</span>}
         </th>
         <td data-head="cures it">
           <span className="mono">{percent(one.chance)} %</span>
@@ -68,7 +70,9 @@ export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: P
         <td data-head="hands">
           <span className="mono">{Math.round(one.minutes)} min</span>
           {one.waitMin > 0 && (
-            <span className={`${classes.after} ${classes.narrow}`}>+ {minutesWords(one.waitMin)} of waiting</span>
+            <span
+              className={`${classes.after} ${classes.narrow}`}
+            >{say`+ ${minutesWords(one.waitMin)} of waiting`}</span>
           )}
         </td>
         <td data-head="parts">
@@ -78,7 +82,7 @@ export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: P
               className={`${classes.price} mono`}
               onClick={() => setAsking(!asking)}
               aria-expanded={asking}
-              aria-label={`Parts of ${one.name}: say what they cost and when they come`}
+              aria-label={say`Parts of ${one.name}: say what they cost and when they come`}
             >
               {price}
             </button>
@@ -95,9 +99,9 @@ export function OptionRow({ view, stage, one, best, chosen, money, onChoose }: P
             variant={best ? 'contained' : 'outlined'}
             disabled={one.forbidden !== null || chosen}
             onClick={onChoose}
-            aria-label={`Choose: ${one.name}`}
+            aria-label={say`Choose: ${one.name}`}
           >
-            {chosen ? 'Chosen' : 'Choose'}
+            {chosen ? say`Chosen` : say`Choose`}
           </Button>
         </td>
       </tr>

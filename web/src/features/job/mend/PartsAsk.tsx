@@ -7,6 +7,7 @@ import { useSettings } from '../../../shared/api/queries.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 /** Days of waiting that a line holds. */
 const MOST_DAYS = 3650;
@@ -25,9 +26,9 @@ export function PartsAsk({ view, stage, one, onDone }: Props) {
   const days = typed.days.trim() === '' ? null : numberIn(typed.days);
   const wrong =
     typed.money.trim() !== '' && (money === null || money < 0)
-      ? 'The price is no amount of money.'
+      ? say`The price is no amount of money.`
       : typed.days.trim() !== '' && (days === null || days < 0 || days > MOST_DAYS || !Number.isInteger(days))
-        ? 'Days: a whole number, empty for not known.'
+        ? say`Days: a whole number, empty for not known.`
         : null;
   const keep = () => {
     if (money === null || wrong) return;
@@ -36,9 +37,9 @@ export function PartsAsk({ view, stage, one, onDone }: Props) {
     onDone();
   };
   return (
-    <div className="row" role="group" aria-label={`Parts of ${one.name}`} style={{ alignItems: 'flex-end' }}>
+    <div className="row" role="group" aria-label={say`Parts of ${one.name}`} style={{ alignItems: 'flex-end' }}>
       <Field
-        label="Its parts cost"
+        label={say`Its parts cost`}
         unit={currency}
         autoFocus
         value={typed.money}
@@ -48,17 +49,19 @@ export function PartsAsk({ view, stage, one, onDone }: Props) {
         sx={{ width: 180 }}
       />
       <Field
-        label="Here in, days"
+        label={say`Here in, days`}
         value={typed.days}
         onChange={(event) => setTyped({ ...typed, days: event.target.value })}
         onKeyDown={(event) => event.key === 'Enter' && keep()}
         slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         sx={{ width: 180 }}
       />
-      <Button variant="contained" disabled={money === null || wrong !== null} onClick={keep}>
-        Reckon with it
-      </Button>
-      <Button onClick={onDone}>Cancel</Button>
+      <Button
+        variant="contained"
+        disabled={money === null || wrong !== null}
+        onClick={keep}
+      >{say`Reckon with it`}</Button>
+      <Button onClick={onDone}>{say`Cancel`}</Button>
       {wrong && (
         <p role="alert" className="danger">
           {wrong}

@@ -9,6 +9,7 @@ import { Cautions } from '../safe/Cautions.js';
 import { Refused } from '../safe/Refused.js';
 import stages from '../stages/Stages.module.css';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -26,13 +27,13 @@ export function SomethingElse({ view, stage }: Props) {
     setWhat('');
   };
   return (
-    <section className="stack" aria-label="What was done">
-      <h3>Something else was done</h3>
+    <section className="stack" aria-label={say`What was done`}>
+      <h3>{say`Something else was done`}</h3>
       <ToggleButtonGroup
         exclusive
         value={action}
         onChange={(_event, value: WorkAction | null) => value && setAction(value)}
-        aria-label="What was done"
+        aria-label={say`What was done`}
         sx={{ flexWrap: 'wrap' }}
       >
         {WORK_ACTIONS.map((one) => (
@@ -47,17 +48,15 @@ export function SomethingElse({ view, stage }: Props) {
           value={what}
           onChange={(event) => setWhat(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && keep()}
-          placeholder="both trims, pitch pot"
-          aria-label="What"
+          placeholder={say`both trims, pitch pot`}
+          aria-label={say`What`}
         />
         <Button
           variant="contained"
           className={stages.keep ?? ''}
           disabled={what.trim() === '' || refusal !== null}
           onClick={keep}
-        >
-          Keep it
-        </Button>
+        >{say`Keep it`}</Button>
       </div>
       {refusal && <Refused rule={refusal} />}
       <Cautions text={what === '' ? '' : text} familyId={view.job.familyId} />

@@ -12,6 +12,7 @@ import { useJobFind } from '../find/findContext.js';
 import type { JobView } from '../useJobView.js';
 import { useSumWish } from './sumWish.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** A line of the log holds so many signs of a sum. */
 const MOST_WORDS = 2000;
@@ -58,8 +59,8 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
     setOpen(null);
   };
   return (
-    <section aria-label="Sums" ref={section}>
-      <h2>Sums</h2>
+    <section aria-label={say`Sums`} ref={section}>
+      <h2>{say`Sums`}</h2>
       <div className={classes.sums}>
         {order
           .filter((one) => has(one) > 0)
@@ -69,18 +70,16 @@ export function Sums({ view, stage }: { readonly view: JobView; readonly stage: 
               variant={open === one.id ? 'contained' : 'outlined'}
               aria-expanded={open === one.id}
               onClick={() => setOpen(open === one.id ? null : one.id)}
-            >
-              {one.name}: as read here
-            </Button>
+            >{say`${one.name}: as read here`}</Button>
           ))}
         <Field
           select
-          label="Any sum"
+          label={say`Any sum`}
           value={open ?? ''}
           onChange={(event) => setOpen(event.target.value === '' ? null : event.target.value)}
           sx={{ width: 380 }}
         >
-          <MenuItem value="">none</MenuItem>
+          <MenuItem value="">{say`none`}</MenuItem>
           {WORKINGS.map((one) => (
             <MenuItem key={one.id} value={one.id}>
               {one.name}

@@ -8,11 +8,12 @@ import { Field } from '../../../shared/ui/Field.js';
 import { useSettings } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Mend.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const AMOUNTS = [
-  ['worth', 'Worth, working'],
-  ['price', 'Price agreed'],
-  ['ceiling', 'No more than'],
+  ['worth', say`Worth, working`],
+  ['price', say`Price agreed`],
+  ['ceiling', say`No more than`],
 ] as const;
 type Amount = (typeof AMOUNTS)[number][0];
 
@@ -38,8 +39,8 @@ export function Terms({ view, stage }: { readonly view: JobView; readonly stage:
     setTyped({});
   };
   return (
-    <section aria-label="Worth and price" className="stack">
-      <h2>Worth and price, if known</h2>
+    <section aria-label={say`Worth and price`} className="stack">
+      <h2>{say`Worth and price, if known`}</h2>
       <div className={classes.terms}>
         {AMOUNTS.map(([id, label]) => (
           <Field
@@ -52,7 +53,7 @@ export function Terms({ view, stage }: { readonly view: JobView; readonly stage:
           />
         ))}
         <Field
-          label="Wanted by"
+          label={say`Wanted by`}
           type="date"
           value={wanted}
           onChange={(event) => setTyped({ ...typed, wantedBy: event.target.value })}
@@ -62,15 +63,9 @@ export function Terms({ view, stage }: { readonly view: JobView; readonly stage:
           disabled={wrong !== undefined || Object.keys(typed).length === 0}
           onClick={keep}
           sx={{ whiteSpace: 'nowrap' }}
-        >
-          Keep worth and price
-        </Button>
+        >{say`Keep worth and price`}</Button>
       </div>
-      {wrong && (
-        <p role="alert" className="danger">
-          {wrong}: an amount of money, or nothing.
-        </p>
-      )}
+      {wrong && <p role="alert" className="danger">{say`${wrong}: an amount of money, or nothing.`}</p>}
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { minutesWords, type StageId, type TimerKind } from '@amber-gauge/core/be
 import Button from '@mui/material/Button';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -19,7 +20,7 @@ export function TimerAsk({ view, stage, timer, name, label, minutes }: Props) {
   const start = () => void submitLines(view.job.id, makeLine(stage, { kind: 'timer', timer, label: name, minutes }));
   return (
     <Button variant="outlined" disabled={running} onClick={start}>
-      {running ? 'The wait is running' : `${label}, ${minutesWords(minutes)}`}
+      {running ? say`The wait is running` : `${label}, ${minutesWords(minutes)}`}
     </Button>
   );
 }

@@ -4,6 +4,7 @@ import type { PathRepair } from '@amber-gauge/core/families';
 import { useSettings } from '../../../shared/api/queries.js';
 import { today, useAddToShelf, useShelf } from '../../shelf/useShelf.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 export interface MendParts {
   readonly offer: (repair: PathRepair) => Offer;
@@ -60,6 +61,6 @@ export function useMendParts(view: JobView): MendParts {
         'used',
         aside(repairs).filter(({ lot }) => lot.onHand > 0),
       ),
-    problem: error ? `${error.message} Nothing was moved on the shelf.` : null,
+    problem: error ? say`${error.message} Nothing was moved on the shelf.` : null,
   };
 }

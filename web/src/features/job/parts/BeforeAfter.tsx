@@ -6,6 +6,7 @@ import { RibbonSmall } from '../../../shared/ribbon/RibbonSmall.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
 import classes from '../stages/Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function BeforeAfter({ view }: { readonly view: JobView }) {
   const limits = jobTolerance(view.job);
@@ -22,16 +23,16 @@ export function BeforeAfter({ view }: { readonly view: JobView }) {
     );
   return (
     <div className={classes.pairs}>
-      <span className="small quiet">speed</span>
-      <span className="small quiet">as found</span>
-      <span className="small quiet">as left</span>
-      <span className="small quiet">verdict</span>
+      <span className="small quiet">{say`speed`}</span>
+      <span className="small quiet">{say`as found`}</span>
+      <span className="small quiet">{say`as left`}</span>
+      <span className="small quiet">{say`verdict`}</span>
       {view.state.speeds.map((pair) => (
         <Fragment key={pair.speedId}>
           <span className={classes.rule} />
           <span>{pair.label}</span>
-          {side(pair.asFound, 'not measured')}
-          {side(pair.asLeft, view.state.work.length === 0 ? 'no work yet' : 'owed')}
+          {side(pair.asFound, say`not measured`)}
+          {side(pair.asLeft, view.state.work.length === 0 ? say`no work yet` : 'owed')}
           <span>{pair.asLeft ? verdictText(pair.asLeft) : ''}</span>
         </Fragment>
       ))}
@@ -40,6 +41,6 @@ export function BeforeAfter({ view }: { readonly view: JobView }) {
 }
 
 function verdictText({ verdict, speed }: SpeedReading) {
-  if (speed.errorPercent === null) return speed.turned ? 'no nominal: compare' : 'did not turn';
-  return verdict.kind === 'undecided' ? `undecided. ${verdict.decide}` : verdictWords(verdict);
+  if (speed.errorPercent === null) return speed.turned ? say`no nominal: compare` : say`did not turn`;
+  return verdict.kind === 'undecided' ? say`undecided. ${verdict.decide}` : verdictWords(verdict);
 }

@@ -6,11 +6,12 @@ import { useState } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
 import { serverNow } from '../../../shared/outbox/clock.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 const LOADS: Readonly<Record<Family['testTone'], readonly string[]>> = {
-  record: ['record on', 'platter bare'],
-  tape: ['tape in play', 'no tape'],
-  none: ['loaded', 'running free'],
+  record: [say`record on`, say`platter bare`],
+  tape: [say`tape in play`, say`no tape`],
+  none: ['loaded', say`running free`],
 };
 
 /** Where the pitch stands, and "record on, on for 12 min"; empty while nothing is said and it is not on. */
@@ -20,7 +21,7 @@ export function useConditions(view: JobView, family: Family, asked: PitchPositio
   const since = view.state.onSince;
   const taken = () => {
     const minutes = since === null ? null : Math.floor((serverNow().getTime() - Date.parse(since)) / 60_000);
-    const words = [load, minutes === null ? '' : `on for ${minutes} min`].filter(Boolean).join(', ');
+    const words = [load, minutes === null ? '' : say`on for ${minutes} min`].filter(Boolean).join(', ');
     return { ...(pitch === '' ? {} : { pitch }), ...(words === '' ? {} : { conditions: words }) };
   };
   const choice = (
@@ -37,7 +38,7 @@ export function useConditions(view: JobView, family: Family, asked: PitchPositio
       sx={{ width: 230 }}
       slotProps={{ select: { displayEmpty: true } }}
     >
-      <MenuItem value="">not said</MenuItem>
+      <MenuItem value="">{say`not said`}</MenuItem>
       {choices.map((one) => (
         <MenuItem key={one[0]} value={one[0]}>
           {one[1]}
@@ -46,16 +47,16 @@ export function useConditions(view: JobView, family: Family, asked: PitchPositio
     </Field>
   );
   const fields = (
-    <div className="row" role="group" aria-label="Conditions">
+    <div className="row" role="group" aria-label={say`Conditions`}>
       {family.testTone !== 'none' &&
         choice(
-          'Pitch control',
+          say`Pitch control`,
           pitch,
           PITCH_POSITIONS.map((one) => [one, PITCH_WORDS[one]] as const),
           (one) => setPitch(PITCH_POSITIONS.find((each) => each === one) ?? ''),
         )}
       {choice(
-        'Load',
+        say`Load`,
         load,
         LOADS[family.testTone].map((one) => [one, one] as const),
         setLoad,

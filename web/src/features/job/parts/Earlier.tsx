@@ -8,6 +8,7 @@ import { call } from '../../../shared/api/client.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import classes from '../stages/Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Earlier({ view, stage }: { readonly view: JobView; readonly stage: StageId }) {
   const { job } = view;
@@ -22,8 +23,9 @@ export function Earlier({ view, stage }: { readonly view: JobView; readonly stag
   if (returned)
     return (
       <p>
-        Came back: <Link to={`/job/${returned.jobId}`}>{jobNumber(returned.number)}</Link>,{' '}
-        {returned.same ? 'the same complaint again' : 'with another complaint'}.
+        {say`Came back: `}
+        <Link to={`/job/${returned.jobId}`}>{jobNumber(returned.number)}</Link>,{' '}
+        {returned.same ? say`the same complaint again` : say`with another complaint`}.
       </p>
     );
   const same = (data?.rows ?? []).filter(
@@ -40,17 +42,15 @@ export function Earlier({ view, stage }: { readonly view: JobView; readonly stag
       makeLine(stage, { kind: 'return', number: last.job.number, jobId: last.job.id, same: again }),
     );
   return (
-    <section aria-label="Here before" className={classes.ask}>
+    <section aria-label={say`Here before`} className={classes.ask}>
       <p>
-        It was here before: <Link to={`/job/${last.job.id}`}>{jobNumber(last.job.number)}</Link>, handed back{' '}
-        {last.handedAt?.slice(0, 10)}: {last.job.complaint || 'no complaint written'}.
+        {say`It was here before: `}
+        <Link to={`/job/${last.job.id}`}>{jobNumber(last.job.number)}</Link>
+        {say`, handed back `}
+        {last.handedAt?.slice(0, 10)}: {last.job.complaint || say`no complaint written`}.
       </p>
-      <Button variant="outlined" onClick={() => tell(true)}>
-        Back with the same
-      </Button>
-      <Button variant="outlined" onClick={() => tell(false)}>
-        Back with another
-      </Button>
+      <Button variant="outlined" onClick={() => tell(true)}>{say`Back with the same`}</Button>
+      <Button variant="outlined" onClick={() => tell(false)}>{say`Back with another`}</Button>
     </section>
   );
 }

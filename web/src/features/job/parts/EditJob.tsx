@@ -11,6 +11,7 @@ import { keys, queryClient } from '../../../shared/api/queries.js';
 import { makeLine } from '../../../shared/outbox/outbox.js';
 import { ConflictChoice } from '../../../shared/ui/ConflictChoice.js';
 import { JobFieldsForm } from '../../intake/JobFieldsForm.js';
+import { say } from '@amber-gauge/core/words';
 
 export function EditJob({ job, onDone }: { readonly job: Job; readonly onDone: () => void }) {
   const [base] = useState(job);
@@ -40,7 +41,7 @@ export function EditJob({ job, onDone }: { readonly job: Job; readonly onDone: (
   };
   return (
     <Dialog open fullWidth maxWidth="md" onClose={onDone}>
-      <DialogTitle>Correct what was taken in</DialogTitle>
+      <DialogTitle>{say`Correct what was taken in`}</DialogTitle>
       <DialogContent>
         {theirs && wish ? (
           <ConflictChoice
@@ -58,20 +59,16 @@ export function EditJob({ job, onDone }: { readonly job: Job; readonly onDone: (
         ) : (
           <div className="stack" style={{ paddingTop: 8 }}>
             {change.error && (
-              <p role="alert" className="danger">
-                {change.error.message} What you typed stays here.
-              </p>
+              <p role="alert" className="danger">{say`${change.error.message} What you typed stays here.`}</p>
             )}
             <JobFieldsForm
               start={fieldsOf(wish ?? base)}
-              submitWord="Keep the correction"
+              submitWord={say`Keep the correction`}
               busy={change.isPending}
               onSubmit={submit}
             />
             <div>
-              <Button variant="outlined" onClick={onDone}>
-                Leave as it was
-              </Button>
+              <Button variant="outlined" onClick={onDone}>{say`Leave as it was`}</Button>
             </div>
           </div>
         )}

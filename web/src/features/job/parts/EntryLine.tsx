@@ -1,5 +1,12 @@
 /** The entry line at the foot of the job: always one key away, says how it understood before Enter. */
-import { bearsOnNothing, valueWords, type EventBody, type PromptAsked, type StageId } from '@amber-gauge/core/bench';
+import {
+  bearsOnNothing,
+  valueWords,
+  type Entry,
+  type EventBody,
+  type PromptAsked,
+  type StageId,
+} from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import { useEffect, useState, type KeyboardEvent, type RefObject } from 'react';
 import { useStored } from '../../../shared/ui/useStored.js';
@@ -9,6 +16,7 @@ import { TakeReading } from './TakeReading.js';
 import { useTypeAgain } from './typeAgain.js';
 import { useEntry, withPlace } from './useEntry.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -48,7 +56,7 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
   return (
     <footer className={classes.entry}>
       {places.length > 0 && (
-        <div className={classes.places} aria-label="Known places">
+        <div className={classes.places} aria-label={say`Known places`}>
           {places.map((place) => (
             <Button key={place} variant="outlined" onClick={() => change(withPlace(text, place))}>
               {place}
@@ -72,8 +80,8 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
             value={text}
             onChange={(event) => change(event.target.value)}
             onKeyDown={onKey}
-            placeholder={held ? `value held: ${held.prompt}` : '27.5 V at reservoir, or a note'}
-            aria-label="Entry line"
+            placeholder={held ? say`value held: ${held.prompt}` : say`27.5 V at reservoir, or a note`}
+            aria-label={say`Entry line`}
             aria-invalid={bad}
             aria-describedby="understood"
             autoComplete="off"
@@ -87,25 +95,9 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
         >
           {commands && !text ? KEYS_NOW : text ? `→ ${preview}` : kept && bearing}
         </div>
-        {entry.kind === 'ask' &&
-          entry.readings.map((reading) => (
-            <Button key={reading.values[0]} variant="outlined" onClick={() => done(keep(reading))}>
-              {valueWords(reading)}
-            </Button>
-          ))}
-        {entry.kind === 'ask-place' &&
-          entry.near.map((name) => (
-            <Button key={name} variant="outlined" onClick={() => done(keep({ ...entry.reading, place: name }))}>
-              {name}?
-            </Button>
-          ))}
-        {entry.kind === 'ask-place' && (
-          <Button onClick={() => done(keep({ ...entry.reading, place: entry.typed, newPlace: true }))}>
-            new place: {entry.typed}
-          </Button>
-        )}
+        <Choices entry={entry} onChosen={(reading) => done(keep(reading))} />
         {(entry.kind === 'answer' || entry.kind === 'ends' || entry.kind === 'timer') && (
-          <Button onClick={() => done(keepAsNote())}>Only a note</Button>
+          <Button onClick={() => done(keepAsNote())}>{say`Only a note`}</Button>
         )}
         {!view.job.practice && (
           <TakeReading
@@ -121,6 +113,35 @@ export function EntryLine({ view, stage, speedId, prompt, field, commands }: Pro
   );
 }
 
+/** What the line may have meant: one tap says which. */
+function Choices({
+  entry,
+  onChosen,
+}: {
+  readonly entry: Entry;
+  readonly onChosen: (reading: Extract<Entry, { kind: 'ask-place' }>['reading']) => void;
+}) {
+  if (entry.kind === 'ask')
+    return entry.readings.map((reading) => (
+      <Button key={reading.values[0]} variant="outlined" onClick={() => onChosen(reading)}>
+        {valueWords(reading)}
+      </Button>
+    ));
+  if (entry.kind !== 'ask-place') return null;
+  return (
+    <>
+      {entry.near.map((name) => (
+        <Button key={name} variant="outlined" onClick={() => onChosen({ ...entry.reading, place: name })}>
+          {name}?
+        </Button>
+      ))}
+      <Button onClick={() => onChosen({ ...entry.reading, place: entry.typed, newPlace: true })}>
+        {say`new place: ${entry.typed}`}
+      </Button>
+    </>
+  );
+}
+
 /** Takes up a line that is to be mended. */
 function useTypedAgain(change: (text: string) => void, field: RefObject<HTMLInputElement | null>) {
   const { text, ask } = useTypeAgain();
@@ -132,7 +153,7 @@ function useTypedAgain(change: (text: string) => void, field: RefObject<HTMLInpu
   });
 }
 
-const KEYS_NOW = 'Next key: 1 to 8 a stage, p power, h hold, b bench, ? all keys';
+const KEYS_NOW = say`Next key: 1 to 8 a stage, p power, h hold, b bench, ? all keys`;
 
 /** What the line kept last bears on: what moved in the path, or why nothing did. */
 function useBearing(view: JobView) {
@@ -148,11 +169,11 @@ function useBearing(view: JobView) {
     kept === null
       ? ''
       : refused
-        ? 'cannot be kept: see the log'
+        ? say`cannot be kept: see the log`
         : reason
-          ? `kept; ${reason}`
+          ? say`kept; ${reason}`
           : moved
-            ? `kept; ${moved}`
+            ? say`kept; ${moved}`
             : 'kept';
   return {
     kept: kept !== null,

@@ -8,6 +8,7 @@ import type { JobView } from '../useJobView.js';
 import { JobTimers } from './JobTimers.js';
 import { PowerControl } from './PowerControl.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function JobBar({
   view,
@@ -25,18 +26,16 @@ export function JobBar({
     <header className={classes.bar}>
       <span className={classes.unit}>
         <Link to={job.practice ? '/practice' : '/'} className={classes.back}>
-          {job.practice ? '‹ Practice' : '‹ Bench'}
+          {job.practice ? say`‹ Practice` : say`‹ Bench`}
         </Link>
-        {job.practice && <strong className={classes.practice}>practice</strong>}
+        {job.practice && <strong className={classes.practice}>{say`practice`}</strong>}
         <span className={`mono ${classes.number}`}>{jobLabel(job)}</span>
         <span className={classes.title}>{[unitName(job), job.customer].filter(Boolean).join(', ')}</span>
       </span>
       <span className={classes.gap} />
       <JobTimers view={view} stage={stage} onStage={onStage} />
       <PowerControl view={view} stage={stage} />
-      <Button color="inherit" className={classes.logButton ?? ''} onClick={onLog}>
-        Log
-      </Button>
+      <Button color="inherit" className={classes.logButton ?? ''} onClick={onLog}>{say`Log`}</Button>
       <span className={classes.wideOnly}>
         <ModeSwitch />
         <KeysHelp />

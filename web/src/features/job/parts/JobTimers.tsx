@@ -6,6 +6,7 @@ import { useNow } from '../../../shared/ui/useNow.js';
 import { lookedIn } from '../prove/lookIn.js';
 import type { JobView } from '../useJobView.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -15,11 +16,12 @@ interface Props {
 
 export function JobTimers({ view, stage, onStage }: Props) {
   const now = useNow(1000);
-  const say = (...bodies: EventBody[]) => void submitLines(view.job.id, ...bodies.map((body) => makeLine(stage, body)));
+  const tell = (...bodies: EventBody[]) =>
+    void submitLines(view.job.id, ...bodies.map((body) => makeLine(stage, body)));
   const open = (timer: JobTimer['timer']) => view.state.timers.filter((one) => one.timer === timer && one.end === null);
   /** With the soak its look-ins end. */
   const end = ({ key, timer }: JobTimer, how: 'stopped' | 'answered') =>
-    say(
+    tell(
       ...[key, ...(timer === 'soak' ? open('look-in').map((one) => one.key) : [])].map(
         (target) => ({ kind: 'timer-end', target, how }) as const,
       ),
@@ -31,7 +33,7 @@ export function JobTimers({ view, stage, onStage }: Props) {
     .filter((timer) => isRunning(timer, now) && timer.timer !== 'look-in')
     .sort((a, b) => a.dueAt.localeCompare(b.dueAt));
   return (
-    <span className={classes.timers} role="timer" aria-label="Timers">
+    <span className={classes.timers} role="timer" aria-label={say`Timers`}>
       {due.slice(0, 1).map((timer) => (
         <Button
           key={timer.key}
@@ -41,14 +43,14 @@ export function JobTimers({ view, stage, onStage }: Props) {
           onClick={() => {
             if (timer.timer === 'discharge') onStage('make-safe');
             else if (timer.timer === 'look-in')
-              say(...lookedIn(timer, open('soak').find((one) => isRunning(one, now)) ?? null, now));
+              tell(...lookedIn(timer, open('soak').find((one) => isRunning(one, now)) ?? null, now));
             else end(timer, 'answered');
           }}
         >
           {dueWords(timer)}
         </Button>
       ))}
-      {due.length > 1 && <span className="small quiet">{due.length - 1} more</span>}
+      {due.length > 1 && <span className="small quiet">{say`${due.length - 1} more`}</span>}
       {first && due.length === 0 && (
         <span className={classes.timer}>
           <span className="small">{first.label}</span>
@@ -58,13 +60,13 @@ export function JobTimers({ view, stage, onStage }: Props) {
               type="button"
               className={classes.strike}
               onClick={() => end(first, 'stopped')}
-              aria-label={`Stop ${first.label}`}
-              title="Stop it"
+              aria-label={say`Stop ${first.label}`}
+              title={say`Stop it`}
             >
               ×
             </button>
           )}
-          {more.length > 0 && <span className="small quiet">{more.length} more</span>}
+          {more.length > 0 && <span className="small quiet">{say`${more.length} more`}</span>}
         </span>
       )}
     </span>
@@ -72,7 +74,7 @@ export function JobTimers({ view, stage, onStage }: Props) {
 }
 
 function dueWords({ timer, label }: JobTimer): string {
-  if (timer === 'discharge') return 'Wait over: measure';
-  if (timer === 'parts') return `They are here: ${label}`;
-  return timer === 'look-in' ? 'Looked in: all well' : `${label} done: seen`;
+  if (timer === 'discharge') return say`Wait over: measure`;
+  if (timer === 'parts') return say`They are here: ${label}`;
+  return timer === 'look-in' ? say`Looked in: all well` : say`${label} done: seen`;
 }

@@ -9,6 +9,7 @@ import { useSumWish } from '../mend/sumWish.js';
 import { LogRows } from './LogRows.js';
 import { StrikeOut } from './StrikeOut.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -32,28 +33,31 @@ export function Log({ view, stage, open, onClose, onStage }: Props) {
     [view.lines],
   );
   return (
-    <aside ref={scroll} className={open ? `${classes.log} ${classes.logOpen}` : classes.log} aria-label="Bench log">
+    <aside
+      ref={scroll}
+      className={open ? `${classes.log} ${classes.logOpen}` : classes.log}
+      aria-label={say`Bench log`}
+    >
       <div className="row">
-        <h2 className={classes.logTitle}>Bench log</h2>
-        <Button className={classes.closeLog ?? ''} variant="outlined" onClick={onClose}>
-          Close
-        </Button>
+        <h2 className={classes.logTitle}>{say`Bench log`}</h2>
+        <Button className={classes.closeLog ?? ''} variant="outlined" onClick={onClose}>{say`Close`}</Button>
       </div>
       <OutboxWord />
       {view.unreadable.length > 0 && (
-        <p role="alert" className="small danger">
-          {view.unreadable.length === 1 ? 'One line' : `${view.unreadable.length} lines`} of this log cannot be read
-          here and {view.unreadable.length === 1 ? 'counts' : 'count'} for nothing:{' '}
-          {view.unreadable.map((one) => `no. ${one.position}, ${one.kind}, ${when(one.receivedAt)}`).join('; ')}. What
-          it says of power is not known: measure before touching.
-        </p>
+        <p
+          role="alert"
+          className="small danger"
+        >{say`${view.unreadable.length === 1 ? say`One line` : say`${view.unreadable.length} lines`} of this log
+          cannot be read here and ${view.unreadable.length === 1 ? say`counts` : say`count`} for nothing:
+          ${view.unreadable.map((one) => `no. ${one.position}, ${one.kind}, ${when(one.receivedAt)}`).join('; ')}.
+          What it says of power is not known: measure before touching.`}</p>
       )}
       {newest.length === 0 && (
-        <p className="small quiet">Nothing yet. What you type in the line at the foot lands here.</p>
+        <p className="small quiet">{say`Nothing yet. What you type in the line at the foot lands here.`}</p>
       )}
       <LogRows view={view} lines={newest} scroll={scroll} onStrike={setStriking} onSum={onSum} />
       {striking && <StrikeOut view={view} stage={stage} target={striking} onDone={() => setStriking(null)} />}
-      <p className="off-screen">Stage {STAGE_NAMES[stage]}</p>
+      <p className="off-screen">{say`Stage ${STAGE_NAMES[stage]}`}</p>
     </aside>
   );
 }

@@ -17,6 +17,7 @@ import { when } from '../../../shared/ui/when.js';
 import type { JobView, LogLine } from '../useJobView.js';
 import { typedText, useTypeAgain } from './typeAgain.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly line: LogLine;
@@ -47,9 +48,9 @@ export function LogRow({ line, view, index, onStrike, onSum, place }: Props) {
         {!struck && event.body.kind === 'reading' && (
           <SumOf body={event.body} place={index.places.get(event.key) ?? event.body.place} onSum={onSum} />
         )}
-        {line.status === 'waiting' && <span className={classes.waiting}> waiting</span>}
-        {line.status === 'kept' && <span className="off-screen"> kept</span>}
-        {reason !== undefined && <span className="quiet"> (struck out: {reason})</span>}
+        {line.status === 'waiting' && <span className={classes.waiting}>{say` waiting`}</span>}
+        {line.status === 'kept' && <span className="off-screen">{say` kept`}</span>}
+        {reason !== undefined && <span className="quiet">{say` (struck out: ${reason})`}</span>}
         {line.refused && <NotKept event={event} why={line.refused} />}
         {event.body.kind === 'speed' && event.body.errorPercent !== null && !struck && (
           <RibbonSmall reading={event.body} limits={jobTolerance(view.job)} width={200} />
@@ -60,8 +61,8 @@ export function LogRow({ line, view, index, onStrike, onSum, place }: Props) {
           type="button"
           className={classes.strike}
           onClick={onStrike}
-          title="Strike out"
-          aria-label={`Strike out: ${eventWords(event.body)}`}
+          title={say`Strike out`}
+          aria-label={say`Strike out: ${eventWords(event.body)}`}
         >
           ×
         </button>
@@ -83,9 +84,12 @@ function SumOf({
   const [id] = sumsFedBy(WORKINGS, place, body);
   if (id === undefined) return null;
   return (
-    <button type="button" className={classes.sum} onClick={() => onSum(id)} aria-label={`Sum: ${workingOf(id)?.name}`}>
-      sum
-    </button>
+    <button
+      type="button"
+      className={classes.sum}
+      onClick={() => onSum(id)}
+      aria-label={say`Sum: ${workingOf(id)?.name ?? ''}`}
+    >{say`sum`}</button>
   );
 }
 
@@ -99,17 +103,11 @@ function NotKept({ event, why }: { readonly event: BenchEvent; readonly why: str
   };
   return (
     <div role="alert">
-      <span className="danger">Cannot be kept: {why}</span>
+      <span className="danger">{say`Cannot be kept: ${why}`}</span>
       <div className={classes.notKept}>
-        <Button variant="outlined" onClick={edit}>
-          Edit
-        </Button>
-        <Button variant="outlined" onClick={() => void navigator.clipboard.writeText(text)}>
-          Copy
-        </Button>
-        <Button variant="outlined" onClick={() => void dropRefused(event.key)}>
-          Drop
-        </Button>
+        <Button variant="outlined" onClick={edit}>{say`Edit`}</Button>
+        <Button variant="outlined" onClick={() => void navigator.clipboard.writeText(text)}>{say`Copy`}</Button>
+        <Button variant="outlined" onClick={() => void dropRefused(event.key)}>{say`Drop`}</Button>
       </div>
     </div>
   );

@@ -3,14 +3,15 @@ import { jobTolerance, PITCH_POSITIONS, PITCH_WORDS, speedWords } from '@amber-g
 import table from '../../../shared/ui/Table.module.css';
 import { RibbonSmall } from '../../../shared/ribbon/RibbonSmall.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 export function PitchRange({ view }: { readonly view: JobView }) {
   const { pitched, speeds } = view.state;
   if (pitched.length === 0) return null;
   const limits = jobTolerance(view.job);
   return (
-    <section aria-label="Pitch range" className="stack">
-      <h2>At each position of the pitch control</h2>
+    <section aria-label={say`Pitch range`} className="stack">
+      <h2>{say`At each position of the pitch control`}</h2>
       <table className={table.table}>
         <thead>
           <tr>
@@ -36,7 +37,7 @@ export function PitchRange({ view }: { readonly view: JobView }) {
                         <span className="mono"> {speedWords(reading.speed)}</span>
                       </>
                     ) : (
-                      <span className="quiet">not read</span>
+                      <span className="quiet">{say`not read`}</span>
                     )}
                   </td>
                 );
@@ -45,9 +46,8 @@ export function PitchRange({ view }: { readonly view: JobView }) {
           ))}
         </tbody>
       </table>
-      <p className="quiet">
-        Off the rest it is another speed on purpose: such a reading is not judged as the nominal one.
-      </p>
+      <p className="quiet">{say`Off the rest it is another speed on purpose: such a reading is not judged as the
+        nominal one.`}</p>
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -20,7 +21,7 @@ export function PlaceReading({ view, stage, reading }: Props) {
   return (
     <div className="row">
       <span>
-        <span className="mono">{valueWords(reading.reading)}</span> <span className="quiet">has no place</span>
+        <span className="mono">{valueWords(reading.reading)}</span> <span className="quiet">{say`has no place`}</span>
       </span>
       {known.map((one) => (
         <Button key={one} variant="outlined" onClick={() => put(one)}>
@@ -28,14 +29,16 @@ export function PlaceReading({ view, stage, reading }: Props) {
         </Button>
       ))}
       <Field
-        label="Another place"
+        label={say`Another place`}
         value={place}
         onChange={(event) => setPlace(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && place.trim() !== '' && put(place.trim())}
       />
-      <Button variant="contained" disabled={place.trim() === ''} onClick={() => put(place.trim())}>
-        Place it
-      </Button>
+      <Button
+        variant="contained"
+        disabled={place.trim() === ''}
+        onClick={() => put(place.trim())}
+      >{say`Place it`}</Button>
     </div>
   );
 }

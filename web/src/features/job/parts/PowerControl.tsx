@@ -16,6 +16,7 @@ import { toldOf } from './told.js';
 import { useGoLive, type LiveState } from './goLive.js';
 import { POWER_KEY } from './useJobKeys.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const MAINS: readonly PowerState[] = ['unplugged-unknown', 'live-isolated', 'live-direct'];
 const PACK: readonly PowerState[] = ['pack-out', 'pack-in'];
@@ -36,10 +37,10 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
     void submitLines(view.job.id, line);
     // A slip of the key never was power: the state goes back, what is known of the charge does not get better by it.
     const back = power === 'unplugged-discharged' ? 'unplugged-unknown' : power;
-    const undone = ['undone: it was pressed by mistake'];
+    const undone = [say`undone: it was pressed by mistake`];
     offer({
       id: line.key,
-      words: state === 'unplugged-unknown' ? 'Unplugged' : POWER_WORDS[state],
+      words: state === 'unplugged-unknown' ? say`Unplugged` : POWER_WORDS[state],
       undo: () =>
         void submitLines(
           view.job.id,
@@ -79,8 +80,8 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
         variant="outlined"
         className={classes.power ?? ''}
         onClick={(event) => setAnchor(event.currentTarget)}
-        aria-label={`Power: ${words}`}
-        title={`Change the power state, key ${POWER_KEY}`}
+        aria-label={say`Power: ${words}`}
+        title={say`Change the power state, key ${POWER_KEY}`}
         data-danger={view.state.charge !== null || view.state.doubt !== null}
       >
         <PowerShape state={power} />
@@ -90,7 +91,7 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
         {states.map((state) => (
           <MenuItem key={state} selected={state === power} onClick={() => choose(state)}>
             <span className={classes.power}>
-              <PowerShape state={state} /> {state === 'unplugged-unknown' ? 'Unplugged' : POWER_WORDS[state]}
+              <PowerShape state={state} /> {state === 'unplugged-unknown' ? say`Unplugged` : POWER_WORDS[state]}
             </span>
           </MenuItem>
         ))}
@@ -127,10 +128,8 @@ function Undo({ last, onGone }: { readonly last: PowerUndo; readonly onGone: () 
   };
   return (
     <div className={classes.undo} role="status">
-      <span>Logged: {last.words}</span>
-      <Button variant="contained" onClick={undo}>
-        Undo, {Math.max(0, left)} s
-      </Button>
+      <span>{say`Logged: ${last.words}`}</span>
+      <Button variant="contained" onClick={undo}>{say`Undo, ${Math.max(0, left)} s`}</Button>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { JobView } from '../useJobView.js';
 import { useEntry } from './useEntry.js';
 import classes from '../stages/Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -28,7 +29,7 @@ export function ReadingField({
   prompt,
   placeholder,
   label,
-  keepWord = 'Keep reading',
+  keepWord = say`Keep reading`,
   disabled = false,
   held = false,
   onKept,

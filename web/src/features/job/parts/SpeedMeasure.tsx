@@ -30,6 +30,7 @@ import { useConditions } from './Conditions.js';
 import { ReadingField } from './ReadingField.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 import classes from '../stages/Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const RunDetail = lazyPart(() => import('../../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
@@ -70,7 +71,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
             exclusive
             value={speed.id}
             onChange={(_event, value: string | null) => value && onSpeed(value)}
-            aria-label="Speed"
+            aria-label={say`Speed`}
           >
             {speeds.map((one) => (
               <ToggleButton key={one.id} value={one.id}>
@@ -115,13 +116,13 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
       />
       {stage !== 'take-in' && conditions.fields}
       <div className="row">
-        <Button variant="outlined" className={classes.big ?? ''} onClick={stood}>
-          Did not turn
-        </Button>
+        <Button variant="outlined" className={classes.big ?? ''} onClick={stood}>{say`Did not turn`}</Button>
         {reading && owing && shown === undefined && (
-          <Button variant="contained" className={classes.big ?? ''} onClick={() => onSpeed(owing.speedId)}>
-            Next: {owing.label}
-          </Button>
+          <Button
+            variant="contained"
+            className={classes.big ?? ''}
+            onClick={() => onSpeed(owing.speedId)}
+          >{say`Next: ${owing.label}`}</Button>
         )}
       </div>
       {family.testTone === 'none' && (
@@ -130,8 +131,8 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
           stage={stage}
           speedId={speed.id}
           prompt={null}
-          placeholder={speed.nominalCmPerS === null ? 'as in 268 rpm' : 'as in -0.4 %'}
-          label="Speed"
+          placeholder={speed.nominalCmPerS === null ? say`as in 268 rpm` : say`as in -0.4 %`}
+          label={say`Speed`}
         />
       )}
       {!live && run && <DetailOf job={view.job} run={run} before={before} speed={speed} sources={sources} />}

@@ -4,6 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -14,7 +15,7 @@ interface Props {
 export function Spine({ view, stage, onStage }: Props) {
   const owes = (one: StageId) => view.owed.filter((item) => item.stage === one).length;
   return (
-    <nav className={classes.spine} aria-label="Stages">
+    <nav className={classes.spine} aria-label={say`Stages`}>
       {STAGES.map((one, i) => {
         const count = owes(one);
         return (
@@ -24,10 +25,10 @@ export function Spine({ view, stage, onStage }: Props) {
             className={classes.step}
             aria-current={one === stage ? 'step' : undefined}
             onClick={() => onStage(one)}
-            title={`Key ${i + 1}`}
+            title={say`Key ${i + 1}`}
           >
             <span>{STAGE_NAMES[one]}</span>
-            {count > 0 && <span className={classes.owed}>{count === 1 ? 'owes 1' : `owes ${count}`}</span>}
+            {count > 0 && <span className={classes.owed}>{count === 1 ? say`owes 1` : say`owes ${count}`}</span>}
           </button>
         );
       })}
@@ -42,7 +43,7 @@ export function Spine({ view, stage, onStage }: Props) {
         {STAGES.map((one) => (
           <MenuItem key={one} value={one}>
             {STAGE_NAMES[one]}
-            {owes(one) > 0 ? `, owes ${owes(one)}` : ''}
+            {owes(one) > 0 ? say`, owes ${owes(one)}` : ''}
           </MenuItem>
         ))}
       </Field>

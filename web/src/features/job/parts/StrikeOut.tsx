@@ -9,6 +9,7 @@ import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -28,27 +29,27 @@ export function StrikeOut({ view, stage, target, onDone }: Props) {
   };
   return (
     <Dialog open onClose={onDone} fullWidth>
-      <DialogTitle>Strike out “{line ? eventWords(line.event.body) : ''}”</DialogTitle>
+      <DialogTitle>{say`Strike out “${line ? eventWords(line.event.body) : ''}”`}</DialogTitle>
       <DialogContent>
         <div className="stack">
-          <p>The line stays visible. Whatever was computed from it is computed anew.</p>
+          <p>{say`The line stays visible. Whatever was computed from it is computed anew.`}</p>
           <div className="row">
             {REASONS.map((one) => (
               <Button key={one} variant="outlined" onClick={() => strike(one)}>
-                {one}
+                {said(one)}
               </Button>
             ))}
           </div>
-          <Field label="Another reason" value={reason} onChange={(event) => setReason(event.target.value)} />
+          <Field label={say`Another reason`} value={reason} onChange={(event) => setReason(event.target.value)} />
         </div>
       </DialogContent>
       <DialogActions>
-        <Button variant="outlined" onClick={onDone}>
-          Leave it
-        </Button>
-        <Button variant="contained" disabled={reason.trim() === ''} onClick={() => strike(reason.trim())}>
-          Strike out
-        </Button>
+        <Button variant="outlined" onClick={onDone}>{say`Leave it`}</Button>
+        <Button
+          variant="contained"
+          disabled={reason.trim() === ''}
+          onClick={() => strike(reason.trim())}
+        >{say`Strike out`}</Button>
       </DialogActions>
     </Dialog>
   );

@@ -10,6 +10,7 @@ import { useSettings } from '../../../shared/api/queries.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import classes from '../Job.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Takes the present reading. */
 const TAKE_KEY = 'F4';
@@ -30,12 +31,12 @@ function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: 
   const { state, problem, take, stop } = useTaking(one, prompt, onTaken);
   useTakeKey(state === null ? () => take(false) : stop);
   return (
-    <div className={classes.take} role="group" aria-label="Instrument">
+    <div className={classes.take} role="group" aria-label={say`Instrument`}>
       {instruments.length > 1 && (
         <Field
           select
           label=""
-          aria-label="Which instrument"
+          aria-label={say`Which instrument`}
           value={one.id}
           onChange={(event) => setChosen(event.target.value)}
         >
@@ -48,16 +49,18 @@ function Take({ prompt, onTaken, instruments }: Props & { readonly instruments: 
       )}
       {state === null ? (
         <>
-          <Button variant="outlined" onClick={() => take(false)} title={`Key ${TAKE_KEY}`}>
-            Take from {one.name}
-          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => take(false)}
+            title={say`Key ${TAKE_KEY}`}
+          >{say`Take from ${one.name}`}</Button>
           {(one.kind === 'meter' || one.kind === 'counter') && (
-            <Button onClick={() => take(true)}>On its trigger</Button>
+            <Button onClick={() => take(true)}>{say`On its trigger`}</Button>
           )}
         </>
       ) : (
         <Button variant="outlined" onClick={stop}>
-          {state === 'armed' ? 'Waiting for its trigger: stop' : 'Reading: stop'}
+          {state === 'armed' ? say`Waiting for its trigger: stop` : say`Reading: stop`}
         </Button>
       )}
       {problem && (
@@ -116,8 +119,8 @@ function wordsOf(error: unknown): string {
   if (error instanceof ApiError) return Object.values(error.wire.fields ?? {})[0] ?? error.message;
   if (error instanceof InstrumentProblem) return error.message;
   return error instanceof Unreachable
-    ? 'The server is not answering: nothing was taken.'
-    : 'What came back is no reading: nothing was taken.';
+    ? say`The server is not answering: nothing was taken.`
+    : say`What came back is no reading: nothing was taken.`;
 }
 
 function useTakeKey(run: () => void) {

@@ -12,6 +12,7 @@ import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -36,9 +37,9 @@ export function TimerStart({ view, stage, kinds }: Props) {
     setLabel('');
   };
   return (
-    <section className="stack" aria-label="Runs by itself">
+    <section className="stack" aria-label={say`Runs by itself`}>
       <div className="row">
-        <span className="quiet">Let it run by itself:</span>
+        <span className="quiet">{say`Let it run by itself:`}</span>
         {kinds.map((one) => (
           <Button key={one} variant={kind === one ? 'contained' : 'outlined'} onClick={() => choose(one)}>
             {TIMER_WORDS[one]}
@@ -48,16 +49,16 @@ export function TimerStart({ view, stage, kinds }: Props) {
       {kind && (
         <div className="row">
           <Field
-            label="How long, as in 20 min or 1:30 h"
+            label={say`How long, as in 20 min or 1:30 h`}
             value={length}
             onChange={(event) => setLength(event.target.value)}
             onKeyDown={(event) => event.key === 'Enter' && start()}
             error={minutes === null}
             sx={{ width: 260 }}
           />
-          <Field label="Of what" value={label} onChange={(event) => setLabel(event.target.value)} />
+          <Field label={say`Of what`} value={label} onChange={(event) => setLabel(event.target.value)} />
           <Button variant="contained" disabled={minutes === null} onClick={start}>
-            {minutes === null ? 'Start it' : `Start ${minutesWords(minutes)}`}
+            {minutes === null ? say`Start it` : say`Start ${minutesWords(minutes)}`}
           </Button>
         </div>
       )}

@@ -6,6 +6,7 @@ import { useNow } from '../../../shared/ui/useNow.js';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Welcome.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -27,15 +28,14 @@ export function Welcome({ were, stage, onStage, onSeen }: Props) {
   const timer = were.timers[0];
   const rest = [
     were.last[0]?.text,
-    were.open.length > 0 && (were.open.length === 1 ? `open: ${were.open[0]}` : `${were.open.length} open ends`),
+    were.open.length > 0 &&
+      (were.open.length === 1 ? say`open: ${were.open[0] ?? ''}` : say`${were.open.length} open ends`),
     timer && `${timer.label} ${isDue(timer, now) ? 'done' : countdown(timer.dueAt, now)}`,
   ].filter(Boolean);
   return (
-    <section className={classes.welcome} aria-label="Where the hands were" data-welcome>
+    <section className={classes.welcome} aria-label={say`Where the hands were`} data-welcome>
       <p className={classes.line} title={rest.join(' · ')}>
-        <strong>
-          The hands were at {STAGE_NAMES[were.stage]}, {when(were.at)}
-        </strong>{' '}
+        <strong>{say`The hands were at ${STAGE_NAMES[were.stage]}, ${when(were.at)}`}</strong>{' '}
         <span className="quiet">{rest.join(' · ')}</span>
       </p>
       {were.stage !== stage && (
@@ -45,9 +45,7 @@ export function Welcome({ were, stage, onStage, onSeen }: Props) {
             onSeen();
             onStage(were.stage);
           }}
-        >
-          Go on there
-        </Button>
+        >{say`Go on there`}</Button>
       )}
     </section>
   );

@@ -7,6 +7,7 @@ import {
   type InstrumentKind,
   type MeterFunctionId,
 } from '@amber-gauge/core/instruments';
+import { say } from '@amber-gauge/core/words';
 
 /** What is needed of a port. */
 export interface SerialPortLike {
@@ -31,7 +32,7 @@ function lineOver(port: SerialPortLike): Parameters<typeof openSession>[0] {
     void port.close().catch(() => undefined);
     throw new InstrumentProblem(
       'NO_INSTRUMENT',
-      'The serial line gave no way in and out: pull it and plug it in again.',
+      say`The serial line gave no way in and out: pull it and plug it in again.`,
     );
   }
   const reader = port.readable.getReader();
@@ -63,7 +64,7 @@ async function portOf(): Promise<SerialPortLike> {
   if (!serial)
     throw new InstrumentProblem(
       'NO_INSTRUMENT',
-      'This browser has no serial interface: use one that has, or the meter’s network line.',
+      say`This browser has no serial interface: use one that has, or the meter’s network line.`,
     );
   const [known] = await serial.getPorts();
   return (
@@ -71,7 +72,7 @@ async function portOf(): Promise<SerialPortLike> {
     serial
       .requestPort()
       .catch(() =>
-        Promise.reject(new InstrumentProblem('NO_INSTRUMENT', 'No serial line was chosen. Nothing was taken.')),
+        Promise.reject(new InstrumentProblem('NO_INSTRUMENT', say`No serial line was chosen. Nothing was taken.`)),
       )
   );
 }
@@ -87,7 +88,7 @@ export interface AskedSerial {
 export async function takeSerial({ baud, ...asked }: AskedSerial, signal: AbortSignal): Promise<string> {
   const port = await portOf();
   await port.open({ baudRate: baud }).catch(() => {
-    throw new InstrumentProblem('NO_INSTRUMENT', 'The serial line cannot be opened: does another program hold it?');
+    throw new InstrumentProblem('NO_INSTRUMENT', say`The serial line cannot be opened: does another program hold it?`);
   });
   const session = openSession(lineOver(port), later);
   const leave = () => session.close();

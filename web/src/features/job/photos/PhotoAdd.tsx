@@ -6,6 +6,7 @@ import { serverNow } from '../../../shared/outbox/clock.js';
 import { makeLine, submitWith } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import { NotAPhoto, shrink } from './shrink.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -31,14 +32,14 @@ export function PhotoAdd({ view, stage, about, place = null, onBefore, caption =
     // Stamped when they were chosen: shrinking takes a moment, and the next line may be typed meanwhile.
     const chosen = serverNow();
     for (const [i, file] of files.entries()) {
-      setProgress(files.length === 1 ? 'Keeping it' : `${i + 1} of ${files.length}`);
+      setProgress(files.length === 1 ? say`Keeping it` : `${i + 1} of ${files.length}`);
       try {
         const { bytes, thumb, width, height } = await shrink(file);
         const photoId = crypto.randomUUID();
         const body = { kind: 'photo', photoId, caption, width, height, about: target, place } as const;
         await submitWith(view.job.id, makeLine(stage, body, chosen), { picture: { photoId, bytes, thumb } });
       } catch (error) {
-        failed.push(error instanceof NotAPhoto ? error.message : `${file.name} could not be kept here.`);
+        failed.push(error instanceof NotAPhoto ? error.message : say`${file.name} could not be kept here.`);
       }
     }
     setProblems(failed);

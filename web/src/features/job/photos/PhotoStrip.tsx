@@ -6,6 +6,7 @@ import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
 import { usePicture } from './usePicture.js';
 import classes from './Photos.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const PhotoView = lazyPart(() => import('./PhotoView.js').then((module) => module.PhotoView));
 
@@ -23,7 +24,7 @@ export function PhotoStrip({ view, stage, about }: Props) {
   const shown = photos.find((one) => one.key === open);
   return (
     <>
-      <ul className={classes.strip} aria-label="Photos">
+      <ul className={classes.strip} aria-label={say`Photos`}>
         {photos.map((one) => (
           <li key={one.key}>
             <Thumb one={one} onOpen={() => setOpen(one.key)} />
@@ -37,9 +38,9 @@ export function PhotoStrip({ view, stage, about }: Props) {
 
 function Thumb({ one, onOpen }: { readonly one: JobPhoto; readonly onOpen: () => void }) {
   const address = usePicture(one.photo.photoId, true);
-  const words = one.photo.caption || `photo ${when(one.at)}`;
+  const words = one.photo.caption || say`photo ${when(one.at)}`;
   return (
-    <button type="button" className={classes.thumb} onClick={onOpen} aria-label={`Open ${words}`}>
+    <button type="button" className={classes.thumb} onClick={onOpen} aria-label={say`Open ${words}`}>
       <img src={address} alt={words} />
       {one.marks.length > 0 && <span className={classes.count}>{one.marks.length}</span>}
     </button>

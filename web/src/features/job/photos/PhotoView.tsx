@@ -13,6 +13,7 @@ import type { JobView } from '../useJobView.js';
 import { MarkedPhoto } from './MarkedPhoto.js';
 import { usePicture } from './usePicture.js';
 import classes from './Photos.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -43,14 +44,14 @@ export function PhotoView({ view, stage, shown, onClose }: Props) {
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth={false} fullScreen aria-label="Photo">
+    <Dialog open onClose={onClose} maxWidth={false} fullScreen aria-label={say`Photo`}>
       <DialogContent className={classes.view ?? ''}>
         <div className="row">
           <ToggleButtonGroup
             exclusive
             value={tool}
             onChange={(_event, one: PhotoMark['shape'] | null) => one && setTool(one)}
-            aria-label="Mark with"
+            aria-label={say`Mark with`}
           >
             {TOOLS.map((one) => (
               <ToggleButton key={one.shape} value={one.shape} sx={{ minHeight: 56 }}>
@@ -58,21 +59,22 @@ export function PhotoView({ view, stage, shown, onClose }: Props) {
               </ToggleButton>
             ))}
           </ToggleButtonGroup>
-          {tool === 'label' && <Field label="Label" value={text} onChange={(event) => setText(event.target.value)} />}
-          <Button disabled={marks.length === 0} onClick={() => setMarks(marks.slice(0, -1))}>
-            Take the last mark off
-          </Button>
-          <span className="quiet">{tool === 'arrow' ? 'Drag from tail to tip.' : 'Tap where it belongs.'}</span>
+          {tool === 'label' && (
+            <Field label={say`Label`} value={text} onChange={(event) => setText(event.target.value)} />
+          )}
+          <Button
+            disabled={marks.length === 0}
+            onClick={() => setMarks(marks.slice(0, -1))}
+          >{say`Take the last mark off`}</Button>
+          <span className="quiet">{tool === 'arrow' ? say`Drag from tail to tip.` : say`Tap where it belongs.`}</span>
         </div>
         <MarkedPhoto address={address} photo={shown.photo} marks={marks} tool={tool} onMark={add} />
       </DialogContent>
       <DialogActions>
         <Button variant="outlined" onClick={onClose}>
-          {changed ? 'Leave as it was' : 'Close'}
+          {changed ? say`Leave as it was` : say`Close`}
         </Button>
-        <Button variant="contained" disabled={!changed} onClick={keep}>
-          Keep the marks
-        </Button>
+        <Button variant="contained" disabled={!changed} onClick={keep}>{say`Keep the marks`}</Button>
       </DialogActions>
     </Dialog>
   );

@@ -1,5 +1,6 @@
 /** Photos as they are kept: turned the right way up, shrunk in the browser, with a small one for lists. */
 import shrinkPicture from 'browser-image-compression';
+import { say } from '@amber-gauge/core/words';
 
 /** Longest side kept, px, and about how large at most, megabytes: a label stays readable. */
 const KEPT = { maxWidthOrHeight: 2000, maxSizeMB: 1.2 } as const;
@@ -19,8 +20,8 @@ export class NotAPhoto extends Error {}
 
 /** @throws NotAPhoto when the file is too large or no picture that this browser can read. */
 export async function shrink(file: File): Promise<ShrunkPhoto> {
-  if (file.size > FILE_LIMIT) throw new NotAPhoto(`${file.name} is over 40 MB: take it smaller.`);
-  if (file.size === 0) throw new NotAPhoto(`${file.name} is empty.`);
+  if (file.size > FILE_LIMIT) throw new NotAPhoto(say`${file.name} is over 40 MB: take it smaller.`);
+  if (file.size === 0) throw new NotAPhoto(say`${file.name} is empty.`);
   try {
     const options = { fileType: 'image/jpeg', useWebWorker: false, initialQuality: 0.85 };
     const kept = await shrinkPicture(file, { ...options, ...KEPT });
@@ -30,6 +31,6 @@ export async function shrink(file: File): Promise<ShrunkPhoto> {
     bitmap.close();
     return { bytes: await kept.arrayBuffer(), thumb: await small.arrayBuffer(), width, height };
   } catch {
-    throw new NotAPhoto(`${file.name} is no picture that this browser can read. Send JPEG, PNG or WebP.`);
+    throw new NotAPhoto(say`${file.name} is no picture that this browser can read. Send JPEG, PNG or WebP.`);
   }
 }

@@ -6,6 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
 import classes from './Practice.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly visit: Visit;
@@ -22,7 +23,7 @@ export function Checks({ visit, onDo }: Props) {
     <>
       <Field
         select
-        label="Look, listen, check"
+        label={say`Look, listen, check`}
         value={test?.id ?? ''}
         onChange={(event) => setChosen(event.target.value)}
         className={classes.wide ?? ''}
@@ -33,9 +34,7 @@ export function Checks({ visit, onDo }: Props) {
           </MenuItem>
         ))}
       </Field>
-      <Button variant="outlined" disabled={!test} onClick={() => test && onDo(test)}>
-        Do
-      </Button>
+      <Button variant="outlined" disabled={!test} onClick={() => test && onDo(test)}>{say`Do`}</Button>
     </>
   );
 }

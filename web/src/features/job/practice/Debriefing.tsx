@@ -9,13 +9,14 @@ import type { JobView } from '../useJobView.js';
 import { useDebrief } from './useMarking.js';
 import table from '../../../shared/ui/Table.module.css';
 import classes from './Practice.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Debriefing({ view }: { readonly view: JobView }) {
   const { ended, debrief } = useDebrief(view);
   if (!ended) return null;
   const lesson = LESSONS.find(({ id }) => id === view.job.practice?.lesson);
   return (
-    <section className={classes.debrief} aria-label="How it went">
+    <section className={classes.debrief} aria-label={say`How it went`}>
       {debrief ? (
         <>
           <h1 className="prompt">{headWords(debrief)}</h1>
@@ -25,7 +26,7 @@ export function Debriefing({ view }: { readonly view: JobView }) {
           <SaveUnit view={view} />
         </>
       ) : (
-        <p role="status">Playing the advice on the same unit, and your log back.</p>
+        <p role="status">{say`Playing the advice on the same unit, and your log back.`}</p>
       )}
     </section>
   );
@@ -40,17 +41,15 @@ function SaveUnit({ view: { job } }: { readonly view: JobView }) {
       variant="outlined"
       className={classes.save ?? ''}
       onClick={() => download(`${jobLabel(job)}.json`, 'application/json', text)}
-    >
-      This unit as a file, for somebody else
-    </Button>
+    >{say`This unit as a file, for somebody else`}</Button>
   );
 }
 
 function headWords({ found, left, spoiled }: Debrief): string {
-  const still = [...left, ...spoiled.map((one) => `${one}, by a wrong step`)];
-  const mended = found.length > 0 ? `Mended: ${found.join(', ')}.` : '';
-  if (still.length > 0) return `${mended} Still there: ${still.join(', ')}.`.trim();
-  return mended || 'Nothing was wrong with it.';
+  const still = [...left, ...spoiled.map((one) => say`${one}, by a wrong step`)];
+  const mended = found.length > 0 ? say`Mended: ${found.join(', ')}.` : '';
+  if (still.length > 0) return say`${mended} Still there: ${still.join(', ')}.`.trim();
+  return mended || say`Nothing was wrong with it.`;
 }
 
 /** "3", "none". */
@@ -58,9 +57,9 @@ const counted = (n: number): string => (n === 0 ? 'none' : String(n));
 
 function Beside({ debrief: { own, advice, bestMinutes } }: { readonly debrief: Debrief }) {
   const rows: readonly (readonly [string, string, string, string])[] = [
-    ['minutes to the fault', fixed(own.minutes, 0), fixed(advice.minutes, 0), fixed(bestMinutes, 0)],
-    ['live readings', counted(own.live), counted(advice.live), ''],
-    ['parts for nothing', counted(own.wrongParts), counted(advice.wrongParts), 'none'],
+    [say`minutes to the fault`, fixed(own.minutes, 0), fixed(advice.minutes, 0), fixed(bestMinutes, 0)],
+    [say`live readings`, counted(own.live), counted(advice.live), ''],
+    [say`parts for nothing`, counted(own.wrongParts), counted(advice.wrongParts), 'none'],
     ['danger', own.harm.join(', ') || 'none', advice.harm.join(', ') || 'none', 'none'],
   ];
   return (
@@ -68,9 +67,9 @@ function Beside({ debrief: { own, advice, bestMinutes } }: { readonly debrief: D
       <thead>
         <tr>
           <th />
-          <th scope="col">you</th>
-          <th scope="col">the advice</th>
-          <th scope="col">knowing it</th>
+          <th scope="col">{say`you`}</th>
+          <th scope="col">{say`the advice`}</th>
+          <th scope="col">{say`knowing it`}</th>
         </tr>
       </thead>
       <tbody>
@@ -90,9 +89,9 @@ function Beside({ debrief: { own, advice, bestMinutes } }: { readonly debrief: D
 }
 
 function Replay({ steps }: { readonly steps: readonly ReplayStep[] }) {
-  if (steps.length === 0) return <p>Nothing was measured or answered.</p>;
+  if (steps.length === 0) return <p>{say`Nothing was measured or answered.`}</p>;
   return (
-    <ol className={classes.replay} aria-label="Played back">
+    <ol className={classes.replay} aria-label={say`Played back`}>
       {steps.map((step) => (
         <li key={step.key}>
           <span className="mono">{fixed(step.clockMin, 0)} min</span>
@@ -119,7 +118,8 @@ const TELLS = 0.02;
 /** "the right part 12 to 48 %, first". */
 function toldWords({ share, moved, rank }: ReplayStep): string {
   if (share === null || moved === null) return '';
-  const place = rank === null ? '' : rank === 1 ? ', first' : `, place ${rank}`;
-  if (Math.abs(moved) < TELLS) return `told nothing of it: ${percent(share)} %${place}`;
-  return `${moved > 0 ? 'towards' : 'away from'} the fault: ${percent(share - moved)} to ${percent(share)} %${place}`;
+  const place = rank === null ? '' : rank === 1 ? ', first' : say`, place ${rank}`;
+  if (Math.abs(moved) < TELLS) return say`told nothing of it: ${percent(share)} %${place}`;
+  return say`${moved > 0 ? say`towards` : say`away from`} the fault: ${percent(share - moved)} to ${percent(share)}
+    %${place}`;
 }

@@ -4,6 +4,7 @@ import type { Visit } from '@amber-gauge/core/training';
 import ToggleButton from '@mui/material/ToggleButton';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -22,12 +23,12 @@ export function Hands({ view, stage, visit: { map, held, on } }: Props) {
           size="small"
           selected={done.has(id)}
           disabled={on}
-          title={on ? 'Unplug first' : ''}
+          title={on ? say`Unplug first` : ''}
           onChange={() =>
             void submitLines(view.job.id, makeLine(stage, { kind: 'practice-hand', hand: id, name, on: !done.has(id) }))
           }
         >
-          {name}
+          {said(name)}
         </ToggleButton>
       ))}
     </>

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
 import classes from './Practice.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly visit: Visit;
@@ -26,7 +27,7 @@ export function Instruments({ visit, condition, seed, onDone }: Props) {
     <>
       <Field
         select
-        label="Instrument"
+        label={say`Instrument`}
         value={tool}
         onChange={(event) => setTool(event.target.value as ToolId)}
         className={classes.choice ?? ''}
@@ -39,7 +40,7 @@ export function Instruments({ visit, condition, seed, onDone }: Props) {
       </Field>
       <Field
         select
-        label="At"
+        label={say`At`}
         value={place?.quantity ?? ''}
         onChange={(event) => setAt(event.target.value)}
         className={classes.choice ?? ''}
@@ -54,9 +55,7 @@ export function Instruments({ visit, condition, seed, onDone }: Props) {
         variant="outlined"
         disabled={!place}
         onClick={() => place && onDone(measureAt(visit, tool, place, condition, seed))}
-      >
-        Read
-      </Button>
+      >{say`Read`}</Button>
     </>
   );
 }

@@ -22,6 +22,7 @@ import { TrimKnobs } from './TrimKnobs.js';
 import { useMarking } from './useMarking.js';
 import { usePracticeSound, usePracticeVisit } from './usePracticeVisit.js';
 import classes from './Practice.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -47,7 +48,9 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
   if (!spec) return null;
   if (!visit)
     return (
-      <p className={classes.strip}>This practice unit’s machine is not known to this version: it cannot be measured.</p>
+      <p
+        className={classes.strip}
+      >{say`This practice unit’s machine is not known to this version: it cannot be measured.`}</p>
     );
   const test = asked?.testId ? visit.path.tests.find(({ id }) => id === asked.testId) : undefined;
   const measured = ({ done: made, trace: seen, sound: taken }: Scoped) => {
@@ -67,17 +70,19 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
     void submitLines(view.job.id, makeLine(stage, { kind: 'practice-act', ...body }));
   };
   return (
-    <section className={classes.strip} aria-label="Practice bench">
+    <section className={classes.strip} aria-label={say`Practice bench`}>
       <div className={classes.row}>
         <span className={classes.clock}>
           <span className="mono" data-testid="practice-clock">
             {fixed(visit.clockMin, 0)}
-          </span>{' '}
-          min of practice
+          </span>
+          {say` min of practice`}
         </span>
-        <Button variant="contained" disabled={!test} onClick={() => test && keep(doTest(visit, test, spec.seed))}>
-          Do what is asked
-        </Button>
+        <Button
+          variant="contained"
+          disabled={!test}
+          onClick={() => test && keep(doTest(visit, test, spec.seed))}
+        >{say`Do what is asked`}</Button>
         <span
           className={classes.shown}
           role="status"
@@ -85,18 +90,15 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
           // The prompt above says it already: a narrow screen leaves it out.
           data-asked={!refused && !done && test ? true : undefined}
         >
-          {refused ?? (done ? `${done.name}: ${done.words}` : (test?.name ?? `The owner says: ${view.job.complaint}`))}
+          {refused ??
+            (done ? `${done.name}: ${done.words}` : (test?.name ?? say`The owner says: ${view.job.complaint}`))}
         </span>
         {done?.typed && !refused && (
-          <Button variant="outlined" onClick={() => type(done.typed)}>
-            Into the entry line
-          </Button>
+          <Button variant="outlined" onClick={() => type(done.typed)}>{say`Into the entry line`}</Button>
         )}
-        <Button onClick={() => setOpen(!open)} aria-expanded={open}>
-          Instruments
-        </Button>
+        <Button onClick={() => setOpen(!open)} aria-expanded={open}>{say`Instruments`}</Button>
         <Button variant="outlined" disabled={busy || visit.ended} onClick={mark}>
-          {visit.ended ? 'Ended' : busy ? 'Marking' : 'I am done'}
+          {visit.ended ? say`Ended` : busy ? say`Marking` : say`I am done`}
         </Button>
       </div>
       {visit.harm.length > 0 && (

@@ -2,6 +2,7 @@
 import type { PracticeTrace } from '@amber-gauge/core/practice';
 import { THIN } from '@amber-gauge/core/quantity';
 import classes from './Practice.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const [WIDTH, HEIGHT] = [500, 120];
 const DIVISIONS = { across: 10, up: 6 } as const;
@@ -29,9 +30,10 @@ export function ScopeScreen({ trace }: { readonly trace: PracticeTrace }) {
       return `${k === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
     })
     .join('');
-  const words = `${short(upV)}${THIN}V and ${acrossS < 1 ? `${short(1000 * acrossS)}${THIN}ms` : `${short(acrossS)}${THIN}s`} a division`;
+  const words = say`${short(upV)}${THIN}V and
+    ${acrossS < 1 ? say`${short(1000 * acrossS)}${THIN}ms` : `${short(acrossS)}${THIN}s`} a division`;
   return (
-    <figure className={classes.scope} aria-label="Scope">
+    <figure className={classes.scope} aria-label={say`Scope`}>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" role="img" aria-label={words}>
         {Array.from({ length: DIVISIONS.across + 1 }, (_one, i) => (
           <line

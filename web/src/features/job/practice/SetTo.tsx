@@ -6,6 +6,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { Field } from '../../../shared/ui/Field.js';
 import classes from './Practice.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 /** The unit's setting, and how it stands. */
 export interface Stands {
@@ -41,11 +42,11 @@ export function SetTo({ settings, ways, stands, onStands }: Props) {
           size="small"
           value={stands.setting}
           onChange={(_event, setting: string | null) => setting && onStands({ ...stands, setting })}
-          aria-label="The unit is set to"
+          aria-label={say`The unit is set to`}
         >
           {settings.map((one) => (
             <ToggleButton key={one} value={one}>
-              {one}
+              {said(one)}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
@@ -62,11 +63,11 @@ export function SetTo({ settings, ways, stands, onStands }: Props) {
             damp: now.includes('damp'),
           })
         }
-        aria-label="How it stands"
+        aria-label={say`How it stands`}
       >
         {['warm', 'tapped', 'loaded', 'damp'].map((one) => (
           <ToggleButton key={one} value={one}>
-            {one}
+            {said(one)}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>

@@ -4,6 +4,7 @@ import { strobeAt, type Done, type Visit } from '@amber-gauge/core/training';
 import Button from '@mui/material/Button';
 import { useSettings } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly visit: Visit;
@@ -22,11 +23,9 @@ export function Strobe({ visit, view, condition, speedId, onDone }: Props) {
   const { id, nominalRpm } = speed;
   const look = () =>
     onDone(
-      strobeAt(visit, condition, { id, nominalRpm }, mainsHz) ?? { refused: 'Nothing turns: there is nothing to see.' },
+      strobeAt(visit, condition, { id, nominalRpm }, mainsHz) ?? {
+        refused: say`Nothing turns: there is nothing to see.`,
+      },
     );
-  return (
-    <Button variant="outlined" onClick={look}>
-      Strobe
-    </Button>
-  );
+  return <Button variant="outlined" onClick={look}>{say`Strobe`}</Button>;
 }

@@ -7,6 +7,7 @@ import type { PracticeWorker } from '../../../workers/practice.worker.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 let worker: Remote<PracticeWorker> | null = null;
 
@@ -24,7 +25,7 @@ export function useMarking(view: JobView, stage: StageId) {
     void marker()
       .debrief(view.job, counted(view))
       .then((debrief) => debrief && submitLines(view.job.id, makeLine(stage, endBody(debrief))))
-      .catch(() => notice('It could not be marked. Nothing is lost: try again.'))
+      .catch(() => notice(say`It could not be marked. Nothing is lost: try again.`))
       .finally(() => setBusy(false));
   };
   return { mark, busy };

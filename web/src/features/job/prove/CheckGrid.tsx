@@ -10,6 +10,7 @@ import {
 import { Fragment } from 'react';
 import { CheckShape } from './CheckShape.js';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly plan: ProvingPlan;
@@ -19,7 +20,7 @@ interface Props {
 
 export function CheckGrid({ plan, present, onCheck }: Props) {
   return (
-    <section aria-label="Proving plan">
+    <section aria-label={say`Proving plan`}>
       <div className={classes.plan}>
         {CHECK_GROUPS.map((group) => {
           const checks = plan.checks.filter((one) => one.group === group);
@@ -74,9 +75,9 @@ function summaryOf({ checks, proved }: ProvingPlan): string {
   const of = (test: (one: ProvingCheck) => boolean) => checks.filter(test).length;
   const asked = of((one) => one.status !== 'untouched');
   const parts = [
-    `${of((one) => one.status === 'met')} of ${asked} shown`,
-    `${of(isOwed)} owed`,
-    `${of((one) => one.status === 'waived')} not proved`,
+    say`${of((one) => one.status === 'met')} of ${asked} shown`,
+    say`${of(isOwed)} owed`,
+    say`${of((one) => one.status === 'waived')} not proved`,
   ].filter((part) => !part.startsWith('0 '));
-  return proved ? `Proved: ${parts.join(', ')}.` : `${parts.join(', ') || 'Nothing shown yet'}.`;
+  return proved ? say`Proved: ${parts.join(', ')}.` : `${parts.join(', ') || say`Nothing shown yet`}.`;
 }

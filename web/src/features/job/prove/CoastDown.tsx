@@ -12,6 +12,7 @@ import { notice } from '../../../shared/ui/Notice.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -19,7 +20,7 @@ interface Props {
   readonly speedId: string;
 }
 
-const STOPPED = { kind: 'refused' as const, message: 'Reading the log was stopped.' };
+const STOPPED = { kind: 'refused' as const, message: say`Reading the log was stopped.` };
 
 /** Taps are timed from this part of the speed on. */
 const FROM_PART = 0.98;
@@ -55,61 +56,56 @@ export function CoastDown({ view, stage, speedId }: Props) {
       // The first turn after switching off is slower than the full speed already.
       keep(coastTime(times.current, FROM_PART * rpm, rpm / 2), 'taps', FROM_PART * rpm);
     } catch (error) {
-      notice(error instanceof Error ? error.message : 'It was not seen: tap every turn.');
+      notice(error instanceof Error ? error.message : say`It was not seen: tap every turn.`);
     }
     times.current = [];
     setTaps(0);
   };
   const change = coastChange(view.state.coasts);
   return (
-    <section className="stack" aria-label="Coast-down">
-      <h2>Coast-down</h2>
-      <p className="quiet">
-        Running, then switched off: seconds from {fixed(rpm, 1)} to {fixed(rpm / 2, 1)} rpm. A dot on the rim; tap at
-        every turn, or time it.
-      </p>
+    <section className="stack" aria-label={say`Coast-down`}>
+      <h2>{say`Coast-down`}</h2>
+      <p className="quiet">{say`Running, then switched off: seconds from ${fixed(rpm, 1)} to ${fixed(rpm / 2, 1)} rpm.
+        A dot on the rim; tap at every turn, or time it.`}</p>
       <div className={classes.readings}>
         <Button
           variant="outlined"
           onPointerDown={(event) => tap(event.timeStamp)}
           onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
         >
-          {taps === 0 ? 'Tap at every turn' : `${taps} turns`}
+          {taps === 0 ? say`Tap at every turn` : say`${taps} turns`}
         </Button>
-        {taps > 2 && (
-          <Button variant="contained" onClick={finish}>
-            Slow enough
-          </Button>
-        )}
+        {taps > 2 && <Button variant="contained" onClick={finish}>{say`Slow enough`}</Button>}
         <Field
-          label="Or timed"
+          label={say`Or timed`}
           unit="s"
           value={seconds}
           onChange={(event) => setSeconds(event.target.value)}
           sx={{ width: 160 }}
         />
         <Field
-          label="Held how, with what on it"
+          label={say`Held how, with what on it`}
           value={held}
           onChange={(event) => setHeld(event.target.value)}
           sx={{ width: 260 }}
         />
-        <Button variant="outlined" disabled={!good} onClick={() => good && keep(value, 'stopwatch')}>
-          Keep the time
-        </Button>
+        <Button
+          variant="outlined"
+          disabled={!good}
+          onClick={() => good && keep(value, 'stopwatch')}
+        >{say`Keep the time`}</Button>
       </div>
       <CoastLog rpm={rpm} onTime={(time, how) => keep(time, how, FROM_PART * rpm)} />
       {view.state.coasts.map((one) => (
         <p key={one.key}>
-          <span className="quiet">{one.when} the work: </span>
+          <span className="quiet">{say`${one.when} the work: `}</span>
           {coastWords(one.body)}
         </p>
       ))}
       {change && (
-        <p className={classes.figure}>
-          Drag {fixed(change.dragTimes, 2)} ± {fixed(2 * change.uncertainty, 2)}
-          {THIN}times that before
-        </p>
+        <p
+          className={classes.figure}
+        >{say`Drag ${fixed(change.dragTimes, 2)} ± ${fixed(2 * change.uncertainty, 2)}${THIN}times that before`}</p>
       )}
     </section>
   );
@@ -132,26 +128,26 @@ function CoastLog({ rpm, onTime }: LogProps) {
       if (found.kind === 'refused') return notice(found.message);
       onTime(timeBetween(found.speeds, FROM_PART * rpm, rpm / 2), found.how);
     } catch (error) {
-      notice(error instanceof Error ? error.message : 'The log could not be read.');
+      notice(error instanceof Error ? error.message : say`The log could not be read.`);
     }
   };
   return (
     <div className={classes.readings}>
       <PickFile
-        words="From a log"
-        label="Log of the run down"
+        words={say`From a log`}
+        label={say`Log of the run down`}
         accept=".csv,.txt,text/csv"
         disabled={!good}
         onFile={(file) => void readLog(file)}
       />
       <Field
-        label="Pulses a turn in it"
+        label={say`Pulses a turn in it`}
         value={perTurn}
         onChange={(event) => setPerTurn(event.target.value)}
         error={!good}
         sx={{ width: 190 }}
       />
-      <span className="quiet">A phone’s gyroscope on the platter, or pulses of a shaft, as CSV.</span>
+      <span className="quiet">{say`A phone’s gyroscope on the platter, or pulses of a shaft, as CSV.`}</span>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import speed from '../../measuring/parts/Speed.module.css';
 import { when } from '../../../shared/ui/when.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function Drift({ view, speedId }: { readonly view: JobView; readonly speedId: string }) {
   const limits = jobTolerance(view.job);
@@ -18,8 +19,8 @@ export function Drift({ view, speedId }: { readonly view: JobView; readonly spee
   );
   if (!drift) return null;
   return (
-    <section className="stack" aria-label="Warm-up and drift">
-      <h2>Since it was switched on, {when(drift.since)}</h2>
+    <section className="stack" aria-label={say`Warm-up and drift`}>
+      <h2>{say`Since it was switched on, ${when(drift.since)}`}</h2>
       <div className={classes.figures}>
         {driftWords(drift).map((words) => (
           <span key={words}>{words}</span>
@@ -41,24 +42,26 @@ function driftWords({ result, points }: DriftLog): string[] {
   const shown = (value: number) => signed(value, 2);
   const out: string[] = [];
   if (fit) {
-    out.push(`Runs to ${shown(fit.end.value)} (${shown(fit.end.low)} to ${shown(fit.end.high)})${THIN}%`);
+    out.push(say`Runs to ${shown(fit.end.value)} (${shown(fit.end.low)} to ${shown(fit.end.high)})${THIN}%`);
     out.push(
-      `time constant ${fixed(fit.tau.value, 1)} (${fixed(Math.max(0, fit.tau.low), 1)} to ${fixed(fit.tau.high, 1)})${THIN}min`,
+      say`time constant ${fixed(fit.tau.value, 1)} (${fixed(Math.max(0, fit.tau.low), 1)} to
+        ${fixed(fit.tau.high, 1)})${THIN}min`,
     );
   } else
     out.push(
       points.length < 5
-        ? `${points.length} of 5 readings for a curve`
-        : 'No bend to fit: it moves in a line, or not at all',
+        ? say`${points.length} of 5 readings for a curve`
+        : say`No bend to fit: it moves in a line, or not at all`,
     );
   out.push(
     steadySinceMin === null
-      ? `not steady within ${fixed(band, 2)}${THIN}% yet`
-      : `steady within ${fixed(band, 2)}${THIN}% since ${fixed(steadySinceMin, 0)}${THIN}min`,
+      ? say`not steady within ${fixed(band, 2)}${THIN}% yet`
+      : say`steady within ${fixed(band, 2)}${THIN}% since ${fixed(steadySinceMin, 0)}${THIN}min`,
   );
   if (perHour)
     out.push(
-      `drifts ${shown(perHour.by)} (${shown(perHour.low)} to ${shown(perHour.high)})${THIN}% an hour in its later half`,
+      say`drifts ${shown(perHour.by)} (${shown(perHour.low)} to ${shown(perHour.high)})${THIN}% an hour in its later
+        half`,
     );
   return out;
 }
@@ -111,7 +114,7 @@ function Chart({ drift }: { readonly drift: DriftLog }) {
       ref={ref}
       className={speed.chart}
       role="img"
-      aria-label="Error in percent against minutes since it was switched on"
+      aria-label={say`Error in percent against minutes since it was switched on`}
     />
   );
 }

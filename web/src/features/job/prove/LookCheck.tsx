@@ -8,6 +8,7 @@ import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -53,14 +54,18 @@ export function LookCheck({ view, stage, check, onDone }: Props) {
   return (
     <>
       <div className={classes.answers}>
-        <Button variant="outlined" className={stages.big ?? ''} onClick={() => answer(true)}>
-          As it should
-        </Button>
-        <Button variant="outlined" className={stages.big ?? ''} onClick={() => answer(false)}>
-          Not as it should
-        </Button>
+        <Button
+          variant="outlined"
+          className={stages.big ?? ''}
+          onClick={() => answer(true)}
+        >{say`As it should`}</Button>
+        <Button
+          variant="outlined"
+          className={stages.big ?? ''}
+          onClick={() => answer(false)}
+        >{say`Not as it should`}</Button>
       </div>
-      <Field label="In words, when it helps" value={words} onChange={(event) => setWords(event.target.value)} />
+      <Field label={say`In words, when it helps`} value={words} onChange={(event) => setWords(event.target.value)} />
     </>
   );
 }

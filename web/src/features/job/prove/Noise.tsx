@@ -21,6 +21,7 @@ import type { NoiseWorker } from '../../../workers/noise.worker.js';
 import type { JobView } from '../useJobView.js';
 import { CLIP_S, fetchSound, playSound, readClip, recordClip, wavOf, type ClipSound } from './clipSound.js';
 import classes from './Prove.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -34,41 +35,41 @@ export function Noise({ view, stage, speedId }: Props) {
   const [support, setSupport] = useStored<string>(`amber-gauge-clip-support-${view.job.id}`, SUPPORTS[0]);
   const [distance, setDistance] = useStored(`amber-gauge-clip-cm-${view.job.id}`, '20');
   const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState('');
+  const [told, setTold] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const cm = numberIn(distance);
   const good = cm !== null && cm > 0 && cm <= 1000;
   const take = async (from: () => Promise<ClipSound>) => {
     if (!good) return;
     setBusy(true);
-    setSaid('');
+    setTold('');
     try {
       const sound = await from();
-      setSaid(await keep(view, stage, { support, distanceCm: cm, device: sound.device, speedId }, sound));
+      setTold(await keep(view, stage, { support, distanceCm: cm, device: sound.device, speedId }, sound));
     } catch (error) {
-      setSaid(error instanceof Error ? error.message : 'Nothing was heard.');
+      setTold(error instanceof Error ? error.message : say`Nothing was heard.`);
     }
     setBusy(false);
   };
   return (
-    <section className="stack" aria-label="Noise">
-      <h2>Noise, in clips</h2>
+    <section className="stack" aria-label={say`Noise`}>
+      <h2>{say`Noise, in clips`}</h2>
       <div className={classes.readings}>
         <Field
           select
-          label="Held how"
+          label={say`Held how`}
           value={support}
           onChange={(event) => setSupport(event.target.value)}
           sx={{ width: 220 }}
         >
           {SUPPORTS.map((one) => (
             <MenuItem key={one} value={one}>
-              {one}
+              {said(one)}
             </MenuItem>
           ))}
         </Field>
         <Field
-          label="From the microphone to it"
+          label={say`From the microphone to it`}
           unit="cm"
           value={distance}
           onChange={(event) => setDistance(event.target.value)}
@@ -76,17 +77,19 @@ export function Noise({ view, stage, speedId }: Props) {
           sx={{ width: 220 }}
         />
         <Button variant="outlined" disabled={busy || !good} onClick={() => void take(recordClip)}>
-          {busy ? 'Listening' : `Listen for ${CLIP_S} s`}
+          {busy ? say`Listening` : say`Listen for ${CLIP_S} s`}
         </Button>
-        <Button variant="outlined" disabled={busy || !good} onClick={() => file.current?.click()}>
-          From a file
-        </Button>
+        <Button
+          variant="outlined"
+          disabled={busy || !good}
+          onClick={() => file.current?.click()}
+        >{say`From a file`}</Button>
         <input
           ref={file}
           type="file"
           accept="audio/*"
           hidden
-          aria-label="Clip of the noise"
+          aria-label={say`Clip of the noise`}
           onChange={(event) => {
             const [chosen] = event.target.files ?? [];
             event.target.value = '';
@@ -94,7 +97,7 @@ export function Noise({ view, stage, speedId }: Props) {
           }}
         />
       </div>
-      {said && <p role="status">{said}</p>}
+      {told && <p role="status">{told}</p>}
       <Clips view={view} speedId={speedId} />
     </section>
   );
@@ -105,7 +108,7 @@ async function keep(view: JobView, stage: StageId, setup: ClipSetup, sound: Clip
   const figures = await wrap<NoiseWorker>(worker)
     .figures(sound.samples, sound.sampleRate)
     .finally(() => worker.terminate());
-  if (!figures) return 'Too short: a clip is two seconds or more.';
+  if (!figures) return say`Too short: a clip is two seconds or more.`;
   const clipId = crypto.randomUUID();
   const line = makeLine(stage, { kind: 'clip', clipId, sound: true, setup, figures });
   await submitWith(view.job.id, line, { sound: { clipId, bytes: wavOf(sound) } });
@@ -120,14 +123,14 @@ function Clips({ view, speedId }: Pick<Props, 'view' | 'speedId'>) {
   const reference = Math.min(...clips.map((one) => one.body.figures.aWeighted.db));
   return (
     <>
-      {change && 'refused' in change && <p>Not compared: {change.refused.join('; ')}.</p>}
+      {change && 'refused' in change && <p>{say`Not compared: ${change.refused.join('; ')}.`}</p>}
       {change && !('refused' in change) && (
         <>
-          <p className={classes.figure}>{changeWords(change.aWeighted)}, A-weighted</p>
-          <table className={tables.table} aria-label="Change by octave">
+          <p className={classes.figure}>{say`${changeWords(change.aWeighted)}, A-weighted`}</p>
+          <table className={tables.table} aria-label={say`Change by octave`}>
             <thead>
               <tr>
-                <th>octave</th>
+                <th>{say`octave`}</th>
                 {change.octaves.map((one) => (
                   <th key={one.hz}>{one.hz}</th>
                 ))}
@@ -178,36 +181,28 @@ function ClipRow({
   readonly rpm: number | null;
 }) {
   const { figures, setup, clipId } = clip.body;
-  const [said, setSaid] = useState('');
+  const [told, setTold] = useState('');
   const waiting = useOutbox(({ entries }) => entries.find((entry) => entry.sound?.clipId === clipId)?.sound);
   const play = async () => {
     try {
       await playSound(waiting?.bytes ?? (await fetchSound(clipId)), reference - figures.aWeighted.db);
-      setSaid('');
+      setTold('');
     } catch (error) {
-      setSaid(error instanceof Error ? error.message : 'It cannot be played.');
+      setTold(error instanceof Error ? error.message : say`It cannot be played.`);
     }
   };
   const ticks = figures.ticks && [
-    `${fixed(figures.ticks.hz, 1)} ticks a second`,
+    say`${fixed(figures.ticks.hz, 1)} ticks a second`,
     rpm === null ? '' : `${fixed(ticksATurn(figures.ticks.hz, rpm), 1)} a turn`,
-    `regular to ${fixed(100 * figures.ticks.regularity, 0)}${THIN}%`,
+    say`regular to ${fixed(100 * figures.ticks.regularity, 0)}${THIN}%`,
   ];
   return (
     <li className="row">
-      <span>
-        {clip.when} the work: {signed(figures.aWeighted.db, 1)}
-        {THIN}dB A-weighted re full scale, {setup.support}, {fixed(setup.distanceCm, 0)}
-        {THIN}cm; hum of {figures.hum.mainsHz}
-        {THIN}Hz mains {fixed(100 * figures.hum.part, 0)}
-        {THIN}%{ticks ? `; ${ticks.filter(Boolean).join(', ')}` : ''}
-      </span>
-      {clip.body.sound && (
-        <Button variant="outlined" onClick={() => void play()}>
-          Play, level-matched
-        </Button>
-      )}
-      {said && <span role="alert">{said}</span>}
+      <span>{say`${clip.when} the work: ${signed(figures.aWeighted.db, 1)}${THIN}dB A-weighted re full scale,
+        ${setup.support}, ${fixed(setup.distanceCm, 0)}${THIN}cm; hum of ${figures.hum.mainsHz}${THIN}Hz mains
+        ${fixed(100 * figures.hum.part, 0)}${THIN}%${ticks ? `; ${ticks.filter(Boolean).join(', ')}` : ''}`}</span>
+      {clip.body.sound && <Button variant="outlined" onClick={() => void play()}>{say`Play, level-matched`}</Button>}
+      {told && <span role="alert">{told}</span>}
     </li>
   );
 }

@@ -6,6 +6,7 @@ import { POWER_KEY } from '../parts/useJobKeys.js';
 import { useGoLive } from '../parts/goLive.js';
 import type { JobView } from '../useJobView.js';
 import find from '../find/Find.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const RUNNING: readonly CheckBound['kind'][] = ['speed', 'test', 'trial', 'soak'];
 
@@ -14,10 +15,8 @@ export function ProvePower({ view, bound }: { readonly view: JobView; readonly b
   if (!RUNNING.includes(bound.kind) || isLive(view.state.power)) return null;
   return (
     <div className={find.tag}>
-      {familyOf(view.job.familyId).keepClear}. Not on yet: {POWER_KEY}, through the gate.{' '}
-      <Button variant="outlined" onClick={() => ask('last')}>
-        To the gate
-      </Button>
+      {say`${familyOf(view.job.familyId).keepClear}. Not on yet: ${POWER_KEY}, through the gate. `}
+      <Button variant="outlined" onClick={() => ask('last')}>{say`To the gate`}</Button>
     </div>
   );
 }

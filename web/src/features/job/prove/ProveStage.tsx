@@ -22,6 +22,7 @@ import { TrialCheck, TrialTable } from './TrialCheck.js';
 import { Unproved } from './Unproved.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const Drift = lazyPart(() => import('./Drift.js').then((module) => module.Drift));
 
@@ -87,9 +88,7 @@ function Present({ check, next, onNext, ...props }: PresentProps) {
     />
   );
   const nextKey = next && !isOwed(check) && (
-    <Button variant="contained" className={stages.big ?? ''} onClick={onNext}>
-      Next: {next.name}
-    </Button>
+    <Button variant="contained" className={stages.big ?? ''} onClick={onNext}>{say`Next: ${next.name}`}</Button>
   );
   if (bound.kind === 'speed')
     return (
@@ -104,7 +103,7 @@ function Present({ check, next, onNext, ...props }: PresentProps) {
   const test = bound.kind === 'test' && PATHS.get(view.job.familyId)?.tests.find((one) => one.id === bound.testId);
   return (
     <>
-      <section className="stack" aria-label="Present check">
+      <section className="stack" aria-label={say`Present check`}>
         <h1 className="prompt">{check.name}</h1>
         <p className={classes.how}>{check.how}</p>
         <ProvePower view={view} bound={bound} />
@@ -119,11 +118,11 @@ function Present({ check, next, onNext, ...props }: PresentProps) {
         {nextKey}
       </section>
       {bound.kind === 'soak' && (
-        <SpeedMeasure {...props} prompt={{ text: 'Readings while it runs', place: null }} shown={null} />
+        <SpeedMeasure {...props} prompt={{ text: say`Readings while it runs`, place: null }} shown={null} />
       )}
       {bound.kind === 'trial' && (
         <>
-          <SpeedMeasure {...props} speedId={speedId} prompt={{ text: 'Read it now', place: null }} shown={null} />
+          <SpeedMeasure {...props} speedId={speedId} prompt={{ text: say`Read it now`, place: null }} shown={null} />
           <TrialTable view={view} block={bound.block} provocation={bound.provocation} />
         </>
       )}
@@ -142,7 +141,7 @@ function OnFor({ view }: StageProps) {
   const minutes = Math.max(0, Math.floor((now.getTime() - Date.parse(since)) / 60_000));
   return (
     <p className={classes.how} role="status">
-      {minutes < warmMin ? `On for ${minutes} of ${warmMin} min` : `Warm: on for ${minutes} min`}
+      {minutes < warmMin ? say`On for ${minutes} of ${warmMin} min` : say`Warm: on for ${minutes} min`}
     </p>
   );
 }

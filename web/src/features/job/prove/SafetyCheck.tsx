@@ -18,6 +18,7 @@ import { useStored } from '../../../shared/ui/useStored.js';
 import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -25,10 +26,10 @@ interface Props {
 }
 
 const CLASS_WORDS: Readonly<Record<ProtectionClass, string>> = {
-  I: 'I: earth pin',
-  'I-heating': 'I, with a heating element',
-  II: 'II: two squares',
-  III: 'III: extra-low voltage',
+  I: say`I: earth pin`,
+  'I-heating': say`I, with a heating element`,
+  II: say`II: two squares`,
+  III: say`III: extra-low voltage`,
 };
 
 /** Longest cord that is taken, metres. */
@@ -41,12 +42,12 @@ export function ClassCheck({ view, stage, onDone }: Props & { readonly onDone: (
   return (
     <>
       <Field
-        label="Length of the cord"
+        label={say`Length of the cord`}
         unit="m"
         value={cord}
         onChange={(event) => setCord(event.target.value)}
         error={!good}
-        helperText={good ? '' : `Between 0 and ${LONGEST_M} m`}
+        helperText={good ? '' : say`Between 0 and ${LONGEST_M} m`}
         sx={{ width: 220 }}
       />
       <div className={classes.answers}>
@@ -95,35 +96,34 @@ export function SafetyCheck({ view, stage, reading }: Props & { readonly reading
   };
   return (
     <>
-      {live && <p className={stages.caution}>Live: unplug first.</p>}
+      {live && <p className={stages.caution}>{say`Live: unplug first.`}</p>}
       {failed.length > 0 && (
-        <p className={stages.caution}>
-          Failed: {failed.join(', ')}. Stop: no mains on it before that is mended and read again.
-        </p>
+        <p
+          className={stages.caution}
+        >{say`Failed: ${failed.join(', ')}. Stop: no mains on it before that is mended and read again.`}</p>
       )}
       {!DEAD.includes(reading) && failed.length === 0 && (
-        <p className={stages.caution}>
-          Only with a tester made for it, by those trained to; never with a meter in series by hand.
-        </p>
+        <p
+          className={stages.caution}
+        >{say`Only with a tester made for it, by those trained to; never with a meter in series by hand.`}</p>
       )}
-      <p className={classes.how}>
-        {reading === 'insulation' ? 'At least' : 'At most'} {fixed(limit, 2)}
-        {THIN}
-        {unit} in this shop.
-      </p>
+      <p
+        className={classes.how}
+      >{say`${reading === 'insulation' ? say`At least` : say`At most`} ${fixed(limit, 2)}${THIN}${unit} in this
+        shop.`}</p>
       <div className={classes.readings}>
         <Field
-          label={`${name}, as read; > for above the range`}
+          label={say`${name}, as read; > for above the range`}
           unit={unit}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           onKeyDown={(event) => event.key === 'Enter' && keep()}
           error={typed.trim() !== '' && !good}
-          helperText={typed.trim() !== '' && !good ? 'A number, as in 0.12 or >20' : ''}
+          helperText={typed.trim() !== '' && !good ? say`A number, as in 0.12 or >20` : ''}
           sx={{ width: 320 }}
         />
         <Field
-          label="Read with"
+          label={say`Read with`}
           value={instrument}
           onChange={(event) => setInstrument(event.target.value)}
           sx={{ width: 220 }}
@@ -133,13 +133,10 @@ export function SafetyCheck({ view, stage, reading }: Props & { readonly reading
           className={stages.big ?? ''}
           disabled={!good || live || failed.length > 0}
           onClick={keep}
-        >
-          Keep reading
-        </Button>
+        >{say`Keep reading`}</Button>
       </div>
-      <p className="small quiet">
-        Usual limits, the shop’s own to change in Set-up. Local rules and a qualified tester decide.
-      </p>
+      <p className="small quiet">{say`Usual limits, the shop’s own to change in Set-up. Local rules and a qualified
+        tester decide.`}</p>
     </>
   );
 }

@@ -16,6 +16,7 @@ import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
 import { LOOK_IN, lookedIn } from './lookIn.js';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -25,7 +26,8 @@ interface Props {
 
 export function SoakCheck({ view, stage, minutes }: Props) {
   const now = useNow(1000);
-  const say = (...bodies: EventBody[]) => void submitLines(view.job.id, ...bodies.map((body) => makeLine(stage, body)));
+  const tell = (...bodies: EventBody[]) =>
+    void submitLines(view.job.id, ...bodies.map((body) => makeLine(stage, body)));
   const running = view.state.timers.find((timer) => timer.timer === 'soak' && isRunning(timer, now));
   if (!running)
     return (
@@ -34,14 +36,12 @@ export function SoakCheck({ view, stage, minutes }: Props) {
           variant="contained"
           className={stages.big ?? ''}
           onClick={() =>
-            say(
+            tell(
               { kind: 'timer', timer: 'soak', label: TIMER_WORDS.soak, minutes },
               ...(minutes > TIMER_MINUTES['look-in'] ? [LOOK_IN] : []),
             )
           }
-        >
-          Start the soak, {minutesWords(minutes)}
-        </Button>
+        >{say`Start the soak, ${minutesWords(minutes)}`}</Button>
       </div>
     );
   const look = view.state.timers.find((timer) => timer.timer === 'look-in' && timer.end === null) ?? null;
@@ -50,17 +50,15 @@ export function SoakCheck({ view, stage, minutes }: Props) {
       <p className={`mono ${classes.wait}`} role="timer">
         {countdown(running.dueAt, now)}
       </p>
-      <p className="quiet">A break in the power ends it. Its last reading is made at its end.</p>
+      <p className="quiet">{say`A break in the power ends it. Its last reading is made at its end.`}</p>
       <div className={classes.answers}>
         <Button
           variant={look && isDue(look, now) ? 'contained' : 'outlined'}
           className={stages.big ?? ''}
-          onClick={() => say(...lookedIn(look, running, now))}
-        >
-          Looked in: all well
-        </Button>
+          onClick={() => tell(...lookedIn(look, running, now))}
+        >{say`Looked in: all well`}</Button>
         <span className="quiet">
-          {look && isRunning(look, now) ? `Look again in ${countdown(look.dueAt, now)}` : 'Look in now and then.'}
+          {look && isRunning(look, now) ? say`Look again in ${countdown(look.dueAt, now)}` : say`Look in now and then.`}
         </span>
       </div>
     </>

@@ -15,6 +15,7 @@ import type { JobView } from '../useJobView.js';
 import tables from '../../../shared/ui/Table.module.css';
 import stages from '../stages/Stages.module.css';
 import classes from './Prove.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -46,7 +47,7 @@ export function TrialCheck({ view, stage, provocation, block, name }: Props) {
   const mine = view.state.proving.trials.filter((one) => one.block === block && one.provocation === provocation);
   const open = mine.find((one) => one.open) ?? null;
   const phase = open?.phases.at(-1) ?? null;
-  const say = (next: 'rest' | 'provoked' | 'end') =>
+  const tell = (next: 'rest' | 'provoked' | 'end') =>
     void submitLines(
       view.job.id,
       makeLine(stage, { kind: 'trial-phase', began: open?.key ?? null, provocation, block, name, phase: next }),
@@ -54,46 +55,45 @@ export function TrialCheck({ view, stage, provocation, block, name }: Props) {
   const done = PROVOCATION_WORDS[provocation];
   const provoked = open?.phases.filter((one) => one.phase === 'provoked').length ?? 0;
   return (
-    <section className="stack" aria-label="Trial">
+    <section className="stack" aria-label={say`Trial`}>
       <p className={stages.caution}>{TRIAL_CAUTIONS[CAUTION_OF[provocation]]}</p>
       {open && phase ? (
-        <p className={classes.phase} role="status">
-          Now {phase.phase === 'rest' ? 'at rest' : done},{' '}
-          {phase.values.length === 0 ? 'read it' : `${phase.values.length} read`}. {provoked} of {CYCLES} times.
-        </p>
+        <p className={classes.phase} role="status">{say`Now ${phase.phase === 'rest' ? say`at rest` : done},
+          ${phase.values.length === 0 ? say`read it` : say`${phase.values.length} read`}. ${provoked} of ${CYCLES}
+          times.`}</p>
       ) : (
-        <p className={classes.phase}>Begin at rest, read it, then say that it is {done}.</p>
+        <p className={classes.phase}>{say`Begin at rest, read it, then say that it is ${done}.`}</p>
       )}
       <div className={classes.answers}>
         {!open && (
-          <Button variant="contained" className={stages.big ?? ''} onClick={() => say('rest')}>
-            Begin, at rest
-          </Button>
+          <Button
+            variant="contained"
+            className={stages.big ?? ''}
+            onClick={() => tell('rest')}
+          >{say`Begin, at rest`}</Button>
         )}
         {open && phase?.phase === 'rest' && (
           <Button
             variant="contained"
             className={stages.big ?? ''}
             disabled={phase.values.length === 0}
-            onClick={() => say('provoked')}
-          >
-            Now {done}
-          </Button>
+            onClick={() => tell('provoked')}
+          >{say`Now ${done}`}</Button>
         )}
         {open && phase?.phase === 'provoked' && (
           <Button
             variant="contained"
             className={stages.big ?? ''}
             disabled={phase.values.length === 0}
-            onClick={() => say('rest')}
-          >
-            At rest again
-          </Button>
+            onClick={() => tell('rest')}
+          >{say`At rest again`}</Button>
         )}
         {open && (
-          <Button variant="outlined" className={stages.big ?? ''} onClick={() => say('end')}>
-            End the trial
-          </Button>
+          <Button
+            variant="outlined"
+            className={stages.big ?? ''}
+            onClick={() => tell('end')}
+          >{say`End the trial`}</Button>
         )}
       </div>
     </section>
@@ -106,16 +106,16 @@ function Trials({ trials, worked }: { readonly trials: readonly JobTrial[]; read
     <table className={tables.table}>
       <thead>
         <tr>
-          <th>mend</th>
-          <th>at rest and provoked, in turn</th>
-          <th>change</th>
-          <th>such a leak</th>
+          <th>{say`mend`}</th>
+          <th>{say`at rest and provoked, in turn`}</th>
+          <th>{say`change`}</th>
+          <th>{say`such a leak`}</th>
         </tr>
       </thead>
       <tbody>
         {trials.map((trial) => (
           <tr key={trial.key}>
-            <td>{worked !== null && trial.at > worked ? 'after' : 'before'}</td>
+            <td>{worked !== null && trial.at > worked ? say`after` : say`before`}</td>
             <td className="mono">
               {trial.phases.map((one) => one.values.map((value) => signed(value, 2)).join(' ')).join(' | ')}
             </td>
@@ -135,6 +135,6 @@ function leakOf({ result, unit }: JobTrial): string {
   if (times === null) return '';
   const size = `${fixed(times, times < 10 ? 1 : 0)}${THIN}R`;
   return result.by < 0
-    ? `${size} across the lower leg of a divider, or across the timing capacitor`
-    : `${size} across the resistor R that sets the speed`;
+    ? say`${size} across the lower leg of a divider, or across the timing capacitor`
+    : say`${size} across the resistor R that sets the speed`;
 }

@@ -6,6 +6,7 @@ import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import type { JobView } from '../useJobView.js';
 import stages from '../stages/Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly view: JobView;
@@ -28,22 +29,22 @@ export function Unproved({ view, stage, check }: Props) {
   };
   return (
     <details className={stages.otherWay}>
-      <summary>Leave it unproved</summary>
+      <summary>{say`Leave it unproved`}</summary>
       <div className="row">
         <Field
-          label="Why (stands on the sheet)"
-          placeholder="this unit has none; no tester here"
+          label={say`Why (stands on the sheet)`}
+          placeholder={say`this unit has none; no tester here`}
           value={why}
           onChange={(event) => setWhy(event.target.value)}
           sx={{ flex: '1 1 320px' }}
         />
-        <Button variant="outlined" disabled={why.trim() === ''} onClick={() => keep([check])}>
-          Not proved
-        </Button>
+        <Button variant="outlined" disabled={why.trim() === ''} onClick={() => keep([check])}>{say`Not proved`}</Button>
         {rest.length > 0 && (
-          <Button variant="outlined" disabled={why.trim() === ''} onClick={() => keep([check, ...rest])}>
-            Nor the other {rest.length} of its kind
-          </Button>
+          <Button
+            variant="outlined"
+            disabled={why.trim() === ''}
+            onClick={() => keep([check, ...rest])}
+          >{say`Nor the other ${rest.length} of its kind`}</Button>
         )}
       </div>
     </details>

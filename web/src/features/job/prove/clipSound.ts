@@ -1,6 +1,7 @@
 /** The sound of clips: recorded or read, kept beside the log, played level-matched. */
 import { writeWav } from '@amber-gauge/core/formats';
 import { openNoise } from '../../measuring/live/input.js';
+import { say } from '@amber-gauge/core/words';
 
 export interface ClipSound {
   readonly samples: Float64Array;
@@ -37,7 +38,7 @@ export async function recordClip(): Promise<ClipSound> {
   } finally {
     input.close();
   }
-  return { samples, sampleRate: input.sampleRate, device: 'this device’s input' };
+  return { samples, sampleRate: input.sampleRate, device: say`this device’s input` };
 }
 
 /** Reads a sound file. @throws an Error in plain words when it is none. */

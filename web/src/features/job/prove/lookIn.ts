@@ -1,5 +1,6 @@
 /** The hourly look at a unit that soaks. */
 import { TIMER_MINUTES, TIMER_WORDS, type EventBody, type JobTimer } from '@amber-gauge/core/bench';
+import { say } from '@amber-gauge/core/words';
 
 /** Starts the hour to the next look. */
 export const LOOK_IN: EventBody = {
@@ -13,7 +14,7 @@ export const LOOK_IN: EventBody = {
 export function lookedIn(look: JobTimer | null, soak: JobTimer | null, now: Date): EventBody[] {
   const leftMin = soak ? (Date.parse(soak.dueAt) - now.getTime()) / 60_000 : 0;
   return [
-    { kind: 'note', text: 'Soak: looked in, all well' },
+    { kind: 'note', text: say`Soak: looked in, all well` },
     ...(look ? [{ kind: 'timer-end', target: look.key, how: 'answered' } as const] : []),
     ...(leftMin > TIMER_MINUTES['look-in'] ? [LOOK_IN] : []),
   ];

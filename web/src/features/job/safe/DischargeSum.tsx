@@ -9,6 +9,7 @@ import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** A resistor that serves most stores of charge (common practice). */
 const USUAL_RESISTOR = { ohm: '10000', watts: '25' } as const;
@@ -51,7 +52,7 @@ function OneStore({ view, stage, one: { store, volts } }: Props) {
       ohm,
       watts,
     } as const;
-    const label = `Discharge, ${store.name}`;
+    const label = say`Discharge, ${store.name}`;
     const minutes = Math.max(1, time.high) / 60;
     const timer = { kind: 'timer', timer: 'discharge', label, minutes } as const;
     void submitLines(view.job.id, makeLine(stage, charge), makeLine(stage, timer));
@@ -65,40 +66,39 @@ function OneStore({ view, stage, one: { store, volts } }: Props) {
     />
   );
   return (
-    <section className="stack" aria-label={`Discharge of the ${store.name}`}>
+    <section className="stack" aria-label={say`Discharge of the ${store.name}`}>
       <p>
         <strong>{store.name}</strong> <span className="quiet">{store.why}</span>
       </p>
       <div className={classes.sum}>
-        {field('microfarad', 'Capacitance, µF')}
-        {field('volts', 'From, V')}
-        {field('ohm', 'Through, Ω')}
-        {field('watts', 'Resistor, W')}
+        {field('microfarad', say`Capacitance, µF`)}
+        {field('volts', say`From, V`)}
+        {field('ohm', say`Through, Ω`)}
+        {field('watts', say`Resistor, W`)}
       </div>
       {sum && time ? (
         <>
-          <p className={classes.answer}>
-            {minutesWords(time.printed / 60)} to {minutesWords(time.high / 60)} to {TOUCH_LIMITS_V[limit]} V
-          </p>
-          <p className="quiet">
-            t = R C ln(V₀/V), the longer one with the capacitor 20 % over its print. Energy {fixed(sum.energyJ, 1)} J,{' '}
-            {fixed(sum.startW, 1)} W in the resistor at first. {TOUCH_LIMITS_V[limit]} V d.c. is the {limit} touch limit
-            (IEC 61010-1, from memory).
-          </p>
+          <p
+            className={classes.answer}
+          >{say`${minutesWords(time.printed / 60)} to ${minutesWords(time.high / 60)} to ${TOUCH_LIMITS_V[limit]}
+            V`}</p>
+          <p className="quiet">{say`t = R C ln(V₀/V), the longer one with the capacitor 20 % over its print. Energy
+            ${fixed(sum.energyJ, 1)} J, ${fixed(sum.startW, 1)} W in the resistor at first. ${TOUCH_LIMITS_V[limit]} V
+            d.c. is the ${limit} touch limit (IEC 61010-1, from memory).`}</p>
           {sum.tooSmall && (
-            <p className="danger">
-              The resistor is too small for {fixed(sum.startW, 1)} W: take at least {fixed(sum.leastOhm ?? 0, 0)} Ω of
-              this rating, or one of more watts.
-            </p>
+            <p className="danger">{say`The resistor is too small for ${fixed(sum.startW, 1)} W: take at least
+              ${fixed(sum.leastOhm ?? 0, 0)} Ω of this rating, or one of more watts.`}</p>
           )}
           <div>
-            <Button variant="outlined" disabled={sum.tooSmall === true} onClick={start}>
-              Resistor is on: count down
-            </Button>
+            <Button
+              variant="outlined"
+              disabled={sum.tooSmall === true}
+              onClick={start}
+            >{say`Resistor is on: count down`}</Button>
           </div>
         </>
       ) : (
-        <p className="danger">Type values above zero.</p>
+        <p className="danger">{say`Type values above zero.`}</p>
       )}
     </section>
   );

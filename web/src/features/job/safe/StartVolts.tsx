@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import type { JobView } from '../useJobView.js';
 import classes from './Safe.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const VERDICTS = { free: 'free', stiff: 'stiff', gummed: 'gummed' } as const;
 
@@ -24,27 +25,20 @@ export function StartVolts({ view, stage }: { readonly view: JobView; readonly s
     setTyped('');
   };
   return (
-    <section className="stack" aria-label="Starting volts">
-      <h2>Starting volts</h2>
-      <p className="quiet">
-        Isolation transformer first, the variable one after it. Bring it up slowly; note the volts at which it turns.
-        {law === 'square' ? ' Torque goes as the square of the volts.' : ' Torque goes with the volts.'} Do not leave a
-        stalled motor energised.
-      </p>
+    <section className="stack" aria-label={say`Starting volts`}>
+      <h2>{say`Starting volts`}</h2>
+      <p className="quiet">{say`Isolation transformer first, the variable one after it. Bring it up slowly; note the volts at which it
+          turns.${law === 'square' ? say` Torque goes as the square of the volts.` : say` Torque goes with the volts.`} Do not leave a stalled motor energised.`}</p>
       <div className="row">
         <Field
-          label="Volts"
+          label={say`Volts`}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
           error={typed.trim() !== '' && !good}
-          helperText={typed.trim() !== '' && !good ? `Between 0 and ${fixed(1.2 * (rated ?? 230), 0)} V` : ''}
+          helperText={typed.trim() !== '' && !good ? say`Between 0 and ${fixed(1.2 * (rated ?? 230), 0)} V` : ''}
         />
-        <Button variant="outlined" disabled={!good} onClick={() => keep('first')}>
-          First start
-        </Button>
-        <Button variant="outlined" disabled={!good} onClick={() => keep('later')}>
-          Later start
-        </Button>
+        <Button variant="outlined" disabled={!good} onClick={() => keep('first')}>{say`First start`}</Button>
+        <Button variant="outlined" disabled={!good} onClick={() => keep('later')}>{say`Later start`}</Button>
       </div>
       {view.state.starts.length > 0 && <Starts lines={view.state.starts} />}
     </section>
@@ -56,11 +50,11 @@ function Starts({ lines }: { readonly lines: readonly StartLine[] }) {
     <table className={classes.starts}>
       <thead>
         <tr>
-          <th>service</th>
-          <th>start</th>
-          <th>volts</th>
-          <th>of rated</th>
-          <th>torque needed</th>
+          <th>{say`service`}</th>
+          <th>{say`start`}</th>
+          <th>{say`volts`}</th>
+          <th>{say`of rated`}</th>
+          <th>{say`torque needed`}</th>
           <th />
         </tr>
       </thead>
@@ -70,7 +64,7 @@ function Starts({ lines }: { readonly lines: readonly StartLine[] }) {
             <td>{when}</td>
             <td>{body.start}</td>
             <td className="mono">{fixed(body.volts, 0)} V</td>
-            <td className="mono">{share ? `${fixed(100 * share.voltsShare, 0)} %` : 'plate not read'}</td>
+            <td className="mono">{share ? `${fixed(100 * share.voltsShare, 0)} %` : say`plate not read`}</td>
             <td className="mono">{share ? `${fixed(100 * share.torqueShare, 0)} %` : ''}</td>
             <td>{share ? VERDICTS[share.verdict] : ''}</td>
           </tr>

@@ -12,6 +12,7 @@ import { StageLines } from '../parts/StageLines.js';
 import { when } from '../../../shared/ui/when.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps) {
   const homeless = view.state.readings.filter((reading) => reading.place === null);
@@ -29,7 +30,7 @@ export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps)
         <h1 className="prompt">{prompt.text}</h1>
       )}
       {isLive(view.state.power) && (
-        <p className={classes.caution}>{LIVE_CAUTION[view.state.power] ?? 'Live parts. Clip on dead.'}</p>
+        <p className={classes.caution}>{LIVE_CAUTION[view.state.power] ?? say`Live parts. Clip on dead.`}</p>
       )}
       {(!find || view.state.holds.length > 0) && (
         <ReadingField
@@ -37,18 +38,18 @@ export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps)
           stage={stage}
           speedId={speedId}
           prompt={null}
-          placeholder="as in 27.5 V at reservoir"
-          label="Reading and place"
+          placeholder={say`as in 27.5 V at reservoir`}
+          label={say`Reading and place`}
         />
       )}
       {homeless.map((reading) => (
         <PlaceReading key={reading.key} view={view} stage={stage} reading={reading} />
       ))}
       {!find && groups.length === 0 && homeless.length === 0 && (
-        <p className="quiet">No readings yet. From outside in, from easy to hard, from dead to live.</p>
+        <p className="quiet">{say`No readings yet. From outside in, from easy to hard, from dead to live.`}</p>
       )}
       {groups.length > 0 && (
-        <div className={classes.rows} role="table" aria-label="Readings by place">
+        <div className={classes.rows} role="table" aria-label={say`Readings by place`}>
           {groups.map(({ place, newest, before }) => (
             <div key={`${place}${newest.key}`} className={classes.place} role="row">
               <span role="cell">{place}</span>
@@ -57,7 +58,7 @@ export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps)
               </span>
               <span role="cell" className="small quiet">
                 {before
-                  ? `before: ${valueWords(before.reading)}`
+                  ? say`before: ${valueWords(before.reading)}`
                   : [newest.reading.speedId, newest.reading.condition].filter(Boolean).join(', ')}
               </span>
               <span role="cell" className="row">
@@ -69,8 +70,8 @@ export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps)
                   about={newest.key}
                   place={place}
                   caption={place}
-                  word="Photo"
-                  label={`Photo at ${place}`}
+                  word={say`Photo`}
+                  label={say`Photo at ${place}`}
                 />
               </span>
             </div>
@@ -86,9 +87,9 @@ export function FindStage({ view, stage, prompt, speedId, onStage }: StageProps)
 
 /** By how it is live: mains direct never sees a probe in the hand. */
 const LIVE_CAUTION: Readonly<Partial<Record<PowerState, string>>> = {
-  'live-isolated': 'Live parts. One hand; clip the black lead first.',
-  'live-direct': 'Live mains. Clip dead, step back, power, read, unplug. Never a probe in the hand.',
-  'pack-in': 'Pack in. Clip on with the pack out, keep clear of blades, then read.',
+  'live-isolated': say`Live parts. One hand; clip the black lead first.`,
+  'live-direct': say`Live mains. Clip dead, step back, power, read, unplug. Never a probe in the hand.`,
+  'pack-in': say`Pack in. Clip on with the pack out, keep clear of blades, then read.`,
 };
 
 interface Group {

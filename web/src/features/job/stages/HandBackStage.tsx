@@ -15,6 +15,7 @@ import { BeforeAfter } from '../parts/BeforeAfter.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 import { PaperLink } from '../../../shared/outbox/PaperLink.js';
+import { say } from '@amber-gauge/core/words';
 
 export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
   const [leftUndone, setLeftUndone] = useStored(`amber-gauge-undone-${view.job.id}`, '');
@@ -41,18 +42,16 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
   return (
     <>
       <h1 className="prompt">
-        {view.state.handedBackAt ? `Handed back ${when(view.state.handedBackAt)}` : prompt.text}
+        {view.state.handedBackAt ? say`Handed back ${when(view.state.handedBackAt)}` : prompt.text}
       </h1>
-      {live && <p className={classes.caution}>Still live. Unplug before it goes back.</p>}
+      {live && <p className={classes.caution}>{say`Still live. Unplug before it goes back.`}</p>}
       {owed.length > 0 && (
         <ul className={classes.rows}>
           {owed.map((item) => (
             <li key={item.stage + item.text} className={classes.rowLine}>
-              <span className="quiet">owed</span>
+              <span className="quiet">{say`owed`}</span>
               <span>{item.text}</span>
-              <Button variant="outlined" onClick={() => onStage(item.stage)}>
-                Go there
-              </Button>
+              <Button variant="outlined" onClick={() => onStage(item.stage)}>{say`Go there`}</Button>
             </li>
           ))}
         </ul>
@@ -60,7 +59,7 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
       <BeforeAfter view={view} />
       {!view.state.handedBackAt && (
         <Field
-          label="Left undone (stands on the sheet)"
+          label={say`Left undone (stands on the sheet)`}
           multiline
           minRows={2}
           value={leftUndone}
@@ -71,7 +70,7 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
         <div className={classes.caution}>
           {unsafeWords(unsafe)}
           <Field
-            label="Read it in Prove, or write why it goes back without (stands on the sheet)"
+            label={say`Read it in Prove, or write why it goes back without (stands on the sheet)`}
             value={why}
             onChange={(event) => setWhy(event.target.value)}
           />
@@ -83,7 +82,7 @@ export function HandBackStage({ view, stage, prompt, onStage }: StageProps) {
         <Papers jobId={view.job.id} />
         {!view.state.handedBackAt && (
           <Button variant="contained" className={classes.big ?? ''} disabled={live || !reasoned} onClick={goBack}>
-            {owed.length > 0 ? `Hand back with ${owed.length} owed` : 'Handed back'}
+            {owed.length > 0 ? say`Hand back with ${owed.length} owed` : say`Handed back`}
           </Button>
         )}
       </div>
@@ -98,8 +97,8 @@ function unsafeWords(checks: readonly ProvingCheck[]): string {
     checks.filter(({ status }) => (status === 'bad') === bad).map(({ name }) => name.toLowerCase());
   const [failed, open] = [named(true), named(false)];
   return [
-    failed.length > 0 && `Failed: ${failed.join(', ')}. It must not be plugged in like this.`,
-    open.length > 0 && `Electrical safety is not shown: ${open.join(', ')}.`,
+    failed.length > 0 && say`Failed: ${failed.join(', ')}. It must not be plugged in like this.`,
+    open.length > 0 && say`Electrical safety is not shown: ${open.join(', ')}.`,
   ]
     .filter(Boolean)
     .join(' ');
@@ -109,21 +108,36 @@ function unsafeWords(checks: readonly ProvingCheck[]): string {
 function Papers({ jobId }: { readonly jobId: string }) {
   return (
     <>
-      <Button component={Link} to={`/job/${jobId}/sheet`} variant="outlined" className={classes.big ?? ''}>
-        Look at the sheet
-      </Button>
-      <PaperLink jobId={jobId} file="sheet.pdf" variant="outlined" className={classes.big ?? ''}>
-        Download PDF
-      </PaperLink>
-      <Button component={Link} to={`/job/${jobId}/sheet/bench`} variant="outlined" className={classes.big ?? ''}>
-        Bench sheet
-      </Button>
-      <PaperLink jobId={jobId} file="sticker.pdf" variant="outlined" className={classes.big ?? ''}>
-        Sticker
-      </PaperLink>
-      <PaperLink jobId={jobId} file="bundle.json" variant="outlined" className={classes.big ?? ''}>
-        Whole job as a file
-      </PaperLink>
+      <Button
+        component={Link}
+        to={`/job/${jobId}/sheet`}
+        variant="outlined"
+        className={classes.big ?? ''}
+      >{say`Look at the sheet`}</Button>
+      <PaperLink
+        jobId={jobId}
+        file="sheet.pdf"
+        variant="outlined"
+        className={classes.big ?? ''}
+      >{say`Download PDF`}</PaperLink>
+      <Button
+        component={Link}
+        to={`/job/${jobId}/sheet/bench`}
+        variant="outlined"
+        className={classes.big ?? ''}
+      >{say`Bench sheet`}</Button>
+      <PaperLink
+        jobId={jobId}
+        file="sticker.pdf"
+        variant="outlined"
+        className={classes.big ?? ''}
+      >{say`Sticker`}</PaperLink>
+      <PaperLink
+        jobId={jobId}
+        file="bundle.json"
+        variant="outlined"
+        className={classes.big ?? ''}
+      >{say`Whole job as a file`}</PaperLink>
     </>
   );
 }

@@ -14,13 +14,14 @@ import safe from '../safe/Safe.module.css';
 import { askedBy } from './prompt.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StageProps) {
   const now = useNow(1000);
   const { power, chargeProved, powerSince } = view.state;
   const pack = view.job.powerKind === 'pack';
   const off: PowerState = pack ? 'pack-out' : 'unplugged-unknown';
-  const say = () => void submitLines(view.job.id, makeLine(stage, { kind: 'power', state: off, conditions: [] }));
+  const tell = () => void submitLines(view.job.id, makeLine(stage, { kind: 'power', state: off, conditions: [] }));
   const draining = view.state.charge
     ? undefined
     : view.state.timers.find((timer) => timer.timer === 'discharge' && timer.end === null && isRunning(timer, now));
@@ -30,25 +31,26 @@ export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StagePr
       <div className="row">
         <PowerShape state={power} size={56} />
         <h1 className="prompt" style={{ flex: 1 }}>
-          {draining ? `Charge drains, ${draining.label.replace(/^Discharge, /, '')}` : prompt.text}
+          {draining ? say`Charge drains, ${draining.label.replace(/^Discharge, /, '')}` : prompt.text}
         </h1>
       </div>
       {draining && (
         <div className="row">
           <span className={`mono ${safe.countdown}`}>{countdown(draining.dueAt, now)}</span>
-          <Button variant="outlined" onClick={() => onStage('take-in')}>
-            Meanwhile: what is owed with the lid on
-          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => onStage('take-in')}
+          >{say`Meanwhile: what is owed with the lid on`}</Button>
         </div>
       )}
       {(isLive(power) || powerSince === null) && view.state.doubt === null && (
         <div>
-          <Button variant="contained" className={classes.big ?? ''} onClick={say}>
-            {pack ? 'The pack is out' : 'It is unplugged'}
+          <Button variant="contained" className={classes.big ?? ''} onClick={tell}>
+            {pack ? say`The pack is out` : say`It is unplugged`}
           </Button>
         </div>
       )}
-      {isLive(power) && <p className={classes.caution}>Live parts. Nothing is opened or touched now.</p>}
+      {isLive(power) && <p className={classes.caution}>{say`Live parts. Nothing is opened or touched now.`}</p>}
       {!isLive(power) && stores && (
         <>
           <ReadingField
@@ -56,14 +58,12 @@ export function MakeSafeStage({ view, stage, prompt, speedId, onStage }: StagePr
             stage={stage}
             speedId={speedId}
             prompt={askedBy(prompt)}
-            placeholder="as in 2.1 V"
-            label="Volts left"
+            placeholder={say`as in 2.1 V`}
+            label={say`Volts left`}
           />
-          <p className="quiet">
-            Under {TOUCH_LIMIT_V} V d.c. it may be touched, dry or wet (IEC 61010-1, from memory); the reading itself
-            changes the power state. Prove the meter on a known source before and after. Over it: an insulated resistor,
-            never a screwdriver; leave it on, measure again after a minute.
-          </p>
+          <p className="quiet">{say`Under ${TOUCH_LIMIT_V} V d.c. it may be touched, dry or wet (IEC 61010-1, from memory); the reading itself changes the
+              power state. Prove the meter on a known source before and after. Over it: an insulated resistor, never a
+              screwdriver; leave it on, measure again after a minute.`}</p>
         </>
       )}
       <SafeLines view={view} stage={stage} />

@@ -14,6 +14,7 @@ import { TimerStart } from '../parts/TimerStart.js';
 import { when } from '../../../shared/ui/when.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function MendStage({ view, stage, prompt, onStage }: StageProps) {
   const parts = useMendParts(view);
@@ -33,13 +34,13 @@ export function MendStage({ view, stage, prompt, onStage }: StageProps) {
     <>
       <h1 className="prompt" ref={heading}>
         {presentMend(path, view) ??
-          (view.state.lastMended ? 'Did it cure it?' : choice ? 'Choose what to mend' : prompt.text)}
+          (view.state.lastMended ? say`Did it cure it?` : choice ? say`Choose what to mend` : prompt.text)}
       </h1>
       {owing.length > 0 && (
-        <p className={classes.caution}>
-          Not measured as found yet: {owing.map((speed) => speed.label).join(', ')}. After the first work it is too
-          late.
-        </p>
+        <p
+          className={classes.caution}
+        >{say`Not measured as found yet: ${owing.map((speed) => speed.label).join(', ')}. After the first work it is
+          too late.`}</p>
       )}
       <Chosen view={view} stage={stage} parts={parts} />
       <AfterMend view={view} onStage={onStage} />

@@ -9,6 +9,7 @@ import { StepList } from '../ledger/StepList.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function OpenUpStage({ view, stage, prompt }: StageProps) {
   const { power, chargeProved, ledger, work } = view.state;
@@ -18,22 +19,21 @@ export function OpenUpStage({ view, stage, prompt }: StageProps) {
   const shown = way ?? usual;
   return (
     <>
-      {isLive(power) && <p className={classes.caution}>Live. Unplug and make safe before anything is opened.</p>}
+      {isLive(power) && <p className={classes.caution}>{say`Live. Unplug and make safe before anything is opened.`}</p>}
       {!isLive(power) && !chargeProved && (
-        <p className={classes.caution}>Charge unknown. Prove it gone in Make safe first.</p>
+        <p className={classes.caution}>{say`Charge unknown. Prove it gone in Make safe first.`}</p>
       )}
       <ToggleButtonGroup
         exclusive
         value={shown}
         onChange={(_event, value: 'apart' | 'together' | null) => value && setWay(value)}
-        aria-label="Which way"
+        aria-label={say`Which way`}
       >
-        <ToggleButton value="apart" className={classes.big ?? ''}>
-          Take apart
-        </ToggleButton>
-        <ToggleButton value="together" className={classes.big ?? ''}>
-          Put together{off > 0 ? `, ${off} off` : ''}
-        </ToggleButton>
+        <ToggleButton value="apart" className={classes.big ?? ''}>{say`Take apart`}</ToggleButton>
+        <ToggleButton
+          value="together"
+          className={classes.big ?? ''}
+        >{say`Put together${off > 0 ? say`, ${off} off` : ''}`}</ToggleButton>
       </ToggleButtonGroup>
       {shown === 'apart' ? (
         <>

@@ -8,15 +8,15 @@ import { TimerStart } from '../parts/TimerStart.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function SpeedStage(props: StageProps) {
   const { view, stage } = props;
   const course = view.state.coach;
   const trimming = course !== null && course.advice.kind !== 'stop';
   const caution = isLive(view.state.power) && (
-    <p className={classes.caution}>
-      Live while trimming: insulated blade, one hand, nothing loose near the {familyOf(view.job.familyId).turns}.
-    </p>
+    <p className={classes.caution}>{say`Live while trimming: insulated blade, one hand, nothing loose near the
+      ${familyOf(view.job.familyId).turns}.`}</p>
   );
   return (
     <>
@@ -25,7 +25,7 @@ export function SpeedStage(props: StageProps) {
           {caution}
           <Coach view={view} stage={stage} />
           <details className={classes.otherWay}>
-            <summary>Measure in another way</summary>
+            <summary>{say`Measure in another way`}</summary>
             <SpeedMeasure {...props} />
           </details>
         </>

@@ -14,18 +14,19 @@ import { PhotoStrip } from '../photos/PhotoStrip.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 export function TakeInStage(props: StageProps) {
   const { job } = props.view;
   const [editing, setEditing] = useState(false);
   const facts = [
-    ['Kind', familyOf(job.familyId).name],
-    ['Unit', [job.make, job.model, job.serial && `serial ${job.serial}`].filter(Boolean).join(' ')],
-    ['Whose', job.customer],
-    ['Rated', job.ratedVolts === null ? '' : `${job.ratedVolts} V, ${job.powerKind}`],
-    ['Says', job.complaint],
-    ['Tried', job.tried],
-    ['Counts', toleranceWords(job)],
+    [say`Kind`, familyOf(job.familyId).name],
+    [say`Unit`, [job.make, job.model, job.serial && say`serial ${job.serial}`].filter(Boolean).join(' ')],
+    [say`Whose`, job.customer],
+    [say`Rated`, job.ratedVolts === null ? '' : `${job.ratedVolts} V, ${said(job.powerKind)}`],
+    [say`Says`, job.complaint],
+    [say`Tried`, job.tried],
+    [say`Counts`, toleranceWords(job)],
   ].filter(([, value]) => value !== '');
   return (
     <>
@@ -41,10 +42,14 @@ export function TakeInStage(props: StageProps) {
         ))}
       </dl>
       <div className="row">
-        <Button variant="outlined" onClick={() => setEditing(true)}>
-          Correct what was taken in
-        </Button>
-        <PhotoAdd view={props.view} stage={props.stage} about={null} caption="the unit" word="Photo of the unit" />
+        <Button variant="outlined" onClick={() => setEditing(true)}>{say`Correct what was taken in`}</Button>
+        <PhotoAdd
+          view={props.view}
+          stage={props.stage}
+          about={null}
+          caption={say`the unit`}
+          word={say`Photo of the unit`}
+        />
       </div>
       <PhotoStrip view={props.view} stage={props.stage} about={null} />
       <Noise view={props.view} stage={props.stage} speedId={props.speedId} />

@@ -2,6 +2,7 @@
 import type { PromptAsked, StageId } from '@amber-gauge/core/bench';
 import { CHARGE_PLACE, storesOf } from '@amber-gauge/core/bench';
 import type { JobView } from '../useJobView.js';
+import { say } from '@amber-gauge/core/words';
 
 export interface Prompt {
   readonly text: string;
@@ -17,58 +18,62 @@ export const askedBy = ({ text, place }: Prompt): PromptAsked => ({
   unit: place === CHARGE_PLACE ? 'V' : null,
 });
 
-const say = (text: string, place: string | null = null): Prompt => ({ text, place });
+const tell = (text: string, place: string | null = null): Prompt => ({ text, place });
 
 export function promptOf(view: JobView, stage: StageId, speedId: string): Prompt {
   const speed = view.state.speeds.find((one) => one.speedId === speedId);
   const label = speed?.label ?? '';
   switch (stage) {
     case 'take-in':
-      return say(speed?.asFound || view.state.work.length > 0 ? `As found, ${label}` : `Measure as found, ${label}`);
+      return tell(
+        speed?.asFound || view.state.work.length > 0 ? say`As found, ${label}` : say`Measure as found, ${label}`,
+      );
     case 'make-safe':
       return safePrompt(view);
     case 'open-up':
-      return say('Write what comes off, and where it goes');
+      return tell(say`Write what comes off, and where it goes`);
     case 'find':
       return view.state.holds[0]
-        ? say(`Type the value held: ${view.state.holds[0].prompt}`)
-        : say('Measure, and say where');
+        ? tell(say`Type the value held: ${view.state.holds[0].prompt}`)
+        : tell(say`Measure, and say where`);
     case 'mend':
-      return say(view.state.work.length === 0 ? 'Choose what to mend' : 'Choose what to mend next');
+      return tell(view.state.work.length === 0 ? say`Choose what to mend` : say`Choose what to mend next`);
     case 'set-speed':
-      return say(view.state.work.length === 0 ? `Clean first, then trim ${label}` : `Trim ${label}, then measure`);
+      return tell(
+        view.state.work.length === 0 ? say`Clean first, then trim ${label}` : say`Trim ${label}, then measure`,
+      );
     case 'prove':
-      return say(speed?.asLeft ? `As left, ${label}` : `Measure as left, ${label}`);
+      return tell(speed?.asLeft ? say`As left, ${label}` : say`Measure as left, ${label}`);
     case 'hand-back':
-      return say(
+      return tell(
         view.owed[0] && view.owed[0].stage !== 'hand-back'
-          ? `Still owed: ${view.owed[0].text}`
-          : 'Hand it back with its sheet',
+          ? say`Still owed: ${view.owed[0].text}`
+          : say`Hand it back with its sheet`,
       );
   }
 }
 
 function safePrompt(view: JobView): Prompt {
   const { charge } = view.state;
-  if (charge) return say(`Charge ${Math.round(charge.volts)} V: bleed it, then measure again`, CHARGE_PLACE);
+  if (charge) return tell(say`Charge ${Math.round(charge.volts)} V: bleed it, then measure again`, CHARGE_PLACE);
   const stores = storesOf(view.job).map((one) => one.store.name);
-  const left = `what is left on the ${stores.join(' and the ')}`;
+  const left = say`what is left on the ${stores.join(' and the ')}`;
   switch (view.state.power) {
     case 'unplugged-unknown':
-      return say(view.state.powerSince ? `Measure ${left}, d.c.` : `Unplug, then measure ${left}`, CHARGE_PLACE);
+      return tell(view.state.powerSince ? say`Measure ${left}, d.c.` : say`Unplug, then measure ${left}`, CHARGE_PLACE);
     case 'unplugged-discharged':
-      if (view.state.powerSince === null) return say('Unplug it');
+      if (view.state.powerSince === null) return tell(say`Unplug it`);
       return stores.length === 0
-        ? say('Unplugged, and nothing in it holds a charge')
-        : say('Unplugged and discharged: safe to touch', CHARGE_PLACE);
+        ? tell(say`Unplugged, and nothing in it holds a charge`)
+        : tell(say`Unplugged and discharged: safe to touch`, CHARGE_PLACE);
     case 'pack-in':
-      return say('Take the pack out');
+      return tell(say`Take the pack out`);
     case 'pack-out':
-      if (stores.length === 0) return say('Pack out, and nothing in it holds a charge');
+      if (stores.length === 0) return tell(say`Pack out, and nothing in it holds a charge`);
       return view.state.chargeProved
-        ? say('Pack out and discharged: safe to touch', CHARGE_PLACE)
-        : say(`Pack out. Measure ${left}, d.c.`, CHARGE_PLACE);
+        ? tell(say`Pack out and discharged: safe to touch`, CHARGE_PLACE)
+        : tell(say`Pack out. Measure ${left}, d.c.`, CHARGE_PLACE);
     default:
-      return say('Live: clip dead, step back, power, read, unplug');
+      return tell(say`Live: clip dead, step back, power, read, unplug`);
   }
 }

@@ -2,12 +2,13 @@
 import MenuItem from '@mui/material/MenuItem';
 import { useEffect, useRef } from 'react';
 import { Field } from '../../../shared/ui/Field.js';
+import { say } from '@amber-gauge/core/words';
 
 /** How often, seconds; 0 is by hand alone. */
 const EVERY: readonly (readonly [number, string])[] = [
-  [0, 'by hand'],
+  [0, say`by hand`],
   [10, 'every 10 s'],
-  [60, 'every minute'],
+  [60, say`every minute`],
   [600, 'every 10 min'],
 ];
 /** A reading is over the time since the one before, at most so long, seconds. */
@@ -42,7 +43,7 @@ export function BySelf({ everyS, onEvery, heard, sample }: Props) {
   return (
     <Field
       select
-      label="Into the log"
+      label={say`Into the log`}
       value={everyS}
       onChange={(event) => onEvery(Number(event.target.value))}
       sx={{ width: 190 }}

@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../../shared/ui/Field.js';
 import type { InputDevice } from './input.js';
 import classes from './Live.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly state: 'off' | 'starting' | 'on';
@@ -31,13 +32,13 @@ export function LiveControls(props: Props) {
             className={classes.key ?? ''}
             disabled={!props.canCapture}
             onClick={props.onCapture}
-            title={`Key ${props.captureKey}`}
-          >
-            Capture
-          </Button>
-          <Button variant="outlined" className={classes.stop ?? ''} onClick={props.onStop}>
-            Stop listening
-          </Button>
+            title={say`Key ${props.captureKey}`}
+          >{say`Capture`}</Button>
+          <Button
+            variant="outlined"
+            className={classes.stop ?? ''}
+            onClick={props.onStop}
+          >{say`Stop listening`}</Button>
         </>
       ) : (
         <Button
@@ -46,13 +47,13 @@ export function LiveControls(props: Props) {
           disabled={state === 'starting'}
           onClick={props.onStart}
         >
-          {state === 'starting' ? 'Opening the input' : 'Listen'}
+          {state === 'starting' ? say`Opening the input` : say`Listen`}
         </Button>
       )}
       {devices.length > 0 && (
         <Field
           select
-          label="Input"
+          label={say`Input`}
           className={classes.device ?? ''}
           value={devices.some((one) => one.id === deviceId) ? deviceId : (devices[0]?.id ?? '')}
           onChange={(event) => props.onDevice(event.target.value)}
@@ -74,7 +75,7 @@ function LevelBar({ level, clippedBefore }: { readonly level: LiveLevel; readonl
   const decibels = level.peak > 0 ? 20 * Math.log10(level.peak) : -120;
   const part = Math.max(0, Math.min(1, (decibels + 60) / 60));
   const word =
-    level.clipped || clippedBefore ? 'overdriven: turn it down' : decibels < -50 ? 'hardly anything' : 'level';
+    level.clipped || clippedBefore ? say`overdriven: turn it down` : decibels < -50 ? say`hardly anything` : 'level';
   return (
     <div className={classes.level}>
       <span className={level.clipped || clippedBefore ? 'danger' : 'quiet'} role="status">
@@ -85,7 +86,7 @@ function LevelBar({ level, clippedBefore }: { readonly level: LiveLevel; readonl
         preserveAspectRatio="none"
         className={classes.bar}
         role="meter"
-        aria-label="Input level"
+        aria-label={say`Input level`}
         aria-valuemin={-60}
         aria-valuemax={0}
         aria-valuenow={Math.round(Math.max(-60, Math.min(0, decibels)))}

@@ -3,6 +3,7 @@ import type { LiveFrame } from '@amber-gauge/contract';
 import type { Tolerance } from '@amber-gauge/core/quantity';
 import type { FamilySpeed } from '@amber-gauge/core/families';
 import type { LiveReading } from '@amber-gauge/core/speed';
+import { say } from '@amber-gauge/core/words';
 
 interface Of {
   readonly what: string;
@@ -12,9 +13,9 @@ interface Of {
 
 /** What the live number is the mean of. */
 export const MEAN_WORDS = {
-  'two turns': 'mean of the last two turns',
-  'one second': 'mean of the last second',
-  'so far': 'mean of what was heard so far',
+  'two turns': say`mean of the last two turns`,
+  'one second': say`mean of the last second`,
+  'so far': say`mean of what was heard so far`,
 };
 
 /** Errors beyond what a frame carries stand at its end. */
@@ -32,7 +33,7 @@ export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Omit<L
     meanPercent: tone && held(tone.mean.errorPercent),
     expandedPercent: tone && held(tone.mean.expandedPercent),
     wowPercent: tone && held(tone.halfWidthPercent),
-    words: tone ? MEAN_WORDS[tone.mean.of] : heard.kind === 'ended' ? 'tone ended' : 'waiting for the tone',
+    words: tone ? MEAN_WORDS[tone.mean.of] : heard.kind === 'ended' ? say`tone ended` : say`waiting for the tone`,
     todo: null,
   };
 }

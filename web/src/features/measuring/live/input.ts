@@ -3,6 +3,7 @@ import { ownEntry } from '@amber-gauge/core/quantity';
 import { openPracticeNoise, openPracticeTone, usePracticeTone } from './practiceTone.js';
 import type { OpenInput } from './openInput.js';
 import tapUrl from '../../../workers/tap.worklet.ts?worker&url';
+import { say } from '@amber-gauge/core/words';
 
 export interface InputDevice {
   readonly id: string;
@@ -14,7 +15,7 @@ export async function inputDevices(): Promise<InputDevice[]> {
   const devices = (await navigator.mediaDevices?.enumerateDevices()) ?? [];
   return devices
     .filter((device) => device.kind === 'audioinput' && device.deviceId !== '')
-    .map((device, i) => ({ id: device.deviceId, name: device.label || `Input ${i + 1}` }));
+    .map((device, i) => ({ id: device.deviceId, name: device.label || say`Input ${i + 1}` }));
 }
 
 /** Opens an input. @throws an Error in plain words when there is none or it is not allowed. */
@@ -50,9 +51,9 @@ async function openDevice(deviceId: string | null): Promise<OpenInput> {
 }
 
 const OPENING: Readonly<Record<string, string>> = {
-  NotAllowedError: 'The browser was not allowed to listen. Allow the microphone for this page.',
-  NotFoundError: 'No input was found. Plug in the microphone or line cable.',
-  OverconstrainedError: 'That input is gone. Choose another.',
+  NotAllowedError: say`The browser was not allowed to listen. Allow the microphone for this page.`,
+  NotFoundError: say`No input was found. Plug in the microphone or line cable.`,
+  OverconstrainedError: say`That input is gone. Choose another.`,
 };
 
 async function permitted(deviceId: string | null): Promise<MediaStream> {

@@ -5,6 +5,7 @@ import type { FromLive, LiveCapture, LiveListening, ToLive } from '../../../work
 import { usePracticeTone } from './practiceTone.js';
 import { inputDevices, openInput, type InputDevice } from './input.js';
 import type { OpenInput } from './openInput.js';
+import { say } from '@amber-gauge/core/words';
 
 export type AnyReading = LiveReading | LivePulsesReading;
 
@@ -101,7 +102,7 @@ export function useLive(onReading: (reading: AnyReading) => void, onCapture: (ca
         setState('on');
       } catch (error) {
         stop();
-        setProblem(error instanceof Error ? error.message : 'The input could not be opened.');
+        setProblem(error instanceof Error ? error.message : say`The input could not be opened.`);
       }
     },
     [deviceId, hear, opened, stop],

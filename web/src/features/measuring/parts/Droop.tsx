@@ -4,6 +4,7 @@ import { fixed, numberIn } from '@amber-gauge/core/quantity';
 import { droopBetween, MARK_S } from '@amber-gauge/core/speed';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
+import { say } from '@amber-gauge/core/words';
 
 export function Droop({ series }: { readonly series: NonNullable<RunFigures['series']> }) {
   const endS = series.startS + series.stepS * (series.errorPercent.length - 1);
@@ -27,12 +28,12 @@ export function Droop({ series }: { readonly series: NonNullable<RunFigures['ser
   );
   return (
     <div className="row">
-      {field('Free at, s', free, setFree)}
-      {field('Loaded at, s', loaded, setLoaded)}
+      {field(say`Free at, s`, free, setFree)}
+      {field(say`Loaded at, s`, loaded, setLoaded)}
       <span role="status">
         {droop === null
-          ? 'Marks lie between the ends of the series, where it turns.'
-          : `${fixed(droop.droopPercent, 1)} % slower loaded than free (±${MARK_S} s about each mark)`}
+          ? say`Marks lie between the ends of the series, where it turns.`
+          : say`${fixed(droop.droopPercent, 1)} % slower loaded than free (±${MARK_S} s about each mark)`}
       </span>
     </div>
   );

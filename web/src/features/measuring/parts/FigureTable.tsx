@@ -3,6 +3,7 @@ import type { RunFigures } from '@amber-gauge/contract';
 import { runOfFigures } from '@amber-gauge/contract';
 import { workingsOf } from '@amber-gauge/core/speed';
 import classes from './Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly figures: RunFigures;
@@ -17,8 +18,8 @@ export function FigureTable({ figures, before = null }: Props) {
       {earlier && (
         <p className={classes.figureHead}>
           <span />
-          <span>before</span>
-          <span>now</span>
+          <span>{say`before`}</span>
+          <span>{say`now`}</span>
         </p>
       )}
       {rows.map((row) => (

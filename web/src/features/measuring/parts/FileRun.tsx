@@ -10,6 +10,7 @@ import { call } from '../../../shared/api/client.js';
 import { keys, queryClient, useOpenJobs } from '../../../shared/api/queries.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly run: Run;
@@ -28,23 +29,22 @@ export function FileRun({ run, speed, reading, familyId, onFiled }: Props) {
       await call(`/runs/${run.id}/file`, runSchema, { method: 'POST', body: { jobId } });
       await submitLines(jobId, makeLine('take-in', reading, new Date(run.measuredAt)));
       await queryClient.invalidateQueries({ queryKey: keys.runs(null) });
-      notice(`Filed to ${jobNumber(number)}, ${speed.label}`);
+      notice(say`Filed to ${jobNumber(number)}, ${speed.label}`);
       onFiled();
     } catch (error) {
-      notice(error instanceof Error ? error.message : 'It could not be filed.');
+      notice(error instanceof Error ? error.message : say`It could not be filed.`);
     }
   };
   return (
     <>
-      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)}>
-        File to a job
-      </Button>
+      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)}>{say`File to a job`}</Button>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {jobs.length === 0 && <MenuItem disabled>No open job of this kind has {speed.label}</MenuItem>}
+        {jobs.length === 0 && <MenuItem disabled>{say`No open job of this kind has ${speed.label}`}</MenuItem>}
         {jobs.map(({ job }) => (
-          <MenuItem key={job.id} onClick={() => void file(job.id, job.number)}>
-            {jobNumber(job.number)} {unitName(job)}, as {speed.label}
-          </MenuItem>
+          <MenuItem
+            key={job.id}
+            onClick={() => void file(job.id, job.number)}
+          >{say`${jobNumber(job.number)} ${unitName(job)}, as ${speed.label}`}</MenuItem>
         ))}
       </Menu>
     </>

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useDropzone } from 'react-dropzone';
 import { notice } from '../../../shared/ui/Notice.js';
 import { storeImported } from '../storeRun.js';
+import { say } from '@amber-gauge/core/words';
 
 export function ImportRun({ onImported }: { readonly onImported: (run: Run) => void }) {
   const take = async (file: File) => {
@@ -13,7 +14,7 @@ export function ImportRun({ onImported }: { readonly onImported: (run: Run) => v
       onImported(await storeImported(result.file));
       notice(`${result.file.fileName}: imported`);
     } catch (error) {
-      notice(error instanceof Error ? error.message : 'It could not be stored.');
+      notice(error instanceof Error ? error.message : say`It could not be stored.`);
     }
   };
   const { getRootProps, getInputProps, open } = useDropzone({
@@ -25,10 +26,8 @@ export function ImportRun({ onImported }: { readonly onImported: (run: Run) => v
   });
   return (
     <span {...getRootProps()}>
-      <input {...getInputProps({ 'aria-label': 'Exported run' })} />
-      <Button variant="outlined" onClick={open}>
-        Import a run
-      </Button>
+      <input {...getInputProps({ 'aria-label': say`Exported run` })} />
+      <Button variant="outlined" onClick={open}>{say`Import a run`}</Button>
     </span>
   );
 }

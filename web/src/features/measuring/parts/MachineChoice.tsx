@@ -3,6 +3,7 @@ import { FAMILIES, type Family, type FamilySpeed } from '@amber-gauge/core/famil
 import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../../shared/ui/Field.js';
 import classes from '../Desk.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly family: Family;
@@ -14,14 +15,14 @@ interface Props {
 export function MachineChoice({ family, speed, onFamily, onSpeed }: Props) {
   return (
     <div className={classes.choices}>
-      <Field select label="Kind of machine" value={family.id} onChange={(event) => onFamily(event.target.value)}>
+      <Field select label={say`Kind of machine`} value={family.id} onChange={(event) => onFamily(event.target.value)}>
         {FAMILIES.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.name}
           </MenuItem>
         ))}
       </Field>
-      <Field select label="Speed" value={speed.id} onChange={(event) => onSpeed(event.target.value)}>
+      <Field select label={say`Speed`} value={speed.id} onChange={(event) => onSpeed(event.target.value)}>
         {family.speeds.map((one) => (
           <MenuItem key={one.id} value={one.id}>
             {one.label}

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import classes from './Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly own: readonly TurningPart[];
@@ -23,32 +24,31 @@ export function PartsForm({ own, onOwn }: Props) {
   };
   return (
     <details className={classes.partsForm}>
-      <summary>
-        Turning parts: {own.length === 0 ? 'add pulley, idler, motor' : own.map((part) => part.name).join(', ')}
-      </summary>
+      <summary>{say`Turning parts:
+        ${own.length === 0 ? say`add pulley, idler, motor` : own.map((part) => part.name).join(', ')}`}</summary>
       <ul>
         {own.map((part) => (
           <li key={part.name} className="row">
             <span>
               {part.name}, {fixed(60 * part.hz, 1)} rpm ({fixed(part.hz, 3)} Hz)
             </span>
-            <Button size="small" onClick={() => onOwn(own.filter((one) => one !== part))}>
-              Take out
-            </Button>
+            <Button size="small" onClick={() => onOwn(own.filter((one) => one !== part))}>{say`Take out`}</Button>
           </li>
         ))}
       </ul>
       <div className="row">
-        <Field label="Part" value={name} onChange={(event) => setName(event.target.value)} />
+        <Field label={say`Part`} value={name} onChange={(event) => setName(event.target.value)} />
         <Field
-          label="Turns a minute"
+          label={say`Turns a minute`}
           value={rpm}
           onChange={(event) => setRpm(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
-        <Button variant="outlined" disabled={!name.trim() || turns === null || turns <= 0} onClick={add}>
-          Add
-        </Button>
+        <Button
+          variant="outlined"
+          disabled={!name.trim() || turns === null || turns <= 0}
+          onClick={add}
+        >{say`Add`}</Button>
       </div>
     </details>
   );

@@ -16,6 +16,7 @@ import { TurnChart } from './TurnChart.js';
 import { WowByPart } from './WowByPart.js';
 import classes from './Speed.module.css';
 import wow from './Wow.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly run: Run;
@@ -36,7 +37,7 @@ export function RunDetail({ run, before = null, parts, sourceName }: Props) {
   const seesWow = spectrum !== null;
   const turn = hasSeries && seesWow ? slowestShown(series, parts.all, figures.errorPercent ?? 0) : null;
   return (
-    <section className={classes.detailFrame} aria-label="Run in detail">
+    <section className={classes.detailFrame} aria-label={say`Run in detail`}>
       {earlier && (
         <Change
           before={earlier.figures}
@@ -48,13 +49,13 @@ export function RunDetail({ run, before = null, parts, sourceName }: Props) {
       {seesWow && (
         <div className={turn ? classes.detail : ''}>
           <section>
-            <h2 className={classes.chartTitle}>Who makes the wow</h2>
+            <h2 className={classes.chartTitle}>{say`Who makes the wow`}</h2>
             <WowByPart figures={figures} parts={parts.all} />
             <PartsForm own={parts.own} onOwn={parts.keep} />
           </section>
           {turn && (
             <section>
-              <h2 className={classes.chartTitle}>The turn of the {turn.part}, % by angle</h2>
+              <h2 className={classes.chartTitle}>{say`The turn of the ${turn.part}, % by angle`}</h2>
               <TurnChart part={turn.part} profile={turn.profile} />
             </section>
           )}
@@ -63,8 +64,8 @@ export function RunDetail({ run, before = null, parts, sourceName }: Props) {
       {hasSeries && (
         <figure>
           <figcaption className={classes.chartTitle}>
-            Speed over time, % of {figures.nominal === null ? 'its mean' : 'nominal'}
-            {earlier && <span className="quiet">, before dashed</span>}
+            {say`Speed over time, % of ${figures.nominal === null ? say`its mean` : say`nominal`}`}
+            {earlier && <span className="quiet">{say`, before dashed`}</span>}
           </figcaption>
           <SeriesChart figures={figures} before={earlier?.figures ?? null} />
           {figures.detail.way === 'sound' && <Droop series={series} />}
@@ -76,11 +77,11 @@ export function RunDetail({ run, before = null, parts, sourceName }: Props) {
           open={spectrumOpen}
           onToggle={(event) => setSpectrumOpen(event.currentTarget.open)}
         >
-          <summary>Spectrum and its lines</summary>
+          <summary>{say`Spectrum and its lines`}</summary>
           {spectrumOpen && (
             <div className={classes.below}>
               <figure>
-                <figcaption className={classes.chartTitle}>Wow and flutter, % peak by frequency</figcaption>
+                <figcaption className={classes.chartTitle}>{say`Wow and flutter, % peak by frequency`}</figcaption>
                 <SpectrumChart spectrum={spectrum} lines={lines} before={earlier?.figures.spectrum ?? null} />
               </figure>
               <Lines lines={lines} />
@@ -89,7 +90,7 @@ export function RunDetail({ run, before = null, parts, sourceName }: Props) {
         </details>
       )}
       <details className={wow.demand} open={figuresOpen} onToggle={(event) => setFiguresOpen(event.currentTarget.open)}>
-        <summary>All figures, each with its working</summary>
+        <summary>{say`All figures, each with its working`}</summary>
         {figuresOpen && <FigureTable figures={figures} before={earlier?.figures ?? null} />}
       </details>
       <Export run={run} sourceName={sourceName} />

@@ -4,6 +4,7 @@ import { fixed, signed, errorDecimals } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { when } from '../../../shared/ui/when.js';
 import classes from '../Desk.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly runs: readonly RunBrief[];
@@ -15,9 +16,9 @@ interface Props {
 
 export function RunList({ runs, chosen, onChoose, compared, onCompare }: Props) {
   if (runs.length === 0)
-    return <p className="quiet">No runs without a job. What is measured here stands here until it is filed.</p>;
+    return <p className="quiet">{say`No runs without a job. What is measured here stands here until it is filed.`}</p>;
   return (
-    <section aria-label="Runs without a job" className={classes.runs}>
+    <section aria-label={say`Runs without a job`} className={classes.runs}>
       {runs.map((run) => (
         <div key={run.id} className={classes.runRow}>
           <button
@@ -29,14 +30,14 @@ export function RunList({ runs, chosen, onChoose, compared, onCompare }: Props) 
             <span className="mono small quiet">{when(run.measuredAt)}</span>
             <span>{run.fileName}</span>
             <span className="mono">{figureOf(run)}</span>
-            <span className="small quiet">{run.hasRecording ? 'sound kept' : run.figures.detail.way}</span>
+            <span className="small quiet">{run.hasRecording ? say`sound kept` : run.figures.detail.way}</span>
           </button>
           <Button
             variant={run.id === compared ? 'contained' : 'outlined'}
             disabled={run.id === chosen}
             onClick={() => onCompare(run.id)}
           >
-            {run.id === compared ? 'compared' : 'compare'}
+            {run.id === compared ? say`compared` : say`compare`}
           </Button>
         </div>
       ))}

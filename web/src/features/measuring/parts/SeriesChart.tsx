@@ -3,6 +3,7 @@ import type { RunFigures } from '@amber-gauge/contract';
 import { useCallback } from 'react';
 import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import classes from './Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly figures: RunFigures;
@@ -70,7 +71,7 @@ export function SeriesChart({ figures, before = null }: Props) {
     };
   }, [figures, before]);
   const ref = useChart(make);
-  return <div ref={ref} className={classes.chart} role="img" aria-label="Speed over time" />;
+  return <div ref={ref} className={classes.chart} role="img" aria-label={say`Speed over time`} />;
 }
 
 /** Both start at nought, so that they lie over each other. */

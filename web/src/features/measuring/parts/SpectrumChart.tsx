@@ -4,6 +4,7 @@ import { partWords, type NamedLine } from '@amber-gauge/core/speed';
 import { useCallback } from 'react';
 import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import classes from './Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const NAMED = 4;
 
@@ -77,5 +78,5 @@ export function SpectrumChart({ spectrum, lines, before = null }: Props) {
     };
   }, [spectrum, lines, before]);
   const ref = useChart(make);
-  return <div ref={ref} className={classes.chart} role="img" aria-label="Flutter spectrum" />;
+  return <div ref={ref} className={classes.chart} role="img" aria-label={say`Flutter spectrum`} />;
 }

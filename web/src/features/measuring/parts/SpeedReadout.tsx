@@ -5,6 +5,7 @@ import { centreLabel, verdictWords, type FigureInUse, type RibbonTrail, type Ver
 import { RibbonLarge } from '../../../shared/ribbon/RibbonLarge.js';
 import type { ReactNode } from 'react';
 import classes from './Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly reading: SpeedBody;
@@ -23,11 +24,11 @@ interface Props {
 
 /** What the large number is, where it is a mean over a stretch. */
 const MEAN_WORDS: Partial<Record<SpeedBody['method'], string>> = {
-  'tone-recording': 'mean of the whole stretch',
-  'tone-live': 'mean of what was heard, at most the last minute',
-  pulses: 'mean of the whole stretch',
-  gyro: 'mean of the steady stretch',
-  sound: 'mean while it sounded',
+  'tone-recording': say`mean of the whole stretch`,
+  'tone-live': say`mean of what was heard, at most the last minute`,
+  pulses: say`mean of the whole stretch`,
+  gyro: say`mean of the steady stretch`,
+  sound: say`mean while it sounded`,
 };
 
 /** Under 1000 to a tenth where it has one, above to whole turns. */
@@ -46,20 +47,20 @@ export function SpeedReadout({
 }: Props) {
   const { errorPercent, expandedPercent } = reading;
   const decimals = errorDecimals(expandedPercent);
-  const spread = expandedPercent === null ? 'uncertainty not known' : `± ${fixed(expandedPercent, decimals)} %`;
+  const spread = expandedPercent === null ? say`uncertainty not known` : `± ${fixed(expandedPercent, decimals)} %`;
   const words = errorPercent === null ? '' : `${signed(errorPercent, decimals)} % ${spread}, ${verdictWords(verdict)}`;
   return (
-    <section className={classes.readout} aria-label="Speed reading">
+    <section className={classes.readout} aria-label={say`Speed reading`}>
       {(errorPercent !== null || !reading.turned) && (
         <RibbonLarge
           reading={reading}
           limits={limits}
           centre={centreLabel(nominalRpm, centre ?? '0')}
           trail={trail}
-          describe={reading.turned ? words : 'did not turn'}
+          describe={reading.turned ? words : say`did not turn`}
         />
       )}
-      {!reading.turned && <p className={classes.verdict}>Did not turn</p>}
+      {!reading.turned && <p className={classes.verdict}>{say`Did not turn`}</p>}
       {reading.turned && (
         <div className={classes.numbers}>
           <span className={classes.number} data-testid="speed-number">
@@ -70,7 +71,7 @@ export function SpeedReadout({
           {errorPercent !== null && <span className={classes.verdict}>{verdictWords(verdict)}</span>}
           {wow && (
             <span className={classes.wow} data-testid="wow-figure">
-              wow {wow.percent === null ? 'too short to tell' : `${fixed(wow.percent, 2)}\u202f%`}
+              {say`wow ${wow.percent === null ? say`too short to tell` : `${fixed(wow.percent, 2)}\u202f%`}`}
               <span className="quiet"> {wow.words}</span>
             </span>
           )}
@@ -83,7 +84,7 @@ export function SpeedReadout({
           MEAN_WORDS[reading.method] ?? '',
           howMeasured(wow ? { ...reading, wowPeakPercent: null } : reading),
           errorPercent !== null && reading.rpm !== null ? `${fixed(reading.rpm, 2)} rpm` : '',
-          errorPercent === null ? 'no nominal: compare it with as found' : `tolerance ${origin}`,
+          errorPercent === null ? say`no nominal: compare it with as found` : say`tolerance ${origin}`,
         ]
           .filter(Boolean)
           .join(' · ')}

@@ -5,6 +5,7 @@ import { useCallback } from 'react';
 import { axis, baseOption, inks, useChart } from '../../../shared/chart/chart.js';
 import speed from './Speed.module.css';
 import classes from './Wow.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly part: string;
@@ -75,15 +76,13 @@ export function TurnChart({ part, profile }: Props) {
   const { slowest, fastest, turns } = profile;
   return (
     <>
-      <div ref={ref} className={speed.chart} role="img" aria-label={`The turn of the ${part}`} />
-      <p className={classes.place}>
-        Slowest {signed(slowest.percent, 2)} % at {Math.round(slowest.degrees)}°, fastest {signed(fastest.percent, 2)} %
-        at {Math.round(fastest.degrees)}°, mean of {turns} turns.
-      </p>
-      <p className="small quiet">
-        0° is where the {part} stood when the recording began: mark it there beforehand, and count on in the sense of
-        rotation.
-      </p>
+      <div ref={ref} className={speed.chart} role="img" aria-label={say`The turn of the ${part}`} />
+      <p
+        className={classes.place}
+      >{say`Slowest ${signed(slowest.percent, 2)} % at ${Math.round(slowest.degrees)}°, fastest
+        ${signed(fastest.percent, 2)} % at ${Math.round(fastest.degrees)}°, mean of ${turns} turns.`}</p>
+      <p className="small quiet">{say`0° is where the ${part} stood when the recording began: mark it there
+        beforehand, and count on in the sense of rotation.`}</p>
     </>
   );
 }

@@ -3,6 +3,7 @@ import type { RunFigures } from '@amber-gauge/contract';
 import { fixed } from '@amber-gauge/core/quantity';
 import { shareWords, wowByPart, type TurningPart } from '@amber-gauge/core/speed';
 import classes from './Wow.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly figures: RunFigures;
@@ -28,19 +29,19 @@ export function WowByPart({ figures, parts }: Props) {
   const durationS = series ? Math.max(1, series.stepS * series.errorPercent.length) : 10;
   const wow = wowByPart(lines, flutter, parts, errorPercent ?? 0, durationS);
   const rows: Row[] = wow.shares.map((share) => ({
-    name: share.part || 'not known',
+    name: share.part || say`not known`,
     percent: share.peakPercent,
     words: shareWords(share),
     kind: share.part ? 'part' : 'unknown',
   }));
   if (wow.noisePercent !== null)
-    rows.push({ name: 'noise', percent: wow.noisePercent, words: 'what no line explains', kind: 'noise' });
+    rows.push({ name: 'noise', percent: wow.noisePercent, words: say`what no line explains`, kind: 'noise' });
   const shown = rows.filter((row) => row.percent >= SHOWN_PART * wow.sumPercent);
   if (wow.sumPercent < LEAST_PERCENT || shown.length === 0)
-    return <p className="quiet">No line stands out of the noise: no part makes wow that can be told.</p>;
+    return <p className="quiet">{say`No line stands out of the noise: no part makes wow that can be told.`}</p>;
   const most = Math.max(...shown.map((row) => row.percent));
   return (
-    <ul className={classes.bars} aria-label="Who makes the wow">
+    <ul className={classes.bars} aria-label={say`Who makes the wow`}>
       {shown.map((row) => (
         <li key={row.name} data-part={row.name}>
           <span className={classes.name}>{row.name}</span>
@@ -52,10 +53,10 @@ export function WowByPart({ figures, parts }: Props) {
         </li>
       ))}
       <li className={classes.sum}>
-        <span className={classes.name}>together</span>
+        <span className={classes.name}>{say`together`}</span>
         <span className={classes.track} />
         <span className="mono">{fixed(wow.sumPercent, 3)} %</span>
-        <span className={classes.words}>peak, as the root of the squares</span>
+        <span className={classes.words}>{say`peak, as the root of the squares`}</span>
       </li>
     </ul>
   );

@@ -15,6 +15,7 @@ import { useState, type ReactNode } from 'react';
 import { Question } from './Question.js';
 import { columnName, TIME_UNITS, type TableHead } from './columns.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface FrameProps {
   readonly head: TableHead;
@@ -39,11 +40,10 @@ function Frame({ head, onCancel, onMeasure, children }: FrameProps) {
     void onMeasure(answer).then(setOutcome);
   };
   return (
-    <section className={classes.asked} aria-label="Columns of the table">
-      <p className={classes.dropWord}>
-        Read as {head.names.length} columns, separated by {ownEntry(SEPARATORS, head.separator) ?? head.separator},
-        decimal {head.decimalComma ? 'comma' : 'point'}, {head.count} rows. Is this right?
-      </p>
+    <section className={classes.asked} aria-label={say`Columns of the table`}>
+      <p className={classes.dropWord}>{say`Read as ${head.names.length} columns, separated by
+        ${ownEntry(SEPARATORS, head.separator) ?? head.separator}, decimal
+        ${head.decimalComma ? say`comma` : say`point`}, ${head.count} rows. Is this right?`}</p>
       <table className={classes.bands}>
         <thead>
           <tr>
@@ -68,12 +68,8 @@ function Frame({ head, onCancel, onMeasure, children }: FrameProps) {
       </table>
       <div className="row">{children}</div>
       <div className="row">
-        <Button variant="contained" className={classes.main ?? ''} onClick={() => measure({})}>
-          Measure
-        </Button>
-        <Button variant="outlined" onClick={onCancel}>
-          Leave it
-        </Button>
+        <Button variant="contained" className={classes.main ?? ''} onClick={() => measure({})}>{say`Measure`}</Button>
+        <Button variant="outlined" onClick={onCancel}>{say`Leave it`}</Button>
       </div>
       {typeof outcome === 'string' && (
         <p role="alert" className={classes.refused}>
@@ -131,21 +127,21 @@ export function PulseColumnsForm({ head, columns, onCancel, onMeasure }: Props<P
   return (
     <Frame head={head} onCancel={onCancel} onMeasure={(answer) => onMeasure(chosen, answer)}>
       <Choice
-        label="Time"
+        label={say`Time`}
         value={String(chosen.time)}
-        options={[...columnsOf(head), ['-1', 'none: even samples']]}
+        options={[...columnsOf(head), ['-1', say`none: even samples`]]}
         onChange={(value) => setChosen({ ...chosen, time: Number(value) })}
       />
       <Choice
-        label="Time in"
+        label={say`Time in`}
         value={unitText(chosen.timeUnitS)}
         options={unitOptions}
         onChange={(value) => setChosen({ ...chosen, timeUnitS: unitOf(value) })}
       />
       <Choice
-        label="Channel"
+        label={say`Channel`}
         value={chosen.volts === null ? 'none' : String(chosen.volts)}
-        options={[['none', 'the one that makes sense'], ...columnsOf(head)]}
+        options={[['none', say`the one that makes sense`], ...columnsOf(head)]}
         onChange={(value) => setChosen({ ...chosen, volts: value === 'none' ? null : Number(value) })}
       />
     </Frame>
@@ -159,30 +155,30 @@ export function GyroColumnsForm({ head, columns, onCancel, onMeasure }: Props<Gy
   return (
     <Frame head={head} onCancel={onCancel} onMeasure={(answer) => onMeasure(chosen, answer)}>
       <Choice
-        label="Time"
+        label={say`Time`}
         value={String(chosen.time)}
         options={columnsOf(head)}
         onChange={(value) => setChosen({ ...chosen, time: Number(value) })}
       />
       <Choice
-        label="Time in"
+        label={say`Time in`}
         value={unitText(chosen.timeUnitS)}
         options={unitOptions}
         onChange={(value) => setChosen({ ...chosen, timeUnitS: unitOf(value) })}
       />
-      {(chosen.axes.length === 1 ? ['of the spindle'] : ['x', 'y', 'z']).map((name, i) => (
+      {(chosen.axes.length === 1 ? [say`of the spindle`] : ['x', 'y', 'z']).map((name, i) => (
         <Choice
           key={name}
-          label={`Axis ${name}`}
+          label={say`Axis ${name}`}
           value={String(chosen.axes[i])}
           options={columnsOf(head)}
           onChange={(value) => axis(i, Number(value))}
         />
       ))}
       <Choice
-        label="Axes in"
+        label={say`Axes in`}
         value={chosen.unit ?? 'guess'}
-        options={[['guess', 'told from the speed'], ...Object.keys(AXIS_UNITS).map((unit) => [unit, unit] as const)]}
+        options={[['guess', say`told from the speed`], ...Object.keys(AXIS_UNITS).map((unit) => [unit, unit] as const)]}
         onChange={(value) => setChosen({ ...chosen, unit: value === 'guess' ? null : (value as AxisUnit) })}
       />
     </Frame>

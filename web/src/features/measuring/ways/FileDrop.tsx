@@ -9,6 +9,7 @@ import type { SpeedAnswer } from '../../../workers/speed.worker.js';
 import { Question } from './Question.js';
 import type { Passing } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly label: string;
@@ -59,7 +60,7 @@ export function FileDrop({
       await onMeasured(answer, file);
       setState({ kind: 'idle' });
     } catch (error) {
-      const message = error instanceof Error ? error.message : 'It could not be measured.';
+      const message = error instanceof Error ? error.message : say`It could not be measured.`;
       setState({ kind: 'refused', name: file.name, message });
     }
   };
@@ -88,11 +89,9 @@ export function FileDrop({
       {passing?.words && <p role="status">{passing.words}</p>}
       {state.kind === 'busy' ? (
         <div className={classes.busy}>
-          <span className={classes.dropWord}>Measuring {state.name}</span>
-          <LinearProgress variant="determinate" value={100 * state.done} aria-label="Measuring" />
-          <Button variant="outlined" onClick={() => running.current?.stop()}>
-            Stop
-          </Button>
+          <span className={classes.dropWord}>{say`Measuring ${state.name}`}</span>
+          <LinearProgress variant="determinate" value={100 * state.done} aria-label={say`Measuring`} />
+          <Button variant="outlined" onClick={() => running.current?.stop()}>{say`Stop`}</Button>
         </div>
       ) : (
         <div className="row">

@@ -11,6 +11,7 @@ import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Waiting {
   readonly file: File;
@@ -23,14 +24,14 @@ export function GyroWay({ speed, onMeasured, passing }: WayProps) {
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const handing = useHanding(onMeasured);
   const scaleLimitPercent = numberIn(scale);
-  if (speed.nominalRpm === null) return <p>A gyroscope lies on a platter. Choose a record speed.</p>;
+  if (speed.nominalRpm === null) return <p>{say`A gyroscope lies on a platter. Choose a record speed.`}</p>;
   const nominalRpm = speed.nominalRpm;
   return (
     <div className={classes.way}>
       <FileDrop
-        label="Log of the gyroscope"
-        button="Choose a log"
-        or="or drop the CSV here: time and three axes, a few seconds standing still, then turning"
+        label={say`Log of the gyroscope`}
+        button={say`Choose a log`}
+        or={say`or drop the CSV here: time and three axes, a few seconds standing still, then turning`}
         disabled={scaleLimitPercent === null || scaleLimitPercent <= 0}
         measure={async (file) => {
           const guess = await guessFor(file, nominalRpm);
@@ -43,15 +44,14 @@ export function GyroWay({ speed, onMeasured, passing }: WayProps) {
         passing={passing}
       >
         <Field
-          label="Scale within ± % (3: not calibrated)"
+          label={say`Scale within ± % (3: not calibrated)`}
           value={scale}
           onChange={(event) => setScale(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
       </FileDrop>
-      <p className="small quiet">
-        The phone in the middle, not slowing a weak drive. Many gyroscopes end at 250 deg/s: 45 rpm is 270.
-      </p>
+      <p className="small quiet">{say`The phone in the middle, not slowing a weak drive. Many gyroscopes end at 250
+        deg/s: 45 rpm is 270.`}</p>
       {waiting && scaleLimitPercent !== null && (
         <GyroColumnsForm
           key={waiting.file.name}

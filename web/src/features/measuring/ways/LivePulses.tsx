@@ -9,6 +9,7 @@ import { Question } from './Question.js';
 import type { Handing } from './useHanding.js';
 import { withoutFile } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly wish: Omit<LivePulsesWish, 'sampleRate'>;
@@ -29,7 +30,7 @@ export function LivePulses({ wish, ready, hand, onLive }: Props) {
     },
     (capture) => {
       setRefusal(capture.kind === 'refused' ? capture.message : null);
-      if (capture.kind === 'run') void hand(withoutFile(capture.run, 'pulses heard live'));
+      if (capture.kind === 'run') void hand(withoutFile(capture.run, say`pulses heard live`));
     },
   );
   const start = (device?: string) => {
@@ -42,15 +43,15 @@ export function LivePulses({ wish, ready, hand, onLive }: Props) {
   return (
     <>
       {live.state === 'on' && (
-        <div className={classes.numbers} aria-label="Live reading">
+        <div className={classes.numbers} aria-label={say`Live reading`}>
           <span className={classes.number} data-testid="live-number">
             {reading?.rpm == null ? '–' : fixed(reading.rpm, reading.rpm < 1000 ? 2 : 0)}
             <span className={classes.unit}>{'\u202frpm'}</span>
           </span>
           <span className={classes.spread}>
             {reading?.errorPercent == null
-              ? 'waiting for pulses'
-              : `${signed(reading.errorPercent, 2)} %, mean of the last two turns, ${reading.pulses} pulses`}
+              ? say`waiting for pulses`
+              : say`${signed(reading.errorPercent, 2)} %, mean of the last two turns, ${reading.pulses} pulses`}
           </span>
         </div>
       )}

@@ -17,6 +17,7 @@ import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { withoutFile, type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const READINGS_PER_S = 20;
 const TRAIL_S = 60;
@@ -50,7 +51,7 @@ export function LiveToneWay(props: WayProps) {
     },
     (capture) => {
       setRefusal(capture.kind === 'refused' ? capture.message : null);
-      if (capture.kind === 'run') void handing.hand(withoutFile(capture.run, 'heard live', source));
+      if (capture.kind === 'run') void handing.hand(withoutFile(capture.run, say`heard live`, source));
     },
   );
   const listening = useCallback(
@@ -102,10 +103,8 @@ export function LiveToneWay(props: WayProps) {
       {live.state !== 'on' && (
         <div className="row">
           <SourceChoice source={source} sources={sources} onSource={onSource} />
-          <span className="quiet">
-            Line cable or microphone; not over Bluetooth and not through a voice call: their clocks and codecs shift the
-            tone.
-          </span>
+          <span className="quiet">{say`Line cable or microphone; not over Bluetooth and not through a voice call:
+            their clocks and codecs shift the tone.`}</span>
         </div>
       )}
       {(live.problem ?? refusal) && (
@@ -149,10 +148,10 @@ function LiveReadout({ reading, limits, rpm, trail }: ReadoutProps) {
     reading?.kind === 'tone'
       ? MEAN_WORDS[reading.mean.of]
       : reading?.kind === 'ended'
-        ? 'tone ended'
-        : 'waiting for the tone';
+        ? say`tone ended`
+        : say`waiting for the tone`;
   return (
-    <section className={classes.readout} aria-label="Live reading" data-state={reading?.kind ?? 'waiting'}>
+    <section className={classes.readout} aria-label={say`Live reading`} data-state={reading?.kind ?? 'waiting'}>
       <RibbonLarge
         reading={ribbon}
         limits={limits}
@@ -176,9 +175,8 @@ function LiveReadout({ reading, limits, rpm, trail }: ReadoutProps) {
         </span>
       </div>
       {last && (
-        <p className="quiet">
-          {fixed(last.hz, 2)} Hz over {fixed(last.mean.overS, 1)} s · wow ±{fixed(last.halfWidthPercent, 2)} %
-        </p>
+        <p className="quiet">{say`${fixed(last.hz, 2)} Hz over ${fixed(last.mean.overS, 1)} s · wow
+          ±${fixed(last.halfWidthPercent, 2)} %`}</p>
       )}
     </section>
   );

@@ -5,6 +5,7 @@ import { errorDecimals, fixed, signed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import type { Measured } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly measured: Measured;
@@ -31,20 +32,21 @@ export function PlayedQuestion({ measured, family, onAnswer }: Props) {
   };
   return (
     <div role="alert" className={classes.asked}>
-      <p className={classes.dropWord}>
-        {fixed(measured.run.mean, 1)} Hz is {played.words}. Which speed ran?
-      </p>
+      <p className={classes.dropWord}>{say`${fixed(measured.run.mean, 1)} Hz is ${played.words}. Which speed ran?`}</p>
       <div className="row">
         <Button
           variant="contained"
           autoFocus
           onClick={() => onAnswer({ ...measured, run: again, speedId: speed?.id ?? null })}
         >
-          {speed ? `${speed.label} ran: file ${figure(again)} at ${speed.label}` : `It did: file ${figure(again)}`}
+          {speed
+            ? say`${speed.label} ran: file ${figure(again)} at ${speed.label}`
+            : say`It did: file ${figure(again)}`}
         </Button>
-        <Button variant="outlined" onClick={() => onAnswer({ ...measured, answered: true })}>
-          No, it really is {figure(measured.run)} off
-        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => onAnswer({ ...measured, answered: true })}
+        >{say`No, it really is ${figure(measured.run)} off`}</Button>
       </div>
     </div>
   );

@@ -16,6 +16,7 @@ import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Waiting {
   readonly file: File;
@@ -63,33 +64,33 @@ export function PulsesWay({ speed, onMeasured, onLive, passing }: WayProps) {
           size="small"
           value={from}
           onChange={(_event, value: 'file' | 'live' | null) => value && setFrom(value)}
-          aria-label="Pulses from"
+          aria-label={say`Pulses from`}
         >
-          <ToggleButton value="file">a file</ToggleButton>
-          <ToggleButton value="live">the line input</ToggleButton>
+          <ToggleButton value="file">{say`a file`}</ToggleButton>
+          <ToggleButton value="live">{say`the line input`}</ToggleButton>
         </ToggleButtonGroup>
         <Field
-          label="Pulses a turn"
+          label={say`Pulses a turn`}
           value={perTurn}
           onChange={(event) => setPerTurn(event.target.value)}
           error={tooMany}
-          helperText={tooMany ? `At most ${MOST_PER_TURN}` : undefined}
+          helperText={tooMany ? say`At most ${MOST_PER_TURN}` : undefined}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
         <Field
-          label="Nominal of this shaft, rpm"
+          label={say`Nominal of this shaft, rpm`}
           value={rpm}
           onChange={(event) => setRpm(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'decimal' } }}
         />
-        {!ready && <span className="quiet">Type how many pulses a turn and the speed they should show.</span>}
+        {!ready && <span className="quiet">{say`Type how many pulses a turn and the speed they should show.`}</span>}
       </div>
       {from === 'live' && <LivePulses wish={wish} ready={ready} hand={handing.hand} onLive={onLive} />}
       {from === 'file' && (
         <FileDrop
-          label="File of pulses"
-          button="Choose a file"
-          or="or drop it here: CSV of times or of a scope, WAV of the pulses or of the generator’s sine"
+          label={say`File of pulses`}
+          button={say`Choose a file`}
+          or={say`or drop it here: CSV of times or of a scope, WAV of the pulses or of the generator’s sine`}
           disabled={!ready}
           measure={measure}
           passing={passing}

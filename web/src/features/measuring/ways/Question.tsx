@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly question: AskedSpeed;
@@ -20,7 +21,7 @@ export function Question({ question, onAnswer, onCancel }: Props) {
   const intervalMs = numberIn(interval);
   const chosen = question.choices.filter(({ answer }) => isChoice(answer));
   return (
-    <section role="alert" className={classes.asked} aria-label="Which reading is right?">
+    <section role="alert" className={classes.asked} aria-label={say`Which reading is right?`}>
       <p className={classes.dropWord}>{question.message}</p>
       <div className="row">
         {chosen.map(({ words, answer }, i) => (
@@ -36,7 +37,7 @@ export function Question({ question, onAnswer, onCancel }: Props) {
         {question.code === 'SAMPLE_INTERVAL' && (
           <>
             <Field
-              label="Time between samples, ms"
+              label={say`Time between samples, ms`}
               value={interval}
               onChange={(event) => setInterval(event.target.value)}
               slotProps={{ htmlInput: { inputMode: 'decimal' } }}
@@ -45,16 +46,12 @@ export function Question({ question, onAnswer, onCancel }: Props) {
               variant="contained"
               disabled={intervalMs === null || intervalMs <= 0}
               onClick={() => onAnswer({ sampleIntervalS: (intervalMs as number) / 1000 })}
-            >
-              Measure
-            </Button>
+            >{say`Measure`}</Button>
           </>
         )}
-        <Button variant="outlined" onClick={onCancel}>
-          Leave it
-        </Button>
+        <Button variant="outlined" onClick={onCancel}>{say`Leave it`}</Button>
       </div>
-      <p className="small quiet">Nothing is filed until one is chosen.</p>
+      <p className="small quiet">{say`Nothing is filed until one is chosen.`}</p>
     </section>
   );
 }

@@ -17,6 +17,7 @@ import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import type { Measured, WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 /** Largest recording that may be kept with the job, bytes; the server holds the same limit. */
 const KEEP_LIMIT = 64 * 1024 * 1024;
@@ -62,9 +63,9 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
   return (
     <>
       <FileDrop
-        label="Recording of the test tone"
-        button="Choose a recording"
-        or="or drop it here: WAV, FLAC, MP3, AAC"
+        label={say`Recording of the test tone`}
+        button={say`Choose a recording`}
+        or={say`or drop it here: WAV, FLAC, MP3, AAC`}
         measure={measure}
         passing={passing}
         onMeasured={async (answer, file) => {
@@ -80,7 +81,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
         <SourceChoice source={source} sources={sources} onSource={onSource} />
         <FormControlLabel
           control={<Checkbox checked={keepRecording} onChange={(event) => setKeep(event.target.checked)} />}
-          label="keep the recording"
+          label={say`keep the recording`}
         />
       </FileDrop>
       {handing.question && (
@@ -93,17 +94,15 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
       <Unsaved handing={handing} />
       {asked && (
         <div role="alert" className={classes.asked}>
-          <p className={classes.dropWord}>
-            The tone sits near 3000 Hz, {(asked.measured.run.errorPercent ?? 0).toFixed(1).replace('-', '−')} % of{' '}
-            {source.nominalHz} Hz. Is this a 3000 Hz tape?
-          </p>
+          <p
+            className={classes.dropWord}
+          >{say`The tone sits near 3000 Hz, ${(asked.measured.run.errorPercent ?? 0).toFixed(1).replace('-', '−')} %
+            of ${source.nominalHz} Hz. Is this a 3000 Hz tape?`}</p>
           <div className="row">
             {asked.with3000 ? (
-              <Button variant="contained" onClick={() => void again(asked)}>
-                Yes: {asked.with3000.name}
-              </Button>
+              <Button variant="contained" onClick={() => void again(asked)}>{say`Yes: ${asked.with3000.name}`}</Button>
             ) : (
-              <span>If it is, add it in Set-up with 3000 Hz and drop the recording again.</span>
+              <span>{say`If it is, add it in Set-up with 3000 Hz and drop the recording again.`}</span>
             )}
             <Button
               variant="outlined"
@@ -111,9 +110,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
                 setAsked(null);
                 void handing.hand(asked.measured);
               }}
-            >
-              No, the unit is that slow
-            </Button>
+            >{say`No, the unit is that slow`}</Button>
           </div>
         </div>
       )}

@@ -15,12 +15,13 @@ import { usePracticeStands } from './practiceStands.js';
 import { useHanding } from './useHanding.js';
 import { type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 const COUNT_WORDS: Readonly<Record<SoundLines, string>> = {
-  blades: 'Blades',
-  bars: 'Commutator bars',
-  'pole pairs': 'Pole pairs',
-  'once a turn': 'Once a turn',
+  blades: say`Blades`,
+  bars: say`Commutator bars`,
+  'pole pairs': say`Pole pairs`,
+  'once a turn': say`Once a turn`,
 };
 
 export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 'passing'>) {
@@ -51,13 +52,13 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
       <div className="row">
         <Field
           select
-          label="It sounds of"
+          label={say`It sounds of`}
           value={lines}
           onChange={(event) => setLines(event.target.value as SoundLines)}
         >
           {SOUND_LINES.map((one) => (
             <MenuItem key={one} value={one}>
-              {one}
+              {said(one)}
             </MenuItem>
           ))}
         </Field>
@@ -67,13 +68,13 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
         {field('Nominal, rpm', nominal, setNominal)}
         <FormControlLabel
           control={<Checkbox checked={reversing} onChange={(event) => setReversing(event.target.checked)} />}
-          label="reverses in turn"
+          label={say`reverses in turn`}
         />
       </div>
       <FileDrop
-        label="Recording of the sound"
-        button="Choose a recording"
-        or="or drop one of the running motor here: five seconds or more, close by"
+        label={say`Recording of the sound`}
+        button={say`Choose a recording`}
+        or={say`or drop one of the running motor here: five seconds or more, close by`}
         disabled={!ready}
         passing={passing}
         given={taken}
@@ -106,16 +107,12 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
             variant="outlined"
             disabled={!ready}
             onClick={() => setTaken(new File([wav], 'practice-sound.wav', { type: 'audio/wav' }))}
-          >
-            Take the sound of the practice bench
-          </Button>
+          >{say`Take the sound of the practice bench`}</Button>
         )}
       </FileDrop>
       {!ready && (
-        <p className="quiet">
-          Count the blades, bars or pole pairs and type them: the count decides the speed. An odd number of bars
-          commutates twice for each.
-        </p>
+        <p className="quiet">{say`Count the blades, bars or pole pairs and type them: the count decides the speed. An
+          odd number of bars commutates twice for each.`}</p>
       )}
       <Unsaved handing={handing} />
     </div>

@@ -2,6 +2,7 @@
 import type { Source } from '@amber-gauge/contract';
 import MenuItem from '@mui/material/MenuItem';
 import { Field } from '../../../shared/ui/Field.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly source: Source;
@@ -11,11 +12,11 @@ interface Props {
 
 export function SourceChoice({ source, sources, onSource }: Props) {
   return (
-    <Field select label="Test tape or record" value={source.id} onChange={(event) => onSource(event.target.value)}>
+    <Field select label={say`Test tape or record`} value={source.id} onChange={(event) => onSource(event.target.value)}>
       {sources.map((one) => (
         <MenuItem key={one.id} value={one.id}>
           {one.name}
-          {one.tolerancePercent === null ? ', tolerance not known' : `, ±${one.tolerancePercent} %`}
+          {one.tolerancePercent === null ? say`, tolerance not known` : `, ±${one.tolerancePercent} %`}
         </MenuItem>
       ))}
     </Field>
@@ -23,4 +24,4 @@ export function SourceChoice({ source, sources, onSource }: Props) {
 }
 
 /** Where there is none yet: its nominal decides the speed error. */
-export const NO_SOURCE = 'Add the test tape or record in Set-up first: its nominal decides the speed error.';
+export const NO_SOURCE = say`Add the test tape or record in Set-up first: its nominal decides the speed error.`;

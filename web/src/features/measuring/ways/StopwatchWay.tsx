@@ -9,6 +9,7 @@ import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { withoutFile, type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function StopwatchWay({ speed, limits, onMeasured }: Pick<WayProps, 'speed' | 'limits' | 'onMeasured'>) {
   const [taps, setTaps] = useState<readonly number[]>([]);
@@ -22,7 +23,7 @@ export function StopwatchWay({ speed, limits, onMeasured }: Pick<WayProps, 'spee
   const more = tapsStillNeeded(state, half);
   const keep = () => {
     const run = runOfStopwatch(state, speed.nominalRpm);
-    if (run) void handing.hand(withoutFile(run, `${(taps.length - 1) * turnsPerTap} turns`));
+    if (run) void handing.hand(withoutFile(run, say`${(taps.length - 1) * turnsPerTap} turns`));
     setTaps([]);
   };
   return (
@@ -32,22 +33,18 @@ export function StopwatchWay({ speed, limits, onMeasured }: Pick<WayProps, 'spee
           variant="contained"
           className={classes.tap ?? ''}
           onClick={(event) => tap(event.timeStamp)}
-          title={`Key ${captureKey}`}
+          title={say`Key ${captureKey}`}
         >
-          {taps.length === 0 ? 'Tap as the mark passes: nought' : `Tap: ${taps.length * turnsPerTap}`}
+          {taps.length === 0 ? say`Tap as the mark passes: nought` : say`Tap: ${taps.length * turnsPerTap}`}
         </Button>
         <Field
-          label="Turns a tap"
+          label={say`Turns a tap`}
           value={every}
           onChange={(event) => setEvery(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
         />
-        <Button variant="outlined" disabled={taps.length === 0} onClick={() => setTaps([])}>
-          Start again
-        </Button>
-        <Button variant="outlined" disabled={state.kind !== 'measured'} onClick={keep}>
-          Keep it
-        </Button>
+        <Button variant="outlined" disabled={taps.length === 0} onClick={() => setTaps([])}>{say`Start again`}</Button>
+        <Button variant="outlined" disabled={state.kind !== 'measured'} onClick={keep}>{say`Keep it`}</Button>
       </div>
       <p className="reading" role="status">
         {state.kind === 'measured' ? `${fixed(state.rpm, 2)} rpm ± ${fixed(state.expandedPercent, 2)} %` : '–'}
@@ -55,9 +52,9 @@ export function StopwatchWay({ speed, limits, onMeasured }: Pick<WayProps, 'spee
       <p className="quiet">
         {state.kind === 'measured' && more !== null
           ? more === 0
-            ? 'Enough turns for this tolerance.'
-            : `${more * turnsPerTap} more turns until half the tolerance is reached.`
-          : 'Say “nought” at the first tap: one turn miscounted in a hundred is 1 %.'}
+            ? say`Enough turns for this tolerance.`
+            : say`${more * turnsPerTap} more turns until half the tolerance is reached.`
+          : say`Say “nought” at the first tap: one turn miscounted in a hundred is 1 %.`}
       </p>
       <Unsaved handing={handing} />
     </div>

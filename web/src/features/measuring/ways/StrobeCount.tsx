@@ -4,6 +4,7 @@ import { Field } from '../../../shared/ui/Field.js';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import type { ReactNode } from 'react';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly direction: StrobeLook['direction'];
@@ -25,11 +26,11 @@ export function StrobeCount(props: Props) {
         exclusive
         value={direction}
         onChange={(_event, value: StrobeLook['direction'] | null) => value && onDirection(value)}
-        aria-label="The bars go"
+        aria-label={say`The bars go`}
       >
-        <ToggleButton value="left">go left</ToggleButton>
-        <ToggleButton value="still">stand still</ToggleButton>
-        <ToggleButton value="right">go right</ToggleButton>
+        <ToggleButton value="left">{say`go left`}</ToggleButton>
+        <ToggleButton value="still">{say`stand still`}</ToggleButton>
+        <ToggleButton value="right">{say`go right`}</ToggleButton>
       </ToggleButtonGroup>
       {direction !== 'still' && (
         <>
@@ -37,19 +38,19 @@ export function StrobeCount(props: Props) {
             exclusive
             value={edge}
             onChange={(_event, value: StrobeLook['edge'] | null) => value && onEdge(value)}
-            aria-label="Looking at"
+            aria-label={say`Looking at`}
           >
-            <ToggleButton value="near">near edge</ToggleButton>
-            <ToggleButton value="far">far edge</ToggleButton>
+            <ToggleButton value="near">{say`near edge`}</ToggleButton>
+            <ToggleButton value="far">{say`far edge`}</ToggleButton>
           </ToggleButtonGroup>
           <Field
-            label="Bars past a mark"
+            label={say`Bars past a mark`}
             value={bars}
             onChange={(event) => onBars(event.target.value)}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}
           />
           <Field
-            label="in seconds"
+            label={say`in seconds`}
             value={overS}
             onChange={(event) => onOverS(event.target.value)}
             slotProps={{ htmlInput: { inputMode: 'decimal' } }}

@@ -22,30 +22,31 @@ import { Unsaved } from './Unsaved.js';
 import { useHanding } from './useHanding.js';
 import { withoutFile, type WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 const LAMPS: readonly (readonly [StrobeLamp, string])[] = [
-  ['mains', 'lamp on the mains, both half-waves'],
-  ['half-wave', 'lamp behind one diode'],
-  ['crystal', 'crystal strobe lamp'],
-  ['own-crystal', 'the deck’s own crystal lamp'],
-  ['steady', 'LED on direct current, or no idea'],
+  ['mains', say`lamp on the mains, both half-waves`],
+  ['half-wave', say`lamp behind one diode`],
+  ['crystal', say`crystal strobe lamp`],
+  ['own-crystal', say`the deck’s own crystal lamp`],
+  ['steady', say`LED on direct current, or no idea`],
 ];
 
 const SENSES = [
-  ['clockwise', 'clockwise from above'],
+  ['clockwise', say`clockwise from above`],
   ['counter', 'counter-clockwise'],
 ] as const;
 
 const CAMERAS = [
-  ['none', 'by eye'],
-  ['plain', 'through a camera'],
-  ['mirrored', 'mirrored (selfie) camera'],
+  ['none', say`by eye`],
+  ['plain', say`through a camera`],
+  ['mirrored', say`mirrored (selfie) camera`],
 ] as const;
 
 /** "50 Hz mains light", or the lamp's own name. */
 function lightWords({ lamp, measuredMainsHz, mainsHz }: StrobeLook): string {
   const onMains = lamp === 'mains' || lamp === 'half-wave';
-  return onMains ? `${measuredMainsHz ?? mainsHz} Hz mains light` : (LAMPS.find(([id]) => id === lamp)?.[1] ?? lamp);
+  return onMains ? say`${measuredMainsHz ?? mainsHz} Hz mains light` : (LAMPS.find(([id]) => id === lamp)?.[1] ?? lamp);
 }
 
 export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMeasured'>) {
@@ -60,7 +61,7 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
   const [bars, setBars] = useState('');
   const [overS, setOverS] = useState('30');
   const handing = useHanding(onMeasured);
-  if (speed.nominalRpm === null) return <p>A strobe disc is for platters. Choose a record speed.</p>;
+  if (speed.nominalRpm === null) return <p>{say`A strobe disc is for platters. Choose a record speed.`}</p>;
   const usual = ringBars(flashRate(lamp, mainsHz), speed.nominalRpm);
   const look: StrobeLook = {
     nominalRpm: speed.nominalRpm,
@@ -80,13 +81,15 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
   const others = otherStandstills(look.ringBars, flashRate(lamp, mainsHz));
   const keep = () => {
     if (reading?.kind === 'measured')
-      void handing.hand(withoutFile(runOfStrobe(reading), `${look.ringBars} bars, ${lightWords(look)}`));
+      void handing.hand(withoutFile(runOfStrobe(reading), say`${look.ringBars} bars, ${lightWords(look)}`));
   };
   return (
     <div className={classes.way}>
       <p>
-        Look at the ring of <strong>{usual} bars</strong>. It also seems to stand still at {fixed(others.double, 1)} rpm
-        and, with twice the bars, at {fixed(others.half, 1)} rpm.
+        {say`Look at the ring of `}
+        <strong>{say`${usual} bars`}</strong>
+        {say`. It also seems to stand still at ${fixed(others.double, 1)} rpm and, with twice the bars, at
+          ${fixed(others.half, 1)} rpm.`}
       </p>
       <StrobeCount
         direction={direction}
@@ -104,13 +107,13 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
           disabled={reading?.kind !== 'measured'}
           onClick={keep}
         >
-          {reading?.kind === 'measured' ? `Keep ${signed(reading.errorPercent, 2)} %` : 'Keep'}
+          {reading?.kind === 'measured' ? say`Keep ${signed(reading.errorPercent, 2)} %` : say`Keep`}
         </Button>
       </StrobeCount>
       <div className="row">
-        <Choice label="Light" value={lamp} onValue={setLamp} options={LAMPS} />
+        <Choice label={say`Light`} value={lamp} onValue={setLamp} options={LAMPS} />
         <Field
-          label="Mains measured, Hz"
+          label={say`Mains measured, Hz`}
           placeholder={String(mainsHz)}
           value={measuredMains}
           onChange={(event) => setMeasuredMains(event.target.value)}
@@ -118,20 +121,19 @@ export function StrobeWay({ speed, onMeasured }: Pick<WayProps, 'speed' | 'onMea
           sx={{ width: 220 }}
         />
         <Field
-          label="Bars of the ring"
+          label={say`Bars of the ring`}
           placeholder={String(usual)}
           value={ring}
           onChange={(event) => setRing(event.target.value)}
           slotProps={{ htmlInput: { inputMode: 'numeric' } }}
           sx={{ width: 160 }}
         />
-        <Choice label="The platter turns" value={sense} onValue={setSense} options={SENSES} />
-        <Choice label="Seen" value={camera} onValue={setCamera} options={CAMERAS} />
+        <Choice label={say`The platter turns`} value={sense} onValue={setSense} options={SENSES} />
+        <Choice label={say`Seen`} value={camera} onValue={setCamera} options={CAMERAS} />
       </div>
       <Remarks look={look} reading={reading} />
-      <p className="small quiet">
-        Strobe light makes turning fans and pulleys look still: keep fingers away. Flashing can trigger seizures.
-      </p>
+      <p className="small quiet">{say`Strobe light makes turning fans and pulleys look still: keep fingers away.
+        Flashing can trigger seizures.`}</p>
       <Unsaved handing={handing} />
     </div>
   );

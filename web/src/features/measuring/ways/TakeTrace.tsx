@@ -5,6 +5,7 @@ import { useMutation } from '@tanstack/react-query';
 import { ApiError, call } from '../../../shared/api/client.js';
 import { useSettings } from '../../../shared/api/queries.js';
 import { usePracticeStands } from './practiceStands.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly disabled: boolean;
@@ -25,20 +26,21 @@ export function TakeTrace({ disabled, onFile }: Props) {
           variant="outlined"
           disabled={disabled}
           onClick={() => onFile(new File([standing], 'practice-scope.csv', { type: 'text/csv' }))}
-        >
-          Take the trace of the practice scope
-        </Button>
+        >{say`Take the trace of the practice scope`}</Button>
       )}
       {scopes.map(({ id, name }) => (
-        <Button key={id} variant="outlined" disabled={disabled || taking.isPending} onClick={() => taking.mutate(id)}>
-          Take the trace of {name}
-        </Button>
+        <Button
+          key={id}
+          variant="outlined"
+          disabled={disabled || taking.isPending}
+          onClick={() => taking.mutate(id)}
+        >{say`Take the trace of ${name}`}</Button>
       ))}
       {taking.error && (
         <span role="alert" className="danger">
           {taking.error instanceof ApiError
             ? (Object.values(taking.error.wire.fields ?? {})[0] ?? taking.error.message)
-            : 'The server is not answering: nothing was taken.'}
+            : say`The server is not answering: nothing was taken.`}
         </span>
       )}
     </>

@@ -2,16 +2,17 @@
 import { errorDecimals, fixed, signed } from '@amber-gauge/core/quantity';
 import type { OtherBand } from '../../../workers/speed.worker.js';
 import classes from '../parts/Speed.module.css';
+import { say } from '@amber-gauge/core/words';
 
 export function TonesInARow({ bands }: { readonly bands: readonly OtherBand[] }) {
   return (
-    <table className={classes.bands} aria-label="Tones on this recording">
+    <table className={classes.bands} aria-label={say`Tones on this recording`}>
       <thead>
         <tr>
-          <th scope="col">Tone</th>
-          <th scope="col">from, to</th>
-          <th scope="col">speed error</th>
-          <th scope="col">unweighted peak</th>
+          <th scope="col">{say`Tone`}</th>
+          <th scope="col">{say`from, to`}</th>
+          <th scope="col">{say`speed error`}</th>
+          <th scope="col">{say`unweighted peak`}</th>
         </tr>
       </thead>
       <tbody>
@@ -20,9 +21,7 @@ export function TonesInARow({ bands }: { readonly bands: readonly OtherBand[] })
           return (
             <tr key={band.startS}>
               <td className="mono">{band.nominalHz} Hz</td>
-              <td className="mono">
-                {fixed(band.startS, 1)} to {fixed(band.endS, 1)} s
-              </td>
+              <td className="mono">{say`${fixed(band.startS, 1)} to ${fixed(band.endS, 1)} s`}</td>
               {band.run ? (
                 <>
                   <td className="mono">

@@ -12,6 +12,7 @@ import { StrobeWay } from './StrobeWay.js';
 import { passedOn, type Handed } from './kinds.js';
 import type { Way, WayProps } from './way.js';
 import classes from '../parts/Speed.module.css';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props extends WayProps {
   readonly ways: readonly Way[];
@@ -59,12 +60,12 @@ export function Ways({ ways, way, onWay, children, ...props }: Props) {
             setHanded(null);
             onWay(value);
           }}
-          aria-label="Way of measuring"
+          aria-label={say`Way of measuring`}
           className={classes.ways ?? ''}
         >
           {ways.map((one) => (
             <ToggleButton key={one} value={one}>
-              {one}
+              {said(one)}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>

@@ -2,6 +2,7 @@
 import { guessGyroColumns, guessPulseColumns, type GyroColumns, type PulseColumns } from '@amber-gauge/core/speed';
 import { inWorker } from '../../../workers/speedClient.js';
 import type { TableHead } from '../../../workers/speed.worker.js';
+import { say } from '@amber-gauge/core/words';
 
 export type { TableHead } from '../../../workers/speed.worker.js';
 
@@ -13,7 +14,7 @@ export interface Guess {
 
 /** @throws an Error in plain words when the file is no table. */
 export async function guessFor(file: File, nominalRpm: number | null = null): Promise<Guess> {
-  const stopped: TableHead | { message: string } = { message: 'Stopped.' };
+  const stopped: TableHead | { message: string } = { message: say`Stopped.` };
   const head = await inWorker<TableHead | { message: string }>(async (api) => api.head(file), stopped).answer;
   if ('message' in head) throw new Error(head.message);
   const table = {
@@ -32,7 +33,7 @@ export async function guessFor(file: File, nominalRpm: number | null = null): Pr
 
 /** A column's name for the choice: its own, or its place. */
 export const columnName = (head: TableHead, i: number): string =>
-  head.names[i] ? `${i + 1}: ${head.names[i]}` : `column ${i + 1}`;
+  head.names[i] ? `${i + 1}: ${head.names[i]}` : say`column ${i + 1}`;
 
 /** Units of a time column, seconds each. */
 export const TIME_UNITS: readonly (readonly [string, number])[] = [

@@ -1,6 +1,7 @@
 /** Which way can read a file that was dropped on another. */
 import { guessFor } from './columns.js';
 import type { Way } from './way.js';
+import { say } from '@amber-gauge/core/words';
 
 /** A table by its name; anything else is listened to. */
 export const isTable = (file: File): boolean => /\.(csv|txt|tsv|dat|asc)$/i.test(file.name) || file.type === 'text/csv';
@@ -32,15 +33,16 @@ export async function passedOn(file: File, way: Way, ways: readonly Way[]): Prom
       to && {
         file,
         to,
-        words: `${file.name} is a table, no recording: read as ${to === 'pulses' ? 'pulses' : 'a gyroscope log'}.`,
+        words: say`${file.name} is a table, no recording: read as
+          ${to === 'pulses' ? say`pulses` : say`a gyroscope log`}.`,
       }
     );
   }
   if (way === 'gyroscope' && !isTable(file)) {
     const to: Way = ways.includes('recording') ? 'recording' : 'sound';
-    return { file, to, words: `${file.name} is a recording, no log: measured as a test tone.` };
+    return { file, to, words: say`${file.name} is a recording, no log: measured as a test tone.` };
   }
   if (way === 'pulses' && isTable(file) && (await wayForTable(file, ways)) === 'gyroscope')
-    return { file, to: 'gyroscope', words: `${file.name} holds three axes: read as a gyroscope log.` };
+    return { file, to: 'gyroscope', words: say`${file.name} holds three axes: read as a gyroscope log.` };
   return null;
 }

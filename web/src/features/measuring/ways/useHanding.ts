@@ -3,6 +3,7 @@ import { doubtOf } from '@amber-gauge/core/speed';
 import { useState } from 'react';
 import { mustAsk } from './PlayedQuestion.js';
 import type { Measured } from './way.js';
+import { say } from '@amber-gauge/core/words';
 
 export interface Handing {
   /** What must be answered before it is filed: did another speed run? */
@@ -33,7 +34,7 @@ export function useHanding(onMeasured: (measured: Measured) => Promise<void>): H
         await onMeasured(measured);
         setUnsaved(null);
       } catch (error) {
-        setUnsaved({ measured, message: error instanceof Error ? error.message : 'It could not be stored.' });
+        setUnsaved({ measured, message: error instanceof Error ? error.message : say`It could not be stored.` });
       }
     },
   };

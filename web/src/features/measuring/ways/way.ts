@@ -74,11 +74,11 @@ export interface WayProps {
 export function wayOf(detail: { readonly way: SpeedRun['detail']['way']; readonly live?: boolean | undefined }): Way {
   switch (detail.way) {
     case 'tone':
-      return detail.live ? 'live tone' : 'recording';
+      return detail.live ? ('live tone' as const) : 'recording';
     case 'gyro':
       return 'gyroscope';
     case 'strobe':
-      return 'strobe disc';
+      return 'strobe disc' as const;
     default:
       return detail.way;
   }
