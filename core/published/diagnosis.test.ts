@@ -52,7 +52,7 @@ function circuit(
     causes: [],
     ways: [],
     guards: [],
-  trims: [],
+    trims: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'open', minutes: 0, steps: [] }],

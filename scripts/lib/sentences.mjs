@@ -116,6 +116,8 @@ function isInCode(ts, node) {
     if (ts.isCallExpression(up) && at !== up.expression) {
       const name = ts.isPropertyAccessExpression(up.expression) ? up.expression.name.text : up.expression.getText();
       if (CODE_CALLS.test(name)) return true;
+      // What may be chosen in a sum: ids, shown by their names.
+      if (name === 'choice' && up.arguments.indexOf(at) >= 2) return true;
     }
     if (
       ts.isPropertyAssignment(up) &&
@@ -209,7 +211,9 @@ export function namesIn(ts, file) {
   const found = [];
   const visit = (node) => {
     const constant =
-      ts.isArrayLiteralExpression(node) && ts.isAsExpression(node.parent) && node.parent.type.getText() === 'const';
+      ts.isArrayLiteralExpression(node) &&
+      ((ts.isAsExpression(node.parent) && node.parent.type.getText() === 'const') ||
+        (ts.isCallExpression(node.parent) && node.parent.expression.getText() === 'choice'));
     if (constant)
       for (const one of node.elements) if (ts.isStringLiteral(one) && hasWord(one.text)) found.push(one.text);
     ts.forEachChild(node, visit);

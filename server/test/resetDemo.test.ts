@@ -23,5 +23,6 @@ describe('a reset of the demo', () => {
     const names = (await own.db('tone_source').where({ demo: true }).pluck('name')) as string[];
     expect(new Set(names).size).toBe(names.length);
     await own.close();
-  });
+    // Two demos are made.
+  }, 90_000);
 });

@@ -3,7 +3,7 @@ import { ownEntry } from '../quantity/index.js';
 import { PATHS, type FamilySpeed } from '../families/index.js';
 import { capital, speedWords, valueWords, whereWords } from './describe.js';
 import { shares, type Entry, type EntryReading } from './entry/index.js';
-import type { EventBody, ReadingBody } from './event.js';
+import { WORK_WORDS, type EventBody, type ReadingBody } from './event.js';
 import { signalAt } from './find/places.js';
 import type { OpenEnd } from './ledger/index.js';
 import { endWords } from './ledger/index.js';
@@ -192,7 +192,7 @@ function bodyPreview(body: EventBody, context: EntryContext): string {
     }
     case 'work':
       return say`work done:
-        ${body.action === 'adjust' && body.what.startsWith('trim') ? body.what : `${WORK_TOLD[body.action]} ${body.what}`}${body.reach === 'circuit' ? say`, in the circuit` : ''}`;
+        ${body.action === 'adjust' && body.what.startsWith('trim') ? body.what : `${WORK_WORDS[body.action]} ${body.what}`}${body.reach === 'circuit' ? say`, in the circuit` : ''}`;
     case 'start-volts':
       return say`starts at ${body.volts}\u202fV`;
     case 'timer':
@@ -204,14 +204,6 @@ function bodyPreview(body: EventBody, context: EntryContext): string {
       return body.kind;
   }
 }
-
-const WORK_TOLD = {
-  clean: 'cleaned',
-  oil: 'oiled',
-  adjust: 'adjusted',
-  replace: 'replaced',
-  repair: 'repaired',
-} as const;
 
 /** A frequency that could be a tone but has no record or tape to stand against. */
 const tonelessHz = (body: ReadingBody): string =>

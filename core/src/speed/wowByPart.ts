@@ -83,19 +83,20 @@ const CAUSES: readonly (readonly [RegExp, readonly [once: string, twice: string,
     [say`off centre, warp, or bearing`, say`oval or warped record, bent spindle`, say`uneven rim or idler track`],
   ],
   [/belt/i, [say`a joint, a kink or a thick place`, say`two uneven places`, say`uneven belt`]],
+  // Before the wheels in general: a flywheel has no tyre.
+  [/flywheel/i, [say`eccentric flywheel or its bearing`, say`oval seat of the belt`, say`uneven flywheel rim`]],
   [/idler|wheel/i, [say`a flat place or an eccentric tyre`, say`an oval tyre`, say`a hard or lumpy tyre`]],
   [/pinch|roller/i, [say`a flat place or a hard roller`, say`an oval roller`, say`a lumpy roller`]],
   [/capstan/i, [say`bent or dirty capstan`, say`an oval or nicked capstan`, say`dirt on the capstan`]],
-  [/flywheel/i, [say`eccentric flywheel or its bearing`, say`oval seat of the belt`, say`uneven flywheel rim`]],
   [/pulley/i, [say`pulley off centre or a bent shaft`, say`an oval pulley`, say`dirt on the pulley`]],
   [/motor/i, [say`bent shaft or pulley off centre`, say`worn bearing or an oval pulley`, say`cogging or commutation`]],
   [/reel|hub|spool/i, [say`a rubbing reel or a dragging brake`, say`a bent reel`, say`uneven hub brake`]],
   [/gear/i, [say`an eccentric gear`, say`an oval gear`, say`a damaged tooth`]],
   [/drum/i, [say`uneven load or bearing`, say`an oval drum`, say`uneven drum`]],
 ];
-const ANY: readonly [string, string, string] = [say`off centre or its bearing`, say`oval or bent`, 'uneven'];
+const ANY: readonly [string, string, string] = [say`off centre or its bearing`, say`oval or bent`, say`uneven`];
 
-const TIMES = ['once', 'twice', say`three times`];
+const TIMES = [say`once`, say`twice`, say`three times`];
 
 /** "once a turn: off centre, warp, or bearing". */
 export function shareWords({ part, lines }: WowShare): string {

@@ -61,6 +61,7 @@ type Core = Awaited<ReturnType<typeof core>>;
 const typedAbout = (part: string) => [
   'unplugged',
   '27.5 V @reservoir',
+  '0.3 Vpp @reservoir',
   '12 ohm',
   '3090 Hz',
   'timer 10 min soak',
@@ -69,6 +70,9 @@ const typedAbout = (part: string) => [
   'customer says it hums',
   '4 screws black 12mm tray A3',
 ];
+
+/** Families whose whole answer is compared: an engine of each takes its time. */
+const ENGINES = new Set(['belt-turntable-dc', 'cassette-direct', 'stand-mixer', 'washer-front', 'tool-brushed']);
 
 /** A job of the family: lines typed, some tests answered, then all that the screens and papers are made of. */
 function job({ bench, families }: Core, familyId: string) {
@@ -131,7 +135,7 @@ function job({ bench, families }: Core, familyId: string) {
     words: bodies.map((body) => bench.lineWords(body, () => undefined)),
     state: bench.jobState(facts, events),
     row: bench.listRow(facts, events, [], now),
-    answer: bench.findAnswer(facts, events),
+    answer: ENGINES.has(familyId) ? bench.findAnswer(facts, events) : null,
     sheet: bench.sheetModel(shop as never, facts, events),
   };
 }
@@ -151,5 +155,5 @@ describe('another language', () => {
     also.forEach((text, i) => expect(latin(text)).toBe(told[i]));
     // It does speak: what is shown of a line is foreign.
     expect(also.every((text) => /\p{Script=Cyrillic}{4}/u.test(text))).toBe(true);
-  });
+  }, 120_000);
 });

@@ -54,7 +54,7 @@ export const CAPACITOR: Working = {
     number('years', say`Age`, 'years', { optional: true, range: 'zero or more' }),
     number('ratedC', say`Printed temperature`, '°C', { usual: '85' }),
     number('usedC', say`Temperature where it sits`, '°C', { optional: true, range: 'any' }),
-    choice('look', say`Looks`, ['sound', say`cracked, swollen, sooty or leaking`], 'sound'),
+    choice('look', say`Looks`, ['sound', 'cracked, swollen, sooty or leaking'], 'sound'),
     number('set', say`Others of its age and stress beside it`, '', { optional: true }),
     number('price', say`One new one costs`, say`of money`, { optional: true, range: 'zero or more' }),
   ],
@@ -246,7 +246,7 @@ export const SUBSTITUTE: Working = {
     choice('kind', say`Fitted: kind`, CAPACITOR_KINDS, 'electrolytic'),
     number('rated', say`Fitted: value`, 'µF'),
     number('volts', say`Fitted: volts`, 'V'),
-    choice('newKind', say`Candidate: kind`, [...CAPACITOR_KINDS, 'X1', 'Y1', say`motor start`], 'electrolytic'),
+    choice('newKind', say`Candidate: kind`, [...CAPACITOR_KINDS, 'X1', 'Y1', 'motor start'], 'electrolytic'),
     number('newRated', say`Candidate: value`, 'µF'),
     number('newVolts', say`Candidate: volts`, 'V'),
     number('circuit', say`Most volts it sees in circuit`, 'V', { optional: true }),
@@ -261,7 +261,7 @@ export const SUBSTITUTE: Working = {
       film: ['film'],
       X2: ['X2', 'X1'],
       Y2: ['Y2', 'Y1'],
-      'motor run': [say`motor run`],
+      'motor run': ['motor run' as const],
     };
     if (!allowed[kind].includes(newKind))
       refused.push(say`Class rule: in place of ${kind} only ${allowed[kind].join(' or ')}.`);

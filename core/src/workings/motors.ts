@@ -44,7 +44,7 @@ export const WINDINGS: Working = {
     number('leads', say`Leads shorted together`, 'Ω', { range: 'zero or more', usual: '0' }),
     number('resolution', say`Last digit of the meter`, 'Ω', { usual: '0.1' }),
     number('megohm', say`Insulation to the case`, 'MΩ', { optional: true, range: 'zero or more' }),
-    choice('class', say`Its class`, CLASSES, say`class I`),
+    choice('class', say`Its class`, CLASSES, 'class I'),
   ],
   solve(given) {
     const read = given.numbers('pairs', 3) as [number, number, number];
@@ -147,12 +147,7 @@ export const MOTOR_STATE: Working = {
     choice('kind', say`Motor`, ['bare', 'governed'], 'governed'),
     number('volts', say`Supply`, 'V', { usual: '12' }),
     number('amps', say`It takes`, 'A', { range: 'zero or more' }),
-    choice(
-      'does',
-      'It',
-      [say`turns well`, say`turns slowly`, say`hums or twitches`, say`stands still`],
-      say`stands still`,
-    ),
+    choice('does', 'It', ['turns well', 'turns slowly', 'hums or twitches', 'stands still'], 'stands still'),
     number('ohm', say`Ohms across the brushes`, 'Ω', { optional: true }),
     number('usual', say`A good one takes, free`, 'A', { optional: true }),
   ],

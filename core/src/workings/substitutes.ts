@@ -43,9 +43,9 @@ export const SUBSTITUTE_PART: Working = {
     number('newWatts', say`Candidate: rated watts`, 'W', { optional: true }),
     number('poles', say`Fitted: poles`, '', { optional: true }),
     number('newPoles', say`Candidate: poles`, '', { optional: true }),
-    choice('load', say`It switches`, LOADS, say`lamp or heater`),
-    choice('type', say`Polarity and type (npn, n-channel, fusible) are`, SAME, say`the same`),
-    choice('pins', say`Case and order of its pins are`, SAME, say`the same`),
+    choice('load', say`It switches`, LOADS, 'lamp or heater'),
+    choice('type', say`Polarity and type (npn, n-channel, fusible) are`, SAME, 'the same'),
+    choice('pins', say`Case and order of its pins are`, SAME, 'the same'),
   ],
   solve(given) {
     const kind = given.choice('kind', KINDS);

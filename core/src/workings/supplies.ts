@@ -140,7 +140,8 @@ export const OTHER_MAINS: Working = {
     const [wanted, got] = [given.number('wanted'), given.number('given')];
     const flux = given.number('plateHz') / given.number('mains');
     const exact = wanted / Math.max(1, flux);
-    const off = mainsExcess(exact, got);
+    // 94 V of 100 are six percent less, whatever the last bit says.
+    const off = Number(mainsExcess(exact, got).toFixed(6));
     const [va, ohm] = [given.optional('va'), given.optional('primary')];
     const rows = [row(say`Beside what it wants here`, percentOff(off)), row(say`Set it to`, figure(exact, 'V'))];
     const bad: string[] = [];
@@ -187,7 +188,7 @@ export const ZENER: Working = {
       const ohm = given.optional(id);
       if (ohm === null) return [];
       const at = zenerAt(supply, zener, ohm, given.number('load') / 1000);
-      const name = id === 'old' ? 'now' : 'instead';
+      const name = id === 'old' ? say`now` : say`instead`;
       if (at.amps < 1e-3) says.push(say`With ${figure(ohm, 'Ω')} it is starved: it no longer holds its volts.`);
       if (at.watts > rating) says.push(say`With ${figure(ohm, 'Ω')} it burns more than its rating.`);
       else if (at.watts > rating / 2) says.push(say`With ${figure(ohm, 'Ω')} it runs hot: over half of its rating.`);

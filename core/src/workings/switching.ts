@@ -125,8 +125,8 @@ export const GHOST: Working = {
   fields: [
     number('high', say`Read with the usual meter`, 'V', { range: 'zero or more' }),
     number('low', say`Read with the low-impedance meter`, 'V', { optional: true, range: 'zero or more' }),
-    choice('end', say`Far end of the wire`, ['connected', say`lifted, both ends insulated`], 'connected'),
-    choice('shared', say`Another feed on the same wire`, ['none', 'yes', say`not known`], say`not known`),
+    choice('end', say`Far end of the wire`, ['connected', 'lifted, both ends insulated'], 'connected'),
+    choice('shared', say`Another feed on the same wire`, ['none', 'yes', 'not known'], 'not known'),
   ],
   solve(given) {
     const [high, low] = [given.number('high'), given.optional('low')];

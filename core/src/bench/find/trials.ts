@@ -59,12 +59,16 @@ const NEVER_BRIDGED: Readonly<Record<string, readonly string[]>> = {
 /** What changes the volts is never bridged: what follows would get them raw. */
 const CONVERTS = ['plug', 'transformer', 'rectifier', 'regulator', 'supply', 'bulk'];
 
+/** What sets the speed is never bridged: the motor would run away, or nothing would be told. */
+const GOVERNS = ['governor', 'plate', 'divider'];
+
 /** Controls that are bypassed for a minute to part them from the switch before them. */
 const BYPASSED = ['board', 'boost'];
 
 /** Whether a bridge across it says anything: a contact or a line that gives on what it gets, or such a control. */
 function canBridge(familyId: string, block: DrivePath['blocks'][number]): boolean {
-  if (CONVERTS.includes(block.id) || (ownEntry(NEVER_BRIDGED, familyId)?.includes(block.id) ?? false)) return false;
+  if ([...CONVERTS, ...GOVERNS].includes(block.id) || (ownEntry(NEVER_BRIDGED, familyId)?.includes(block.id) ?? false))
+    return false;
   if (block.lane !== 'supply' && block.lane !== 'control') return false;
   const passes = block.healthy.some((row) =>
     Object.values(row.out).some((out) => typeof out === 'string' && block.inputs.includes(out.replace(/^=/, ''))),
