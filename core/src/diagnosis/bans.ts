@@ -7,11 +7,7 @@ import { ownEntry } from '../quantity/index.js';
 import { banOf, type Ban } from '../families/index.js';
 import type { Engine } from './engine.js';
 import type { Event, Posterior } from './belief.js';
-
-/** Chance from which a fault that power makes worse bans power (chosen). */
-export const BAN_SHARE = 0.03;
-/** A dead reading speaks against a fault that accounts for it less than this. */
-const SPEAKS_AGAINST = 0.2;
+import { BAN_SHARE, RISK_SHARE, RISK_SHARE_AFTER, SPEAKS_AGAINST } from './defaults.js';
 
 /** A ban that stands, with what raised it. */
 export interface StandingBan extends Ban {
@@ -52,11 +48,6 @@ function chancesOf(
       }
   return chances;
 }
-
-/** Chance from which a fault that power makes worse is looked for with power off, where that is quickly done (chosen). */
-const RISK_SHARE = 0.0015;
-/** The same once something was mended and the complaint is still there: what is left is the second fault (chosen). */
-const RISK_SHARE_AFTER = 0.0003;
 
 /** Bans whose faults are too unlikely to keep power off, and likely enough for a quick look before it. */
 export function risksOf(engine: Engine, posterior: Posterior, afterMend: boolean): ReadonlySet<string> {

@@ -6,9 +6,7 @@
 import type { Context } from '../families/index.js';
 import { contextIndex, type NumberModel, type NumberRow } from './model.js';
 import { rowsOf, settle } from './propagate.js';
-
-/** Share of what lies outside in which every answer at a signal is alike (chosen). */
-export const ANYTHING = 0.3;
+import { ANYTHING } from './defaults.js';
 
 /** How far what was seen fits nothing the path knows. */
 export interface Beyond {

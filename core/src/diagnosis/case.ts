@@ -10,6 +10,7 @@ import { posteriorOf } from './posterior.js';
 import { counted, untouched, type Situation } from './reaching.js';
 import { evidenceFor, suspectsOf, unexplained } from './suspects.js';
 import { say } from '../words/index.js';
+import { LEAST_LISTED_SHARE } from './defaults.js';
 
 /** What the engine says of a case. */
 export interface CaseAnswer {
@@ -66,9 +67,6 @@ function readyEngine(path: DrivePath, file: CaseFile): Engine {
   return made;
 }
 
-/** Suspects under this share are not listed. */
-const LEAST_SHARE = 0.005;
-
 /** Everything that follows from a case; observations are numbered from 0 as in the file. */
 export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile): CaseAnswer | CaseProblem {
   const path = paths.get(file.family);
@@ -96,12 +94,12 @@ export function solveCase(paths: ReadonlyMap<string, DrivePath>, file: CaseFile)
     kind: 'answer',
     family: file.family,
     suspects: suspectsOf(engine, posterior)
-      .filter((one) => one.share >= LEAST_SHARE)
+      .filter((one) => one.share >= LEAST_LISTED_SHARE)
       .map((one) => ({
         block: one.block,
         name: one.name,
         share: one.share,
-        modes: one.modes.filter((mode) => mode.share >= LEAST_SHARE),
+        modes: one.modes.filter((mode) => mode.share >= LEAST_LISTED_SHARE),
         evidence: evidenceFor(engine, posterior, one.block).map(({ ids, bits }) => ({
           observation: Number(ids[0]),
           bits,

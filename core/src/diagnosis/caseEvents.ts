@@ -5,10 +5,11 @@ import { problem, type CaseEntry, type CaseProblem, type TestEntry, type TrialEn
 import { before } from './before.js';
 import { modesCured } from './mends.js';
 import { healthyStates } from './healthy.js';
-import { inUnit, statesOfValue, USUAL_RELIABILITY, withBlurred, type Observation, type Saw } from './observation.js';
+import { inUnit, statesOfValue, withBlurred, type Observation, type Saw } from './observation.js';
 import type { Event } from './belief.js';
 import { readRow } from './row.js';
 import { say } from '../words/index.js';
+import { NO_CURRENT_A, USUAL_RELIABILITY } from './defaults.js';
 
 type Read = { readonly kind: 'observation'; readonly observation: Observation };
 
@@ -154,9 +155,6 @@ const HOW: Readonly<Partial<Record<TrialEntry['trial'], string>>> = {
   'breathed-on': 'breath',
   loaded: 'load',
 };
-
-/** A motor on a bench supply that takes less than this is not connected inside, A (common practice for small motors). */
-const NO_CURRENT_A = 0.03;
 
 /** Everything that a list of entries tells, in order; ids are their numbers. */
 export function eventsFrom(path: DrivePath, entries: readonly CaseEntry[]): { readonly events: Event[] } | CaseProblem {

@@ -5,6 +5,7 @@ import { beyondOf, type Beyond } from './beyond.js';
 import { spaceOf, type Space } from './hypotheses.js';
 import { contextIndex, NO_KNOWLEDGE, numberModel, type Knowledge, type NumberModel, type NumberRow } from './model.js';
 import { rowsInContext, settleRows } from './propagate.js';
+import { LEAST_TRIPLE, STRAY_MARK } from './defaults.js';
 
 /** A path made ready for reasoning; made once, never changed. */
 export interface Engine {
@@ -18,9 +19,6 @@ export interface Engine {
   /** Chance of each answer of a question about marks: hypothesis h, answer a at h * answers + a. */
   markChances(test: PathTest): Float64Array;
 }
-
-/** Three faults at once are thought of where their odds ask for it: one such unit in five thousand (chosen). */
-export const LEAST_TRIPLE = 2e-4;
 
 interface Reach {
   /** Faults at once that are always thought of. */
@@ -72,9 +70,6 @@ export function engineOf(path: DrivePath, reach: Reach = {}): Engine {
   };
   return { model, space, beyond: beyondOf(model), settled, answers, markChances };
 }
-
-/** Chance that a mark is told of although no fault left it (chosen: an old smell, another's tingle). */
-export const STRAY_MARK = 0.005;
 
 /** Each fault leaves its marks by its own chance; the answer names one of those left, or that there is none. */
 function marksIn(model: NumberModel, space: Space, test: PathTest): Float64Array {

@@ -1,15 +1,13 @@
 /** What may be wrong at once: the sets of faults that a posterior holds likely, as a decision reckons with them. */
 import type { Engine } from './engine.js';
 import type { Posterior } from './belief.js';
+import { MOST_SETS } from './defaults.js';
 
 /** Faults that are there together, and the chance of just these, a fraction. */
 export interface FaultSet {
   readonly modes: readonly string[];
   readonly share: number;
 }
-
-/** So many are kept at most; what is left out counts as cured by nothing. */
-const MOST_SETS = 600;
 
 /**
  * Sets of one fault and of two by falling chance, without "nothing is wrong". A third that was seen beside two, which

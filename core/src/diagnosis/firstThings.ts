@@ -2,6 +2,7 @@
 import type { Advice, TestAdvice } from './adviceTypes.js';
 import type { Engine } from './engine.js';
 import { curedModes, type MendAdvice } from './mends.js';
+import { LOOK_PART, QUICK_MIN, SHORT_TEST_MIN } from './defaults.js';
 
 /** The same tests with this one before all others. */
 export function asFirst(
@@ -13,11 +14,6 @@ export function asFirst(
   const others = (list: readonly TestAdvice[]) => list.filter(({ test }) => test.id !== one.test.id);
   return { tests: [{ ...one, first }, ...others(tests)], rest: others(rest) };
 }
-
-/** A dead look that takes no longer than this comes before power, for a fault that power makes worse (chosen). */
-const QUICK_MIN = 8;
-/** After work the gate asks for a short test before power: it may take so long (chosen). */
-const SHORT_TEST_MIN = 25;
 
 /**
  * A live case kills: the insulation is measured before the first test that switches a unit on the mains on. A bad cell
@@ -58,9 +54,6 @@ export function beforePower(
       .sort((a, b) => a.minutes - b.minutes)[0] ?? null
   );
 }
-
-/** A look at the part itself that costs at most this part of the mend comes before it is bought (chosen). */
-const LOOK_PART = 0.5;
 
 /** The cheapest look, not made yet, at a part that would be bought on odds alone; null where there is none worth it. */
 export function lookBeforeBuying(

@@ -3,6 +3,7 @@
  * uncertain splits its hypothesis into worlds; each world is deterministic.
  */
 import type { NumberModel, NumberRow } from './model.js';
+import { MOST_OF_CAUSE, MOST_WORLDS } from './defaults.js';
 
 interface Hypothesis {
   /** Modes by index, rising; empty when nothing is wrong. */
@@ -28,14 +29,8 @@ export interface Space {
   readonly indexOf: ReadonlyMap<string, number>;
 }
 
-/** Most worlds of one hypothesis; the least likely beyond it are left out and the rest scaled. */
-const MOST_WORLDS = 4096;
-
 /** A set of modes as a key. */
 export const keyOf = (modes: readonly number[]): string => modes.join(',');
-
-/** A cause leaves its victim at most so often: now and then the fuse holds. */
-const MOST_OF_CAUSE = 0.95;
 
 /**
  * Odds of faults together. A victim beside its cause is as likely as the cause makes it: chance of both is the

@@ -1,3 +1,4 @@
+export { BAN_SHARE, HEALTHY_WEIGHT, POWER_MINUTES, USUAL_RELIABILITY } from './defaults.js';
 export * from './engine.js';
 export * from './healthy.js';
 export * from './observation.js';
@@ -6,9 +7,9 @@ export * from './posterior.js';
 export * from './pins.js';
 export * from './suspects.js';
 export * from './faultSets.js';
-export { bansOf, BAN_SHARE, type StandingBan } from './bans.js';
+export { bansOf, type StandingBan } from './bans.js';
 export { curedBy, curedModes, type MendAdvice } from './mends.js';
-export { counted, openingMinutes, reaching, untouched, POWER_MINUTES, type Situation } from './reaching.js';
+export { counted, openingMinutes, reaching, untouched, type Situation } from './reaching.js';
 export * from './adviceTypes.js';
 export * from './nextTests.js';
 export * from './reason.js';

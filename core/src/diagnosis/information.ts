@@ -4,6 +4,7 @@ import { answerOfStates, type Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
 import type { Posterior } from './belief.js';
 import type { Suspect } from './suspects.js';
+import { SPOKEN_FOR } from './defaults.js';
 
 /** What is looked for: hypotheses that differ only in faults which nothing seen speaks for are one and the same. */
 export interface Target {
@@ -12,9 +13,6 @@ export interface Target {
   /** Share of each class. */
   readonly shares: Float64Array;
 }
-
-/** A fault is spoken for once its chance is this many times what it was before anything was seen (chosen). */
-const SPOKEN_FOR = 1.3;
 
 /**
  * The faults that what was seen speaks for are looked for; what a unit may have beside them, as any other

@@ -1,13 +1,11 @@
 /** What may be mended next: by chance over cost, the cause before its victim, what was found before all. */
 import { banWords, mendOf, type DrivePath, type PathRepair } from '../families/index.js';
-import { BAN_SHARE, clearedModes, type StandingBan } from './bans.js';
+import { clearedModes, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
-import { MINUTES_PER_MONEY, reaching, WAIT_PART, type Situation } from './reaching.js';
+import { reaching, type Situation } from './reaching.js';
 import type { Posterior } from './belief.js';
 import { say } from '../words/index.js';
-
-/** A mend that did not help is done once more from this chance on (chosen). */
-const SURE_AGAIN = 0.9;
+import { BAN_SHARE, MINUTES_PER_MONEY, SURE_AGAIN, WAIT_PART } from './defaults.js';
 
 /** A mend worth naming: chance a fraction, minutes with its parts and waits. */
 export interface MendAdvice {

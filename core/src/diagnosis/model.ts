@@ -3,6 +3,7 @@ import { ownEntry } from '../quantity/index.js';
 import { CoreError } from '../errors.js';
 import type { Context, DrivePath, PathBlock, PathRow } from '../families/index.js';
 import { say } from '../words/index.js';
+import { PRIOR_UNITS } from './defaults.js';
 
 /** A row with its conditions as bit sets; bit n is state n, the highest state is hunting. */
 export interface NumberRow {
@@ -62,9 +63,6 @@ export interface Confirmed {
   readonly units: number;
   readonly modes: Readonly<Record<string, number>>;
 }
-
-/** The family's prior counts as much as this many units of one's own. */
-const PRIOR_UNITS = 20;
 
 /** Confirmed faults of the family's other models, then of this model. */
 export interface Knowledge {

@@ -13,28 +13,23 @@ import { asFirst, beforePower, lookBeforeBuying } from './firstThings.js';
 import { mendsOf, type MendAdvice } from './mends.js';
 import { posteriorOf } from './posterior.js';
 import type { Posterior } from './belief.js';
-import { MINUTES_PER_MONEY, openingMinutes, owedOpening, reaching, WAIT_PART, type Situation } from './reaching.js';
+import { openingMinutes, owedOpening, reaching, type Situation } from './reaching.js';
 import { suspectsOf } from './suspects.js';
 import { say } from '../words/index.js';
-
-/** Less information than this is not worth a test, bits. */
-export const LEAST_BITS = 0.02;
-/** So many of the best tests are told with what they split. */
-const EXPLAINED = 12;
-/** Dead tests within this part of the best live one go first. */
-const EQUAL_WORTH = 0.9;
-/** A mend that costs parts is bought on odds alone only from this chance. */
-export const BUY_FROM = 0.9;
-/** With nothing left to ask a mend is tried from this chance on. */
-const WORTH_TRYING = 0.2;
-/** Lifting a ban opens every test that needs power: worth so many bits beside its own (chosen). */
-const LIFT_BITS = 0.25;
-/** Every question costs as much: taking it up, writing it down (chosen). */
-export const ASKING_MIN = 1;
-/** Seeing the fault ends the search: worth so many bits beside its own, times its chance (chosen). */
-const FIND_BITS = 1;
-/** So many looks behind one opening are weighed in pairs. */
-const PAIRED = 4;
+import {
+  ASKING_MIN,
+  BUY_FROM,
+  EQUAL_WORTH,
+  EXPLAINED,
+  FIND_BITS,
+  LEAST_BITS,
+  LIFT_BITS,
+  LONG_MIN,
+  MINUTES_PER_MONEY,
+  PAIRED,
+  WAIT_PART,
+  WORTH_TRYING,
+} from './defaults.js';
 
 /** Tests by falling worth (or as `order` has them), mends by odds over cost, and which comes first. */
 export function adviseNext(
@@ -215,8 +210,6 @@ function notBefore(engine: Engine, { done }: Situation, test: PathTest): string 
   return names.length > 0 ? say`Not before these are answered: ${names.join(', ')}.` : null;
 }
 
-/** A run of so many minutes is a long one. */
-const LONG_MIN = 10;
 /** Conditions that only a unit that turns can reach. */
 const NEEDS_RUNNING = ['heat', 'load'] as const;
 

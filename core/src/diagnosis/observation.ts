@@ -2,9 +2,20 @@
 import { ownEntry } from '../quantity/index.js';
 import { CoreError } from '../errors.js';
 import type { Context, PathSignal } from '../families/index.js';
-import { modeIn, STRAY_MARK, type Engine } from './engine.js';
+import { modeIn, type Engine } from './engine.js';
 import { keyOf, type World } from './hypotheses.js';
 import { say } from '../words/index.js';
+import {
+  ABSURD,
+  ANSWERS,
+  ANY_SIZE,
+  EDGE_PART,
+  NOTHING_SAID,
+  OFF_BAND,
+  SEEMS_TO,
+  SIZE_DECAY,
+  STRAY_MARK,
+} from './defaults.js';
 
 /** One thing seen, told, or tried. */
 export interface Observation {
@@ -49,17 +60,6 @@ export type Saw =
     }
   /** A mark found without being asked for: a supply that gave no current, or all it had. */
   | { readonly kind: 'left'; readonly mark: string };
-
-/** Reliability of a reading that says nothing else (common practice: one slip in thirty). */
-export const USUAL_RELIABILITY = 0.97;
-
-/** A value this near the edge of a band, as a part of the value, counts for both states. */
-export const EDGE_PART = 0.05;
-
-/** A value this many times beyond every band is taken for a wrong range, and asked for again. */
-const ABSURD = 30;
-/** A value that fits no band counts for those near it, each less by its distance: this many times off is a third. */
-const OFF_BAND = 1.5;
 
 /** What a value stands for, or why it cannot be. */
 export type ValueStates =
@@ -166,10 +166,6 @@ export function matches(engine: Engine, { saw, context }: Observation): Float64A
   return out;
 }
 
-/** Chance that a part at fault answers its provocation; that any other part's fault seems to; and that a help of half an hour was its own. */
-const ANSWERS = 0.85;
-const SEEMS_TO = 0.06;
-
 function byHypothesis(engine: Engine, saw: Exclude<Saw, { kind: 'signal' | 'block' }>, context: Context): Float64Array {
   const { model, space } = engine;
   if (saw.kind === 'mark') {
@@ -211,12 +207,6 @@ function byHypothesis(engine: Engine, saw: Exclude<Saw, { kind: 'signal' | 'bloc
   });
 }
 
-/** A size outside the range of a fault counts less by this power of how many times outside it is (chosen). */
-const SIZE_DECAY = 5;
-
-/** Share of speed errors by size that says nothing of the fault: alike in the logarithm from 0.3 to 100 %. */
-const ANY_SIZE = 1 / Math.log(100 / 0.3);
-
 /** How well each hypothesis accounts for the size of a speed error, relative to `ANY_SIZE`; null where none was read. */
 export function sizesOf({ model, space }: Engine, { percent }: Observation): Float64Array | null {
   if (percent === undefined || percent === 0) return null;
@@ -245,9 +235,6 @@ export function matchesBeyond({ model, beyond }: Engine, { saw, context }: Obser
   for (let b = 0; b < out.length - 1; b++) out[b] = weight[settled[b * count + signal] as number] as number;
   return out;
 }
-
-/** What was tried says neither way of what no part of the path explains. */
-const NOTHING_SAID = 0.1;
 
 /** Chance that a slip gives just this: each state, or each mode of the block, alike. */
 export function slipChance(engine: Engine, { saw }: Observation): number {

@@ -8,10 +8,10 @@ import type { DrivePath } from '../families/index.js';
 import { block, mode, reads, row, signal } from '../families/path/build.js';
 import { adviseNext } from './nextTests.js';
 import { engineOf } from './engine.js';
-import { ANYTHING } from './beyond.js';
-import { HEALTHY_WEIGHT, OUTSIDE_PRIOR, posteriorOf } from './posterior.js';
+import { posteriorOf } from './posterior.js';
 import type { Event } from './belief.js';
 import { suspectsOf } from './suspects.js';
+import { ANYTHING, HEALTHY_WEIGHT, OUTSIDE_PRIOR } from './defaults.js';
 
 const STATES = ['none', 'low', 'right'] as const;
 type State = (typeof STATES)[number];

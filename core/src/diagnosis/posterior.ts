@@ -9,19 +9,7 @@ import { matches, matchesBeyond, sizesOf, slipChance, type Observation } from '.
 import { pinsOf, type Pins } from './pins.js';
 import { standingAfter } from './bans.js';
 import type { Event, Group, Posterior } from './belief.js';
-
-/** Chance that the fault lies outside the model. */
-export const OUTSIDE_PRIOR = 0.03;
-/**
- * A unit that was brought in is seldom healthy: this much of the weight that the priors alone would give
- * (common practice: about one in twenty comes in with nothing wrong).
- */
-export const HEALTHY_WEIGHT = 0.1;
-/** Odds of a fault that work brings in, in a block touched since the last good reading (common practice: one job in twenty). */
-export const TOUCHED_ODDS = 0.05;
-
-/** A pinned block is this many times likelier; a ruled-out one as much less (by hand, so never for certain). */
-const HAND_FACTOR = 200;
+import { HAND_FACTOR, HEALTHY_WEIGHT, OUTSIDE_PRIOR, TOUCHED_ODDS } from './defaults.js';
 
 /** The posterior after everything in `events`, in order. */
 export function posteriorOf(engine: Engine, events: readonly Event[]): Posterior {

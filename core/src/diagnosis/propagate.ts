@@ -4,9 +4,7 @@
  */
 import type { World } from './hypotheses.js';
 import type { NumberModel, NumberRow } from './model.js';
-
-/** Steps after which a path that neither settles nor repeats is called hunting as a whole. */
-const MOST_STEPS = 200;
+import { MOSTLY_AT_REST, MOST_STEPS } from './defaults.js';
 
 /** Rows that decide each signal in this world: the mode's own first, then the healthy ones. */
 export function rowsOf(model: NumberModel, modes: readonly number[]): NumberRow[][] {
@@ -67,9 +65,6 @@ function dependentsOf(model: NumberModel): readonly (readonly number[])[] {
   DEPENDENTS.set(model, made);
   return made;
 }
-
-/** Steps after which what has not come to rest is watched for running in a circle. */
-const MOSTLY_AT_REST = 24;
 
 /** The settled state under rows that all fit the context. */
 export function settleRows(

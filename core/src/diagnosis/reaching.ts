@@ -2,6 +2,7 @@
 import { needsPower, type DrivePath, type PathTest } from '../families/index.js';
 import type { Engine } from './engine.js';
 import type { Posterior } from './belief.js';
+import { POWER_MINUTES } from './defaults.js';
 
 /** How the unit stands now. */
 export interface Situation {
@@ -31,16 +32,6 @@ export const untouched = (engine: Engine): Situation => ({
   putBack: new Map(),
   mended: new Map(),
 });
-
-/**
- * Minutes to switch on a unit that nobody has opened, to go live through the gate once it is open, and
- * to make it dead again with the charge proved gone (common practice).
- */
-export const POWER_MINUTES = { on: 0.5, live: 2, dead: 3 } as const;
-/** Minutes that a unit of money is worth when a repair is tried or a test uses up parts (an hour of the bench at 60). */
-export const MINUTES_PER_MONEY = 1;
-/** A waiting minute costs this part of a minute of hands: other jobs lie on the bench. */
-export const WAIT_PART = 0.1;
 
 /** Minutes from the unit's present opening and power to what the test or mend needs; `owed` is the part of each level's opening that has to be paid for it. */
 export function reaching(

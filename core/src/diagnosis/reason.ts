@@ -1,8 +1,8 @@
 /** Why a test is the next one, in words and minutes. */
 import { fixed } from '../quantity/index.js';
 import type { TestAdvice } from './adviceTypes.js';
-import { LEAST_BITS } from './nextTests.js';
 import { say } from '../words/index.js';
+import { LEAST_BITS } from './defaults.js';
 
 const list = (names: readonly string[]): string =>
   names.length > 1 ? say`${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}` : (names[0] ?? '');

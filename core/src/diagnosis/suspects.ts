@@ -1,6 +1,7 @@
 /** Who is suspected, what speaks for and against each, and which readings nobody explains. */
 import type { Engine } from './engine.js';
 import type { Posterior } from './belief.js';
+import { LEAST_EVIDENCE_BITS, UNEXPLAINED } from './defaults.js';
 
 /** A fault of a part with its share, a fraction. */
 export interface SuspectMode {
@@ -74,14 +75,9 @@ export function evidenceFor(engine: Engine, posterior: Posterior, block: string)
       const ratio = withWeight > 0 && withoutWeight > 0 ? withIt / withWeight / (without / withoutWeight) : 1;
       return { ids: group.ids, bits: Math.log2(ratio) };
     })
-    .filter((one) => Math.abs(one.bits) >= LEAST_BITS)
+    .filter((one) => Math.abs(one.bits) >= LEAST_EVIDENCE_BITS)
     .sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
 }
-
-/** Less than this speaks neither for nor against, bits. */
-const LEAST_BITS = 0.05;
-/** A reading that less than this share of what is likely accounts for should be taken again. */
-const UNEXPLAINED = 0.3;
 
 /** Ids of readings that no likely hypothesis accounts for. */
 export function unexplained(posterior: Posterior): string[] {

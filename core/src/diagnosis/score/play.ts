@@ -5,13 +5,14 @@ import type { Engine } from '../engine.js';
 import { healthyAnswer } from '../healthy.js';
 import { curedBy } from '../mends.js';
 import type { Advice, Choosing, TestAdvice } from '../adviceTypes.js';
-import { adviseNext, BY_WORTH, LEAST_BITS } from '../nextTests.js';
+import { adviseNext, BY_WORTH } from '../nextTests.js';
 import { reaching, untouched, type Situation } from '../reaching.js';
 import type { Observation } from '../observation.js';
 import { posteriorOf } from '../posterior.js';
 import type { Event, Posterior } from '../belief.js';
 import { suspectsOf, unexplained } from '../suspects.js';
 import type { Unit } from './unit.js';
+import { LEAST_BITS } from '../defaults.js';
 
 /**
  * engine: the advice. checklist: along the path, skipping what the engine's belief already knows. plain:
