@@ -4,6 +4,7 @@ import { Link, useRouteError } from 'react-router';
 import classes from './Frame.module.css';
 import { say } from '@amber-gauge/core/words';
 
+/** What an address without a screen says. */
 export function Missing() {
   return (
     <main className={classes.plain}>
@@ -14,6 +15,7 @@ export function Missing() {
   );
 }
 
+/** What a screen says that broke, with the way back. */
 export function Failed() {
   const error = useRouteError();
   return (

@@ -4,6 +4,7 @@ import { persist } from 'zustand/middleware';
 import type { Mode } from './tokens.js';
 import { say } from '@amber-gauge/core/words';
 
+/** Day, night, or as the device says. */
 export type ModeWish = Mode | 'auto';
 
 interface ModeStore {
@@ -11,8 +12,10 @@ interface ModeStore {
   setWish(wish: ModeWish): void;
 }
 
+/** The wish, kept on this device. */
 export const useModeWish = create<ModeStore>()(
   persist((set) => ({ wish: 'auto', setWish: (wish) => set({ wish }) }), { name: 'amber-gauge-mode' }),
 );
 
+/** Whether the device itself stands on night. */
 export const nightQuery = say`(prefers-color-scheme: dark)`;

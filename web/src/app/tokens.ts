@@ -22,6 +22,7 @@ export interface Palette {
   readonly cleared: string;
 }
 
+/** Colours by day. */
 export const DAY: Palette = {
   page: '#F4EDDF',
   sheet: '#FCF8EF',
@@ -66,7 +67,9 @@ const NIGHT: Palette = {
   cleared: '#9DB5A1',
 };
 
+/** The two grounds. */
 export type Mode = 'day' | 'night';
+/** Colours of both grounds, by the same names. */
 export const PALETTES: Readonly<Record<Mode, Palette>> = { day: DAY, night: NIGHT };
 
 /** Font size and line height in px, by use. */
@@ -81,6 +84,7 @@ export const TYPE = {
   speed: [112, 120],
 } as const;
 
+/** The face of all text. */
 export const FONT_TEXT = "'Atkinson Hyperlegible Next Variable', 'DejaVu Sans', sans-serif";
 
 /** Name of a colour's custom property: amberFill is --amber-fill, ink2 is --ink-2. */

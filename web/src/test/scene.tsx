@@ -21,6 +21,7 @@ import type { JobView } from '../features/job/useJobView.js';
 
 const family = familyOf('belt-turntable-dc');
 
+/** A made-up job. */
 export const JOB: Job = {
   id: '11111111-1111-4111-8111-111111111111',
   number: 7,
@@ -41,6 +42,7 @@ export const JOB: Job = {
 };
 
 let minute = 0;
+/** A line of its log. */
 export function line(body: EventBody, stage: BenchEvent['stage'] = 'find'): BenchEvent {
   minute++;
   return {

@@ -16,18 +16,22 @@ import {
 } from '@amber-gauge/core/speed';
 import { say } from '@amber-gauge/core/words';
 
+/** What is listened to, and how. */
 export type LiveListening =
   { readonly of: 'tone'; readonly wish: LiveWish } | { readonly of: 'pulses'; readonly wish: LivePulsesWish };
 
+/** What the page tells the live worker. */
 export type ToLive =
   | { readonly kind: 'start'; readonly listening: LiveListening; readonly samples: MessagePort }
   | { readonly kind: 'capture'; readonly answer?: Answer; readonly overS?: number };
 
+/** What came of a capture. */
 export type LiveCapture =
   | { readonly kind: 'run'; readonly run: SpeedRun }
   | { readonly kind: 'asked'; readonly question: AskedSpeed }
   | { readonly kind: 'refused'; readonly message: string };
 
+/** What the live worker tells the page. */
 export type FromLive =
   | { readonly kind: 'reading'; readonly reading: LiveReading | LivePulsesReading }
   | { readonly kind: 'captured'; readonly capture: LiveCapture };

@@ -34,6 +34,7 @@ export interface Decoded {
   readonly channels: readonly Float32Array[];
 }
 
+/** Another band of the record that would fit. */
 export interface OtherBand {
   readonly nominalHz: number;
   readonly startS: number;
@@ -42,6 +43,7 @@ export interface OtherBand {
   readonly message: string;
 }
 
+/** What came of a file. */
 export type SpeedAnswer =
   | { readonly kind: 'measured'; readonly run: SpeedRun; readonly sha256: string; readonly bands: readonly OtherBand[] }
   | { readonly kind: 'asked'; readonly question: AskedSpeed }
@@ -60,6 +62,7 @@ export interface TableHead {
   readonly count: number;
 }
 
+/** A file with what is known of it. */
 export type Wish<T> = Omit<T, 'onProgress'>;
 type Report = (done: number) => void;
 
@@ -167,5 +170,6 @@ const api = {
   },
 };
 
+/** What the page may ask the worker for. */
 export type SpeedWorker = typeof api;
 expose(api);

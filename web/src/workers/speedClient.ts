@@ -3,6 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { Decoded, SpeedAnswer, SpeedWorker } from './speed.worker.js';
 import { say } from '@amber-gauge/core/words';
 
+/** A measurement that runs, and the way to stop it. */
 export interface Task<T> {
   readonly answer: Promise<T>;
   stop(): void;
@@ -35,8 +36,10 @@ export function inWorker<T>(work: (api: Remote<SpeedWorker>) => Promise<T>, stop
   return { answer, stop };
 }
 
+/** What a task that was stopped ends with. */
 export const STOPPED: SpeedAnswer = { kind: 'refused', message: say`Measuring was stopped. Nothing was stored.` };
 
+/** How far it is, 0 to 1. */
 export type Report = (done: number) => void;
 
 /** A callback that the worker may call. */

@@ -21,6 +21,7 @@ export const useBookPages = (query: BookQuery) =>
     },
   });
 
+/** The figures of the shop between two days. */
 export const useFigures = (query: Pick<BookQuery, 'from' | 'to'>) =>
   useQuery({
     queryKey: ['book-figures', query],

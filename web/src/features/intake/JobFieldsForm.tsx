@@ -42,6 +42,7 @@ export function blankFields(familyId: string, mainsVolts: number): JobFields {
   };
 }
 
+/** The fields of a job: taken in, or corrected later. */
 export function JobFieldsForm({ start, submitWord, busy, onSubmit, onDraft }: Props) {
   const form = useForm<JobFields>({ resolver: zodResolver(jobFieldsSchema), defaultValues: start });
   const { register, handleSubmit, control, setValue, formState } = form;

@@ -17,12 +17,14 @@ import { useJob } from '../../shared/api/queries.js';
 import { useOutbox } from '../../shared/outbox/outbox.js';
 import { useNow } from '../../shared/ui/useNow.js';
 
+/** A line of the log, and whether it has been kept by the server. */
 export interface LogLine {
   readonly event: BenchEvent;
   readonly status: 'kept' | 'waiting' | 'refused';
   readonly refused: string | null;
 }
 
+/** A job as the screen stands on it: facts, lines, state. */
 export interface JobView {
   readonly job: Job;
   readonly lines: readonly LogLine[];
@@ -37,6 +39,7 @@ export interface JobView {
 
 const NOW_EVERY_MS = 5000;
 
+/** The job by its id, with lines that still wait to be sent. */
 export function useJobView(id: string): { view: JobView | null; error: Error | null } {
   const { data, error } = useJob(id);
   const entries = useOutbox((state) => state.entries);

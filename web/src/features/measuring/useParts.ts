@@ -24,6 +24,7 @@ const useStore = create<PartsStore>()(
 
 const NONE: readonly TurningPart[] = [];
 
+/** Turning parts of a job’s drive train. */
 export interface Parts {
   /** All parts whose rates are known. */
   readonly all: readonly TurningPart[];

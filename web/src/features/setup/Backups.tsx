@@ -11,6 +11,7 @@ import { say } from '@amber-gauge/core/words';
 
 const KEY = ['backups'] as const;
 
+/** When data was last put aside, and where. */
 export function Backups() {
   const { data: state } = useQuery({
     queryKey: KEY,

@@ -13,6 +13,7 @@ interface Props {
   readonly onChange: (motor: MotorTexts) => void;
 }
 
+/** The plate of a motor that lies on the shelf. */
 export function MotorFields({ motor, onChange }: Props) {
   return CANDIDATE_FIELDS.map((field) => (
     <Field

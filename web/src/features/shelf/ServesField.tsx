@@ -39,6 +39,7 @@ interface Props {
   readonly onChange: (serves: readonly string[]) => void;
 }
 
+/** Families and models that a part serves. */
 export function ServesField({ serves, onChange }: Props) {
   return (
     <Autocomplete

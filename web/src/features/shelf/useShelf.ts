@@ -10,6 +10,7 @@ import { serverNow } from '../../shared/outbox/clock.js';
 /** Today by the server's clock, YYYY-MM-DD. */
 export const today = (): string => serverNow().toISOString().slice(0, 10);
 
+/** The shelf as its log has it. */
 export function useShelf(): { shelf: Shelf | null; error: Error | null } {
   const { data, error } = useQuery({
     queryKey: keys.shelf,

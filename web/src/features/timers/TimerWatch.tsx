@@ -11,6 +11,7 @@ import { say } from '@amber-gauge/core/words';
 const REPEAT_MS = 30_000;
 const NAME = say`Amber Gauge`;
 
+/** Timers that run, told when they are due, wherever one is. */
 export function TimerWatch() {
   const jobs = useJobs().data ?? [];
   const now = useNow(1000);

@@ -4,6 +4,7 @@ import type { Train, TrainMotor, TrainPart } from '@amber-gauge/core/drive';
 
 type Belt = NonNullable<TrainPart['belt']>;
 
+/** A part as it is typed. */
 export interface PartDraft extends Omit<TrainPart, 'sizes' | 'toleranceMm' | 'belt' | 'centreMm' | 'slipPercent'> {
   readonly sizes: string;
   readonly tolerance: string;
@@ -14,6 +15,7 @@ export interface PartDraft extends Omit<TrainPart, 'sizes' | 'toleranceMm' | 'be
   readonly shape: Belt['shape'];
 }
 
+/** A drive train as it is typed. */
 export interface TrainDraft {
   readonly motor: Omit<TrainMotor, 'poles' | 'rpm' | 'slipPercent' | 'segments' | 'generator'> & {
     readonly poles: string;
@@ -37,6 +39,7 @@ const numbers = (typed: string): number[] => {
 const orNull = (typed: string): number | null => (typed.trim() === '' ? null : decimal(typed));
 const orZero = (typed: string): number => orNull(typed) ?? 0;
 
+/** A train as one would type it. */
 export const draftOf = (train: Train): TrainDraft => ({
   motor: {
     ...train.motor,
@@ -62,6 +65,7 @@ export const draftOf = (train: Train): TrainDraft => ({
 
 const onPoles = ({ kind }: Pick<TrainMotor, 'kind'>): boolean => kind === 'synchronous' || kind === 'induction';
 
+/** The train that was typed. */
 export function trainOf({ motor, parts, output, speeds }: TrainDraft): Train {
   const { poles, rpm, slip, segments, generator, ...rest } = motor;
   return {

@@ -22,6 +22,7 @@ export class Unreachable extends Error {
   }
 }
 
+/** What a call sends, and until when it is wanted. */
 export interface CallOptions {
   readonly method?: 'GET' | 'POST' | 'PATCH' | 'PUT';
   readonly body?: unknown;

@@ -15,6 +15,7 @@ import {
 import { QueryClient, useQuery } from '@tanstack/react-query';
 import { ApiError, call } from './client.js';
 
+/** The one cache of answers. */
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
@@ -26,6 +27,7 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** Names of answers in the cache. */
 export const keys = {
   jobs: ['jobs'] as const,
   job: (id: string) => ['job', id] as const,
@@ -82,6 +84,7 @@ export const useOpenJobs = (familyId: string) =>
     select: (data) => data.jobs,
   });
 
+/** A job with its lines. */
 export const useJob = (id: string) =>
   useQuery({
     queryKey: keys.job(id),
@@ -124,6 +127,7 @@ export function joined(known: JobDetail, news: JobDetail): JobDetail | null {
   return events.length + unreadable.length === news.lines ? { ...news, events, unreadable } : null;
 }
 
+/** Settings of the shop. */
 export const useSettings = () =>
   useQuery({
     queryKey: keys.settings,
@@ -131,6 +135,7 @@ export const useSettings = () =>
     staleTime: 30000,
   });
 
+/** Test tapes and records. */
 export const useSources = () =>
   useQuery({
     queryKey: keys.sources,
@@ -138,6 +143,7 @@ export const useSources = () =>
     select: (data) => data.sources,
   });
 
+/** Measurements of a job, the newest first. */
 export const useRuns = (jobId: string | null) =>
   useQuery({
     queryKey: keys.runs(jobId),
@@ -145,6 +151,7 @@ export const useRuns = (jobId: string | null) =>
     select: (data) => data.runs,
   });
 
+/** One measurement, whole. */
 export const useRun = (id: string | null) =>
   useQuery({
     queryKey: keys.run(id ?? ''),

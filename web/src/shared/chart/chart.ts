@@ -59,6 +59,7 @@ export function baseOption(): EChartsCoreOption {
   };
 }
 
+/** An axis in the colours of the ground. */
 export function axis(more: Record<string, unknown>) {
   const { ink2, hair } = inks();
   return {

@@ -35,6 +35,7 @@ export function watchClock(): void {
   }, LOOK_EVERY_MS);
 }
 
+/** The server’s time by this device’s clock, set to it. */
 export const serverNow = (): Date => new Date(Date.now() + useClock.getState().offsetMs);
 
 /** Time of a browser event (milliseconds since the page started) by the server's clock. */

@@ -2,6 +2,7 @@
 const DEVICE = 'amber-gauge-device';
 const SEQUENCE = 'amber-gauge-sequence';
 
+/** The name of this device, made once. */
 export function deviceId(): string {
   const known = localStorage.getItem(DEVICE);
   if (known) return known;
@@ -10,6 +11,7 @@ export function deviceId(): string {
   return made;
 }
 
+/** The next number of this device’s own count. */
 export function nextSequence(): number {
   const next = Number(localStorage.getItem(SEQUENCE) ?? '0') + 1;
   localStorage.setItem(SEQUENCE, String(next));

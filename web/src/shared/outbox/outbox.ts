@@ -27,6 +27,7 @@ interface OutboxState {
   readonly away: boolean;
 }
 
+/** What waits to be sent, and what was refused. */
 export const useOutbox = create<OutboxState>(() => ({ entries: [], away: false }));
 
 const RETRY_MS = { first: 500, most: 4000 } as const;

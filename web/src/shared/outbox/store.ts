@@ -2,6 +2,7 @@
 import type { BenchEvent } from '@amber-gauge/core/bench';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
+/** A picture that goes before its line. */
 export interface OutboxPicture {
   readonly photoId: string;
   readonly bytes: ArrayBuffer;
@@ -14,6 +15,7 @@ export interface OutboxSound {
   readonly bytes: ArrayBuffer;
 }
 
+/** A line that waits to be kept by the server. */
 export interface OutboxEntry {
   readonly order?: number;
   readonly jobId: string;
@@ -44,6 +46,7 @@ function database(): Promise<IDBPDatabase<Schema>> {
   return opened;
 }
 
+/** Keeps a line until it is sent. */
 export async function putEntry(entry: OutboxEntry): Promise<void> {
   await (await database()).add('entries', entry);
 }
@@ -53,6 +56,7 @@ export async function allEntries(): Promise<OutboxEntry[]> {
   return (await database()).getAll('entries');
 }
 
+/** Forgets a line that was kept by the server. */
 export async function removeEntry(key: string): Promise<void> {
   const db = await database();
   const order = await db.getKeyFromIndex('entries', 'by-key', key);
@@ -69,6 +73,7 @@ export async function countTry(key: string): Promise<number> {
   return tries;
 }
 
+/** Notes why the server would not keep a line. */
 export async function markRefused(key: string, reason: string): Promise<void> {
   const db = await database();
   const entry = await db.getFromIndex('entries', 'by-key', key);

@@ -15,6 +15,7 @@ export const SUSPICION_WORDS: Readonly<Record<Suspicion, string>> = {
 
 const DIAMOND = 'M12 2L22 12L12 22L2 12Z';
 
+/** Suspicion by shape, beside its word. */
 export function SuspicionShape({ suspicion, size = 20 }: { readonly suspicion: Suspicion; readonly size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true">

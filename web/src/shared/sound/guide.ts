@@ -16,6 +16,7 @@ const STOP_EVERY_S = 1.5;
 
 const level = (decibels: number): number => 10 ** (decibels / 20);
 
+/** The guiding sound of the coach. */
 export interface GuidePlayer {
   play(sound: GuideSound): void;
   /** Louder or softer by so many decibels; the whole. */

@@ -4,10 +4,12 @@ import { create } from 'zustand';
 
 const useNotice = create<{ readonly text: string; readonly open: boolean }>(() => ({ text: '', open: false }));
 
+/** Says something for a moment, and how it may be undone. */
 export const notice = (text: string): void => useNotice.setState({ text, open: true });
 
 const close = () => useNotice.setState({ open: false });
 
+/** Where such words are shown. */
 export function Notice() {
   const { text, open } = useNotice();
   return <Snackbar open={open} message={text} autoHideDuration={6000} onClose={close} />;

@@ -10,6 +10,7 @@ export function when(iso: string): string {
   return at.isSame(now, 'year') ? at.format(say`D MMM HH:mm`) : at.format('YYYY-MM-DD');
 }
 
+/** Day and time in full. */
 export const whenFull = (iso: string): string => dayjs(iso).format(say`YYYY-MM-DD HH:mm`);
 
 /** Is it of today, by this device's calendar? */

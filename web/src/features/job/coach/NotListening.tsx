@@ -44,6 +44,7 @@ interface OffProps {
   readonly cutFor: string;
 }
 
+/** Why the coach hears nothing, and what to do. */
 export function NotListening({ source, pulses, counted, onCounted, rpm, problem, opening, start, cutFor }: OffProps) {
   return (
     <div className="row">

@@ -22,6 +22,7 @@ export interface Pulses {
   readonly nominalRpm: number;
 }
 
+/** What the coach has heard of the present speed. */
 export interface Heard {
   readonly view: WatchView;
   /** Null where nobody knows: pulses lead, a measured run proves. */
@@ -43,6 +44,7 @@ const VOLUME_STEP_DB = 3;
 /** Turns or tape of a speed beside the first one's: the same record sounds so much higher. */
 const pace = (speed: FamilySpeed): number => speed.nominalRpm ?? speed.nominalCmPerS ?? 1;
 
+/** Listens for the coach while it stands open. */
 export function useHearing({ speeds, source, pulses, aim, onHeard }: Wish) {
   const settings = useSettings().data;
   const [heard, setHeard] = useState<Heard | null>(null);

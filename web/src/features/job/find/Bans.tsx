@@ -9,9 +9,11 @@ import { say } from '@amber-gauge/core/words';
 /** From this chance on, or once something was told, going live against the advice takes a word. */
 const PRESSING = 0.1;
 
+/** Bans that stand while it may be live: they come first. */
 export const arePressing = (bans: readonly StandingBan[]): boolean =>
   bans.some((ban) => ban.chance === null || ban.chance >= PRESSING);
 
+/** What keeps power off, each with what lifts it. */
 export function Bans({ bans, live }: { readonly bans: readonly StandingBan[]; readonly live: boolean }) {
   const [all, setAll] = useState(false);
   const [first, ...others] = bans;

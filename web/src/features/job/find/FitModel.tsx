@@ -19,6 +19,7 @@ import type { Find } from './useFind.js';
 import classes from './Find.module.css';
 import { say } from '@amber-gauge/core/words';
 
+/** Asks for the model’s own sheet where it would help. */
 export function FitModel({ view, find }: { readonly view: JobView; readonly find: Find }) {
   const [open, setOpen] = useState(false);
   const model = modelOf(view.job);
@@ -53,6 +54,7 @@ interface DialogProps {
   readonly onDone: () => void;
 }
 
+/** The model’s sheet: parts it has not, bands of its own. */
 export function SheetDialog({ familyId, model, path, kept, onDone }: DialogProps) {
   const [sheet, setSheet] = useState<ModelSheet>(kept.sheet);
   const [version, setVersion] = useState(kept.version);

@@ -24,6 +24,7 @@ interface Cell {
   readonly seen: string | null;
 }
 
+/** What the unit does and does not, seen from outside. */
 export function FunctionGrid({ view, stage, find }: Props) {
   const [open, setOpen] = useState(false);
   const rows = gridOf(find);

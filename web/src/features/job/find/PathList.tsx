@@ -13,6 +13,7 @@ import { percent } from './useFind.js';
 import classes from './PathList.module.css';
 import { said, say } from '@amber-gauge/core/words';
 
+/** How much suspicion is left on a block. */
 export interface BlockView {
   readonly share: number;
   readonly suspicion: Suspicion;
@@ -37,6 +38,7 @@ interface Row {
   readonly blocks: readonly PathBlock[];
 }
 
+/** The drive path as one list, what was read between its rows. */
 export function PathList({ path, blocks, between, asked, askedSignal, opened, onOpen, inside }: Props) {
   const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
   const order = useMemo(() => pathOrder(path), [path]);

@@ -2,6 +2,8 @@
 import { createContext, useContext } from 'react';
 import type { Find } from './useFind.js';
 
+/** The job’s one answer of Find, for all that stand below it. */
 export const FindContext = createContext<Find | null>(null);
 
+/** That answer. */
 export const useJobFind = (): Find | null => useContext(FindContext);

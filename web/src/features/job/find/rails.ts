@@ -14,6 +14,7 @@ interface Rail {
   readonly to: 'bottom' | 'middle';
 }
 
+/** Rails that a row of the path draws at its side. */
 export interface RowRails {
   readonly rails: readonly Rail[];
   /** A square turn along the foot of the row to the next lane. */

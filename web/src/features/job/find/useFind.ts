@@ -15,6 +15,7 @@ import { whenQuiet } from '../../../shared/ui/lazyPart.js';
 import { useKnown, useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 
+/** Path, evidence and answer of a job; the answer is null while it is reckoned. */
 export interface Find extends FindReading {
   /** The model's sheet as it is kept; null when it cannot be had. */
   readonly kept: KeptSheet | null;

@@ -23,6 +23,7 @@ interface DistanceFields {
   readonly tolerance: string;
 }
 
+/** What may be said of a step besides its words. */
 export interface MoreFields {
   readonly distances: readonly DistanceFields[];
   readonly orientation: string;
@@ -37,6 +38,7 @@ export interface MoreFields {
   readonly after: readonly string[] | null;
 }
 
+/** Nothing said yet. */
 export const EMPTY_MORE: MoreFields = {
   distances: [],
   orientation: '',
@@ -91,6 +93,7 @@ interface Props {
   readonly onChange: (value: MoreFields) => void;
 }
 
+/** Marks, way round, distances, wires and what is owed. */
 export function StepMore({ view, parsed, value, onChange }: Props) {
   const put = (more: Partial<MoreFields>) => onChange({ ...value, ...more });
   const flip = (list: readonly string[], one: string) =>

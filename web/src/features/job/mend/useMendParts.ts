@@ -6,6 +6,7 @@ import { today, useAddToShelf, useShelf } from '../../shelf/useShelf.js';
 import type { JobView } from '../useJobView.js';
 import { say } from '@amber-gauge/core/words';
 
+/** Parts of a mend: on the shelf, on order, set aside. */
 export interface MendParts {
   readonly offer: (repair: PathRepair) => Offer;
   /** Lots with pieces set aside for this job that serve one of these mends. */

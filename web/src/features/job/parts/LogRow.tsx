@@ -33,6 +33,7 @@ interface Props {
   };
 }
 
+/** One line of the log with what may be done to it. */
 export function LogRow({ line, view, index, onStrike, onSum, place }: Props) {
   const { event } = line;
   const struck = view.state.struck.has(event.key);
@@ -122,6 +123,7 @@ export interface LogIndex {
   readonly reasons: ReadonlyMap<string, string>;
 }
 
+/** Lines by key, and which of them are struck out. */
 export const logIndex = ({ lines, state }: Pick<JobView, 'lines' | 'state'>): LogIndex => ({
   bodies: new Map(lines.map(({ event }) => [event.key, event.body])),
   places: new Map(state.readings.map(({ key, place }) => [key, place])),

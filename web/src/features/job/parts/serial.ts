@@ -77,6 +77,7 @@ async function portOf(): Promise<SerialPortLike> {
   );
 }
 
+/** What is asked of a meter on a serial line. */
 export interface AskedSerial {
   readonly baud: number;
   readonly kind: InstrumentKind;

@@ -3,6 +3,7 @@ import type { BenchEvent } from '@amber-gauge/core/bench';
 import { eventWords } from '@amber-gauge/core/bench';
 import { create } from 'zustand';
 
+/** A line that is to be mended in the entry line. */
 export const useTypeAgain = create<{ text: string | null; ask: (text: string | null) => void }>((set) => ({
   text: null,
   ask: (text) => set({ text }),

@@ -11,8 +11,10 @@ import { useWindowEvent } from '../../../shared/ui/useWindowEvent.js';
 /** A space this soon after another key belongs to a sentence typed blind, ms. */
 const TYPING_MS = 3000;
 
+/** The stamp of a press of the capture key. */
 export const holdLine = (stage: StageId, prompt: string, at?: Date) => makeLine(stage, { kind: 'hold', prompt }, at);
 
+/** Takes presses of the capture key while a job stands open. */
 export function useCapture(jobId: string, stage: StageId, prompt: string): void {
   const captureKey = useSettings().data?.captureKey ?? 'F9';
   const typed = useRef(-Infinity);

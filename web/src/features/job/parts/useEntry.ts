@@ -23,6 +23,7 @@ import type { JobView } from '../useJobView.js';
 import { useGoLive } from './goLive.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 
+/** What a typed line is, and the ways to keep it. */
 export interface EntryUse {
   readonly entry: Entry;
   /** How it is understood and what Enter will file, in words. */
@@ -36,6 +37,7 @@ export interface EntryUse {
   readonly places: readonly string[];
 }
 
+/** Understands the line as it is typed. */
 export function useEntry(
   view: JobView,
   stage: StageId,

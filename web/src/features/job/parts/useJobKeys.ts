@@ -9,6 +9,7 @@ import { fieldHasFocus } from '../../../shared/ui/focus.js';
 /** After Esc the next key within this time is a command, ms. */
 const COMMAND_MS = 4000;
 
+/** The key that asks for power. */
 export const POWER_KEY = 'F8';
 
 interface Commands {

@@ -8,6 +8,7 @@ const SMALL = { maxWidthOrHeight: 320, maxSizeMB: 0.06 } as const;
 /** A file larger than this is no photo from a phone, bytes. */
 const FILE_LIMIT = 40 * 1024 * 1024;
 
+/** A picture as it is kept, with its small one. */
 export interface ShrunkPhoto {
   readonly bytes: ArrayBuffer;
   readonly thumb: ArrayBuffer;

@@ -27,6 +27,7 @@ interface Props {
   readonly onStands: (to: Stands) => void;
 }
 
+/** The setting of a practice unit, and how it stands. */
 export function SetTo({ settings, ways, stands, onStands }: Props) {
   const keys = [
     stands.warm > 0 && 'warm',

@@ -18,6 +18,7 @@ const marker = (): Remote<PracticeWorker> =>
 
 const counted = ({ lines }: JobView) => lines.filter(({ status }) => status !== 'refused').map(({ event }) => event);
 
+/** The machine behind a practice unit; null until it was fetched. */
 export function useMarking(view: JobView, stage: StageId) {
   const [busy, setBusy] = useState(false);
   const mark = () => {

@@ -18,6 +18,7 @@ interface Props {
   readonly onCheck: (id: string) => void;
 }
 
+/** The proving plan, each check with its shape and word. */
 export function CheckGrid({ plan, present, onCheck }: Props) {
   return (
     <section aria-label={say`Proving plan`}>

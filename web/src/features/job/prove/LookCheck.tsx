@@ -43,6 +43,7 @@ export function TestCheck({ view, stage, test, onDone }: Omit<Props, 'check'> & 
   );
 }
 
+/** A check that is looked at: as it should, or not. */
 export function LookCheck({ view, stage, check, onDone }: Props) {
   const [words, setWords] = useState('');
   const answer = (good: boolean) => {

@@ -35,6 +35,7 @@ const CLASS_WORDS: Readonly<Record<ProtectionClass, string>> = {
 /** Longest cord that is taken, metres. */
 const LONGEST_M = 100;
 
+/** Asks for the class of protection and the length of the cord. */
 export function ClassCheck({ view, stage, onDone }: Props & { readonly onDone: () => void }) {
   const [cord, setCord] = useState('2');
   const cordM = numberIn(cord);
@@ -74,6 +75,7 @@ export function ClassCheck({ view, stage, onDone }: Props & { readonly onDone: (
 /** Read on the dead unit; the currents are read by a tester that feeds it. */
 const DEAD: readonly SafetyReading[] = ['earth', 'insulation'];
 
+/** A reading of electrical safety against this shop’s limit. */
 export function SafetyCheck({ view, stage, reading }: Props & { readonly reading: SafetyReading }) {
   const [typed, setTyped] = useState('');
   const [instrument, setInstrument] = useStored('amber-gauge-safety-tester', '');

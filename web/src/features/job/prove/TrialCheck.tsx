@@ -43,6 +43,7 @@ export function TrialTable({ view, block, provocation }: Pick<Props, 'view' | 'b
   return mine.length > 0 ? <Trials trials={mine} worked={view.state.work.at(-1)?.at ?? null} /> : null;
 }
 
+/** A trial at a part: at rest, provoked, and its end. */
 export function TrialCheck({ view, stage, provocation, block, name }: Props) {
   const mine = view.state.proving.trials.filter((one) => one.block === block && one.provocation === provocation);
   const open = mine.find((one) => one.open) ?? null;

@@ -3,6 +3,7 @@ import { writeWav } from '@amber-gauge/core/formats';
 import { openNoise } from '../../measuring/live/input.js';
 import { say } from '@amber-gauge/core/words';
 
+/** A clip’s sound as it is kept. */
 export interface ClipSound {
   readonly samples: Float64Array;
   readonly sampleRate: number;

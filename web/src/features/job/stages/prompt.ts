@@ -4,6 +4,7 @@ import { CHARGE_PLACE, storesOf } from '@amber-gauge/core/bench';
 import type { JobView } from '../useJobView.js';
 import { say } from '@amber-gauge/core/words';
 
+/** The one thing wanted now, and the place it is read at. */
 export interface Prompt {
   readonly text: string;
   /** Where a reading typed without a place belongs; null when it is a speed or has none. */
@@ -20,6 +21,7 @@ export const askedBy = ({ text, place }: Prompt): PromptAsked => ({
 
 const tell = (text: string, place: string | null = null): Prompt => ({ text, place });
 
+/** The prompt of a stage. */
 export function promptOf(view: JobView, stage: StageId, speedId: string): Prompt {
   const speed = view.state.speeds.find((one) => one.speedId === speedId);
   const label = speed?.label ?? '';

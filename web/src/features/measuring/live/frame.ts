@@ -21,6 +21,7 @@ export const MEAN_WORDS = {
 /** Errors beyond what a frame carries stand at its end. */
 const held = (percent: number): number => Math.max(-999, Math.min(999, percent));
 
+/** What is shown on a second screen of a live reading. */
 export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Omit<LiveFrame, 'sender'> {
   const tone = heard.kind === 'tone' ? heard : null;
   return {

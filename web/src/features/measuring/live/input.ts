@@ -5,6 +5,7 @@ import type { OpenInput } from './openInput.js';
 import tapUrl from '../../../workers/tap.worklet.ts?worker&url';
 import { say } from '@amber-gauge/core/words';
 
+/** A way in for sound. */
 export interface InputDevice {
   readonly id: string;
   readonly name: string;

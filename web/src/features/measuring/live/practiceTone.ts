@@ -14,6 +14,7 @@ interface Standing {
   readonly noise: (() => PracticeSound | null) | null;
 }
 
+/** The test tone of a practice unit, made as it stands now. */
 export const usePracticeTone = create<Standing & { set: (to: Standing) => void }>((set) => ({
   on: false,
   tone: null,

@@ -7,6 +7,7 @@ import { inputDevices, openInput, type InputDevice } from './input.js';
 import type { OpenInput } from './openInput.js';
 import { say } from '@amber-gauge/core/words';
 
+/** A live reading of any way. */
 export type AnyReading = LiveReading | LivePulsesReading;
 
 /** What to listen for, once the rate of the input is known. */

@@ -12,6 +12,7 @@ export function namedLines(figures: RunFigures, parts: readonly TurningPart[]): 
   return nameLines(lines, parts, errorPercent ?? 0, Math.max(1, durationS));
 }
 
+/** Lines of the flutter spectrum with the parts that turn so often. */
 export function Lines({ lines }: { readonly lines: readonly NamedLine[] }) {
   return (
     <section aria-label={say`Lines and turning parts`}>

@@ -122,6 +122,7 @@ interface Props<T> {
   readonly onMeasure: (columns: T, answer: Answer) => Promise<string | AskedSpeed | null>;
 }
 
+/** Which columns of a table hold the pulses. */
 export function PulseColumnsForm({ head, columns, onCancel, onMeasure }: Props<PulseColumns>) {
   const [chosen, setChosen] = useState(columns);
   return (
@@ -148,6 +149,7 @@ export function PulseColumnsForm({ head, columns, onCancel, onMeasure }: Props<P
   );
 }
 
+/** Which columns of a table hold the axes. */
 export function GyroColumnsForm({ head, columns, onCancel, onMeasure }: Props<GyroColumns>) {
   const [chosen, setChosen] = useState(columns);
   const axis = (at: number, value: number) =>

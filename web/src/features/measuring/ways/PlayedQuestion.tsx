@@ -21,6 +21,7 @@ function speedPlayedIn(family: Family, playedRpm: number | null) {
   );
 }
 
+/** Which band was played at which speed. */
 export function PlayedQuestion({ measured, family, onAnswer }: Props) {
   const played = playedOf(measured.run);
   if (!played) return null;

@@ -10,6 +10,7 @@ interface Props {
   readonly onSource: (id: string) => void;
 }
 
+/** The test tape or record that was played. */
 export function SourceChoice({ source, sources, onSource }: Props) {
   return (
     <Field select label={say`Test tape or record`} value={source.id} onChange={(event) => onSource(event.target.value)}>

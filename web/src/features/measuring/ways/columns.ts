@@ -6,6 +6,7 @@ import { say } from '@amber-gauge/core/words';
 
 export type { TableHead } from '../../../workers/speed.worker.js';
 
+/** Columns as they seem to be. */
 export interface Guess {
   readonly head: TableHead;
   readonly pulses: PulseColumns;

@@ -5,6 +5,7 @@ import { mustAsk } from './PlayedQuestion.js';
 import type { Measured } from './way.js';
 import { say } from '@amber-gauge/core/words';
 
+/** A file handed from one way of measuring to another. */
 export interface Handing {
   /** What must be answered before it is filed: did another speed run? */
   readonly question: Measured | null;
@@ -15,6 +16,7 @@ export interface Handing {
   hand(measured: Measured): Promise<void>;
 }
 
+/** Files on their way, and what was said of them. */
 export function useHanding(onMeasured: (measured: Measured) => Promise<void>): Handing {
   const [question, setQuestion] = useState<Measured | null>(null);
   const [doubted, setDoubted] = useState<Handing['doubted']>(null);

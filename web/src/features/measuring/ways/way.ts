@@ -5,6 +5,7 @@ import type { Tolerance } from '@amber-gauge/core/quantity';
 import type { SpeedRun } from '@amber-gauge/core/speed';
 
 const WAYS = ['recording', 'live tone', 'pulses', 'gyroscope', 'strobe disc', 'stopwatch', 'sound'] as const;
+/** A way of measuring. */
 export type Way = (typeof WAYS)[number];
 
 /** Ways that fit: a tone where there is a test tape or record, disc and gyroscope where a platter turns, the others anywhere. */
@@ -56,6 +57,7 @@ export interface Passing {
   readonly elsewhere: (file: File) => Promise<boolean>;
 }
 
+/** What every way is given. */
 export interface WayProps {
   readonly passing?: Passing | undefined;
   readonly family: Family;
