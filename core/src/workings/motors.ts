@@ -18,10 +18,10 @@ import { say } from '../words/index.js';
 const HALF_OHM = 0.5;
 /** Usual limits of insulation, megohms (EN 50678 / 50699, from memory; not valid everywhere). */
 const INSULATION: readonly (readonly [kind: string, megohm: number])[] = [
-  [say`class I`, 1],
-  [say`class I with heating element`, 0.3],
-  [say`class II`, 2],
-  [say`class III`, 0.25],
+  ['class I' as const, 1],
+  ['class I with heating element' as const, 0.3],
+  ['class II' as const, 2],
+  ['class III' as const, 0.25],
 ];
 const CLASSES = INSULATION.map(([kind]) => kind);
 

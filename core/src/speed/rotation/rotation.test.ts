@@ -68,6 +68,23 @@ describe('pulses', () => {
     expect(result.warnings).toContain('ONCE_A_TURN_NOT_SEPARABLE');
   });
 
+  it('find them in a shaft that slows down meanwhile, and say by how much it does', async () => {
+    const places = [0, 0.04, -0.02, 0.01, 0, -0.03];
+    // From 45.45 to 44.55 rpm at an even rate: the time of a place solves h t + a t²/2 = place.
+    const [h, seconds] = [45.45 / 60, 70];
+    const a = (44.55 - 45.45) / 60 / seconds;
+    const timeOf = (turn: number) => (-h + Math.sqrt(h * h + 2 * a * turn)) / a;
+    const times = Array.from({ length: 6 * 50 + 1 }, (_, n) => timeOf((n + (places[n % 6] ?? 0)) / 6));
+    const result = await measured(csv(times), 6, 45);
+    places.forEach((place, i) => {
+      const expected = 100 * ((places[(i + 1) % 6] as number) - place);
+      expect(Math.abs((result.spacingErrorsPercent[i] as number) - expected)).toBeLessThan(0.3);
+    });
+    // 50 turns take 66.7 s of the 70: the speed falls by 1.9 % of 45, nine tenths of it from tenth to tenth.
+    expect(result.driftPercent).toBeGreaterThan(-1.95);
+    expect(result.driftPercent).toBeLessThan(-1.6);
+  });
+
   it('count over missing pulses and leave out doubled ones', async () => {
     const times = pulses({ rpm: 100, perTurn: 8, turns: 40 });
     const lacking = times.filter((_, i) => ![50, 51, 133, 200].includes(i));
