@@ -291,6 +291,9 @@ export const SPOKEN: readonly (readonly [line: string, meaning: string])[] = [
   // Symptoms the family knows.
   ['hunts at 33', 'answer steady=surges'],
   ['surges', 'answer steady=surges'],
+  // Nothing asks of surging by speed: the speed named is no reason to call it fast.
+  ['hunts at 45', 'answer steady=surges'],
+  ['45 surges', 'answer steady=surges'],
   ['slow at 33', 'answer speed-33=slow'],
   ['slow at 45', 'answer speed-45=slow'],
   ['slow when warm', 'answer speed-33-warm=slow'],
@@ -360,6 +363,8 @@ export const ELSEWHERE: readonly (readonly [family: string, line: string, meanin
   ['rim-drive', 'lever stiff', 'answer lever=stiff'],
   ['rim-drive', 'slow when warm', 'answer speed-warm=slow'],
   ['cassette-belt', 'warbles', 'answer warble=warbles'],
+  ['cassette-belt', 'hunts', 'answer warble=warbles'],
+  ['direct-drive-servo', 'hunts at 45', 'answer speed-45=wanders'],
   ['cassette-belt', 'does not wind', 'answer winds=still'],
   ['cassette-belt', 'no lamps', 'answer lamps=dark'],
   ['cassette-belt', 'plays too fast', 'answer play=fast'],

@@ -4,6 +4,7 @@
  */
 import { ownEntry } from '../../quantity/index.js';
 import type { DrivePath, PathTest } from '../../families/index.js';
+import { HUNTING } from '../../diagnosis/index.js';
 import type { EntryAnswer } from './types.js';
 
 interface Concept {
@@ -15,6 +16,8 @@ interface Concept {
   readonly of?: RegExp;
   /** It speaks of all settings at once: the one named is not a condition. */
   readonly everySetting?: true;
+  /** Where no test of the setting named tells of it, one without a setting does. */
+  readonly orAnySetting?: true;
 }
 
 const CONCEPTS: readonly Concept[] = [
@@ -27,6 +30,7 @@ const CONCEPTS: readonly Concept[] = [
   {
     said: /\b(?:hunts?|hunting|surges?|surging|unsteady|wavers?|wavering|wanders?|pumps|erratic)\b/,
     answers: /hunt|surg|unsteady|erratic|wander/,
+    orAnySetting: true,
   },
   {
     said: /\bwarbl(?:es?|ing)\b|\bwobbly\b|\bflutters?\b/,
@@ -110,10 +114,21 @@ const COLD = /\b(?:when\s+)?cold\b/;
 export function symptomIn(text: string, path: DrivePath, speedIds: readonly string[]): EntryAnswer | null {
   const plain = text.toLowerCase().replace(/[’`]/g, "'").trim();
   if (plain.split(/\s+/).length > 8 || STORY.test(plain)) return null;
-  const gone = GONE.test(plain);
   const concept = CONCEPTS.find(({ said }) => said.test(plain));
   if (!concept) return null;
   const wanted = contextIn(concept.everySetting ? '' : plain, path, speedIds);
+  const found = answerUnder(wanted, concept, plain, path);
+  return found ?? (concept.orAnySetting ? answerUnder({}, concept, plain, path) : null);
+}
+
+/** The first test under these conditions that has an answer for what was said. */
+function answerUnder(
+  wanted: Readonly<Record<string, string>>,
+  concept: Concept,
+  plain: string,
+  path: DrivePath,
+): EntryAnswer | null {
+  const gone = GONE.test(plain);
   const named = byReach(path).filter(
     (test) => concept.of?.test(`${test.id} ${test.name.toLowerCase()} ${test.signal ?? ''}`) ?? true,
   );
@@ -150,7 +165,12 @@ export function symptomIn(text: string, path: DrivePath, speedIds: readonly stri
 
 type Outcome = PathTest['outcomes'][number];
 const saysIt = (one: Outcome, answers: RegExp): boolean => answers.test(one.words.toLowerCase());
-const standsForIt = (one: Outcome, answers: RegExp): boolean => one.states.some((state) => answers.test(state));
+/** A steady speed is no hunting, although what hunts is counted with one of the answers where no other has it. */
+const STEADY = /^(?:slow|right|fast|full)$/;
+const standsForIt = (one: Outcome, answers: RegExp): boolean =>
+  one.states.some(
+    (state) => answers.test(state) && !(state === HUNTING && one.states.some((each) => STEADY.test(each))),
+  );
 
 /** What is seen from outside first: nobody speaks of a probe in these words. */
 const byReach = (path: DrivePath): PathTest[] => [
