@@ -88,6 +88,16 @@ function isLook(ts, node) {
   return ts.isVariableDeclaration(node) && /^[A-Z_]*(SX|STYLE|LOOK)$/.test(node.name.getText());
 }
 
+/** What stands behind ?? for a place of a list that is always there: the type asks for it, nothing reaches it. */
+const isNever = (ts, node) =>
+  ts.isBinaryExpression(node.parent) &&
+  node.parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken &&
+  node.parent.right === node &&
+  ts.isElementAccessExpression(node.parent.left);
+
+/** The edge between two made-up numbers is never met: there a comparison is turned round. */
+const turned = (operator) => ({ '<=': '>=', '<': '>', '>=': '<=', '>': '<' })[operator] ?? operator;
+
 /** Every single change of logic that a file allows: from, to (offsets) and what stands there instead. */
 function changesOf(ts, path) {
   const text = readFileSync(path, 'utf8');
@@ -106,7 +116,8 @@ function changesOf(ts, path) {
       const words = [node.left, node.right].some(
         (side) => ts.isStringLiteralLike(side) || ts.isTemplateExpression(side),
       );
-      if (instead && !(words && '+-'.includes(instead))) put(node.operatorToken, instead);
+      if (instead && !(words && '+-'.includes(instead)))
+        put(node.operatorToken, CHOSEN.test(path) ? turned(instead) : instead);
     }
     if (ts.isNumericLiteral(node) && !CHOSEN.test(path))
       put(node, Number(node.text) === 0 ? '1' : `(2 * ${node.text})`);
