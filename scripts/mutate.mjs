@@ -119,7 +119,7 @@ function changesOf(ts, path) {
       if (instead && !(words && '+-'.includes(instead)))
         put(node.operatorToken, CHOSEN.test(path) ? turned(instead) : instead);
     }
-    if (ts.isNumericLiteral(node) && !CHOSEN.test(path))
+    if (ts.isNumericLiteral(node) && !CHOSEN.test(path) && !isNever(ts, node))
       put(node, Number(node.text) === 0 ? '1' : `(2 * ${node.text})`);
     if (node.kind === ts.SyntaxKind.TrueKeyword) put(node, 'false');
     if (node.kind === ts.SyntaxKind.FalseKeyword) put(node, 'true');
