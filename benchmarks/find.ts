@@ -58,7 +58,7 @@ function chain(count: number): DrivePath {
     causes: [],
     ways: [],
     guards: [],
-  trims: [],
+    trims: [],
     options: [],
     contexts: [],
     levels: [{ id: 'outside', name: 'closed', minutes: 0, steps: [] }],
