@@ -58,6 +58,15 @@ const line = (body: EventBody): BenchEvent => ({
 });
 
 describe('as found and as left', () => {
+  it('a log that begins with work has nothing as found; what is read next is as left', () => {
+    const [first] = jobState(job, [line(work('trim 33')), line(speed('33', -0.2))]).speeds;
+    expect(first?.asFound).toBeNull();
+    expect(first?.asLeft?.speed.errorPercent).toBe(-0.2);
+    const [before] = jobState(job, [line(speed('33', -0.2)), line(work('trim 33'))]).speeds;
+    expect(before?.asFound?.speed.errorPercent).toBe(-0.2);
+    expect(before?.asLeft).toBeNull();
+  });
+
   it('are the last before the first work and the last after the last work', () => {
     const events = [
       speed('33', -2),

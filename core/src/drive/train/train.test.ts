@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { isBelt, isGear } from './schema.js';
 import { seeded } from '../../numeric/index.js';
 import {
   drawTrain,
@@ -194,5 +195,15 @@ describe('the drawing', () => {
     const [a, b] = crossed.runs as [(typeof crossed.runs)[number], (typeof crossed.runs)[number]];
     expect(Math.sign(a.from[1])).toBe(-Math.sign(a.to[1]));
     expect(Math.sign(a.from[1])).toBe(-Math.sign(b.from[1]));
+  });
+});
+
+describe('a contact', () => {
+  it('is a belt’s or by teeth, whichever kind of it; a rim and a shaft are neither', () => {
+    expect((['belt', 'crossed belt', 'back of a belt'] as const).every(isBelt)).toBe(true);
+    expect((['gear', 'ring gear', 'planetary'] as const).every(isGear)).toBe(true);
+    for (const other of ['shaft', 'rim', 'inside of a rim'] as const)
+      expect(isBelt(other) || isGear(other)).toBe(false);
+    expect(isBelt('gear') || isGear('belt')).toBe(false);
   });
 });
