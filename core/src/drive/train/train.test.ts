@@ -190,6 +190,44 @@ describe('the drawing', () => {
     }
   });
 
+  it('a belt’s wheels stand as far apart as was measured, and never one inside the other', () => {
+    const apart = (centreMm: number | null) => {
+      const { wheels } = drawTrain(changed(usual('belt-mains'), 'platter', { centreMm }), 0, 50);
+      const [a, b] = ['pulley', 'platter'].map((id) => wheels.find((one) => one.id === id)) as never as {
+        x: number;
+        y: number;
+      }[];
+      return Math.hypot((a?.x ?? 0) - (b?.x ?? 0), (a?.y ?? 0) - (b?.y ?? 0));
+    };
+    expect(apart(160)).toBeCloseTo(160, 9);
+    expect(apart(120)).toBeCloseTo(120, 9);
+    // 254 and 22.03 mm: nearer than 116 mm the pulley would lie inside.
+    expect(apart(40)).toBeCloseTo((254 - 22.03) / 2 + 1, 9);
+    // Not measured: the radii and four tenths of them between.
+    expect(apart(null)).toBeCloseTo((1.4 * (254 + 22.03)) / 2, 9);
+  });
+
+  it('wheels that one wheel drives go off to different sides', () => {
+    const train = usual('rim');
+    const idler = train.parts.find(({ id }) => id === 'idler') as (typeof train.parts)[number];
+    const three = {
+      ...train,
+      parts: [...train.parts, { ...idler, id: 'second' }, { ...idler, id: 'third' }, { ...idler, id: 'fourth' }],
+    };
+    const { wheels } = drawTrain(three, 0, 50);
+    const at = (id: string) => wheels.find((one) => one.id === id) as (typeof wheels)[number];
+    const reach = (6.38 + 45) / 2;
+    const offs = ['idler', 'second', 'third', 'fourth'].map((id) =>
+      [at(id).x - at('step').x, at(id).y - at('step').y].map((one) => Math.round(one / reach) + 0),
+    );
+    expect(offs).toEqual([
+      [1, 0],
+      [0, 1],
+      [0, -1],
+      [-1, 0],
+    ]);
+  });
+
   it('a crossed belt’s runs cross between the wheels', () => {
     const crossed = drawTrain(changed(usual('belt-mains'), 'platter', { contact: 'crossed belt', sizes: [60] }), 0, 50);
     const [a, b] = crossed.runs as [(typeof crossed.runs)[number], (typeof crossed.runs)[number]];
