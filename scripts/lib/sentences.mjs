@@ -121,7 +121,7 @@ function isInCode(ts, node) {
     }
     if (
       ts.isPropertyAssignment(up) &&
-      /^(className|sx|style|[a-z]*[Ss]tyle|font.*|background.*|gridTemplate.*|border.*|transition|Accept|accept|pattern|id|key|range)$/.test(
+      /^(className|sx|style|[a-z]*[Ss]tyle|font.*|background.*|gridTemplate.*|border.*|transition|Accept|accept|pattern|id|key|range|typed)$/.test(
         up.name.getText(),
       )
     )

@@ -1,5 +1,6 @@
 /** A made-up job for the tests of the bench. */
 import { familyOf } from '../families/index.js';
+import type { BenchEvent, EventBody } from './event.js';
 import { toleranceOfUse, type JobFacts } from './job.js';
 
 /** A mains unit of the family at its usual speeds, with nothing known of it but what `more` says. */
@@ -21,3 +22,30 @@ export function testJob(familyId: string, more: Partial<JobFacts> = {}): JobFact
     ...more,
   };
 }
+
+/** Makes lines of a log, a minute apart, with keys e1, e2 … */
+export function lineMaker(): (body: EventBody) => BenchEvent {
+  let minute = 0;
+  return (body) => ({
+    key: `e${++minute}`,
+    enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
+    device: 'a',
+    sequence: minute,
+    stage: 'find',
+    body,
+  });
+}
+
+/** Direct volts read at a place. */
+export const voltsAt = (value: number, place: string | null): EventBody => ({
+  kind: 'reading',
+  text: '',
+  values: [value],
+  unit: 'V',
+  qualifier: 'dc',
+  bound: 'exact',
+  place,
+  speedId: null,
+  condition: null,
+  holdKey: null,
+});

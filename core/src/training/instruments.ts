@@ -6,7 +6,7 @@ import { gaussian, seeded, type Random } from '../numeric/index.js';
 import { withUnit } from '../quantity/index.js';
 import { ringBars } from '../speed/index.js';
 import { minutesOf, notNow, type Visit } from './visit.js';
-import { say } from '../words/index.js';
+import { said, say } from '../words/index.js';
 
 /** What was done: to be logged as a line, and what the entry line would take. */
 export interface Done {
@@ -171,8 +171,8 @@ export function strobeAt(
   const way = drift > 0 ? 'left' : 'right';
   return {
     ...base,
-    words: say`${bars} bars to the ${way} at the near edge in ${WATCHED_S} s`,
-    typed: say`${speed.id}: ${bars} bars ${way} near in ${WATCHED_S} s`,
+    words: say`${bars} bars to the ${said(way)} at the near edge in ${WATCHED_S} s`,
+    typed: `${speed.id}: ${bars} bars ${way} near in ${WATCHED_S} s`,
   };
 }
 

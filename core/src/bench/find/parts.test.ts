@@ -1,8 +1,8 @@
 /** The small parts of Find: how suspicion is drawn, ends of bands as typed, what may be tried where, what stands between rows. */
 import { describe, expect, it } from 'vitest';
 import { PATHS, type DrivePath } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import type { BenchEvent } from '../event.js';
+import { lineMaker, testJob, voltsAt } from '../job.test-data.js';
 import { didNotTurn } from '../speedReading.js';
 import { endText, readEnd } from './bandEnd.js';
 import { betweenRows } from './between.js';
@@ -14,30 +14,10 @@ import { familyOf } from '../../families/index.js';
 const path = PATHS.get('belt-turntable-dc') as DrivePath;
 const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `e${++minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'find',
-  body,
-});
+const line = lineMaker();
 const answer = (testId: string, outcome: string | null, more: object = {}): BenchEvent =>
   line({ kind: 'answer', testId, name: testId, outcome, words: outcome ?? '', value: null, unit: null, ...more });
-const volts = (value: number, place: string): BenchEvent =>
-  line({
-    kind: 'reading',
-    text: '',
-    values: [value],
-    unit: 'V',
-    qualifier: 'dc',
-    bound: 'exact',
-    place,
-    speedId: null,
-    condition: null,
-    holdKey: null,
-  });
+const volts = (value: number, place: string): BenchEvent => line(voltsAt(value, place));
 
 describe('suspicion', () => {
   const suspect = (share: number, evidence = 1): SuspectView =>

@@ -1,7 +1,7 @@
 /** What the owner's and the next repairer's papers say, from logs written by hand. */
 import { describe, expect, it } from 'vitest';
-import type { BenchEvent, EventBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import type { BenchEvent } from '../event.js';
+import { lineMaker, testJob, voltsAt } from '../job.test-data.js';
 import { benchSheet } from './benchSheet.js';
 import { foundIn } from './found.js';
 import { workDone } from './workDone.js';
@@ -9,30 +9,10 @@ import { workDone } from './workDone.js';
 const FAMILY = 'belt-turntable-dc';
 const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `e${++minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'find',
-  body,
-});
+const line = lineMaker();
 const answer = (testId: string, outcome: string, words: string): BenchEvent =>
   line({ kind: 'answer', testId, name: testId, outcome, words, value: null, unit: null });
-const volts = (value: number, place: string | null): BenchEvent =>
-  line({
-    kind: 'reading',
-    text: '',
-    values: [value],
-    unit: 'V',
-    qualifier: 'dc',
-    bound: 'exact',
-    place,
-    speedId: null,
-    condition: null,
-    holdKey: null,
-  });
+const volts = (value: number, place: string | null): BenchEvent => line(voltsAt(value, place));
 const mended = (repairId: string, name: string) => line({ kind: 'mended', repairId, name });
 const hand = (verdict: 'pinned' | 'ruled-out' | 'outside', name: string) =>
   line({ kind: 'suspect', block: 'belt', name, verdict });

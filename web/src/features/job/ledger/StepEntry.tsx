@@ -124,10 +124,12 @@ export function StepEntry({ view, stage }: { readonly view: JobView; readonly st
   );
 }
 
+/** As it is typed: the line is read again. */
+const TRAY = ', tray ' as const;
 const withTray = (text: string, tray: string): string =>
   /,?\s*tray\s+\w+\s*$/i.test(text)
     ? text.replace(/,?\s*tray\s+\w+\s*$/i, `, tray ${tray}`)
-    : say`${text.trimEnd()}, tray ${tray}`.replace(/^, /, '');
+    : `${text.trimEnd()}${TRAY}${tray}`.replace(/^, /, '');
 
 const withCount = (text: string, count: number): string => {
   const plain = text.trimEnd();
