@@ -54,7 +54,7 @@ export default ts.config(
     rules: { ...hooks.configs.recommended.rules },
   },
   {
-    files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', '**/*.config.{js,ts}', 'benchmarks/**/*.mjs'],
+    files: ['scripts/**/*.mjs', 'cli/bin/*.mjs', '**/*.config.{js,ts}', 'benchmarks/**/*.mjs', 'e2e/**/*.mjs'],
     languageOptions: { globals: globals.node },
   },
   {
@@ -114,6 +114,26 @@ export default ts.config(
           selector:
             'ImportDeclaration[source.value=/src/] ImportSpecifier[imported.name=/^(?!PATHS$|FAMILIES$)[A-Z][A-Z0-9_]+$/]',
           message: 'Write the published values out here, with their source.',
+        },
+      ],
+    },
+  },
+  {
+    // Test files of one worker share their modules: one that is replaced stays unreplaced where it was read before.
+    files: [
+      'core/src/**/*.test.ts',
+      'contract/**/*.test.ts',
+      'cli/**/*.test.ts',
+      'server/**/*.test.ts',
+      'web/**/*.test.{ts,tsx}',
+    ],
+    ignores: ['**/*.apart.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.object.name='vi'][callee.property.name=/^(mock|doMock)$/]",
+          message: 'Name the file *.apart.test.ts(x): only those have modules of their own to replace.',
         },
       ],
     },

@@ -5,6 +5,19 @@ const node = (name: string, include: string[], more: object = {}) => ({
   test: { name, include, environment: 'node' as const, ...more },
 });
 
+const APART = 'web/src/**/*.apart.test.{ts,tsx}';
+
+const page = (name: string, files: object) => ({
+  extends: true as const,
+  test: {
+    name,
+    environment: 'happy-dom' as const,
+    testTimeout: 30000,
+    setupFiles: ['web/src/test/setup.ts'],
+    ...files,
+  },
+});
+
 export default defineConfig({
   test: {
     // Both cores: on a machine of two the default is one worker.
@@ -14,14 +27,15 @@ export default defineConfig({
     reporters: ['default', './scripts/reporters/vitest-counts.ts'],
     projects: [
       node('core', ['core/src/**/*.test.ts', 'core/published/**/*.test.ts'], { testTimeout: 30000 }),
-      node('contract', ['contract/src/**/*.test.ts']),
+      node('contract', ['contract/src/**/*.test.ts'], { testTimeout: 30000 }),
       node('cli', ['cli/src/**/*.test.ts'], { testTimeout: 60000 }),
-      node('scripts', ['scripts/**/*.test.ts', 'benchmarks/**/*.test.ts']),
+      // The list of words is heard as the core is read: nothing may have read it before.
+      node('scripts', ['scripts/**/*.test.ts', 'benchmarks/**/*.test.ts'], { testTimeout: 30000, isolate: true }),
       node('server', ['server/test/**/*.test.ts'], { testTimeout: 30000, hookTimeout: 60000 }),
-      {
-        extends: true,
-        test: { name: 'web', include: ['web/src/**/*.test.{ts,tsx}'], environment: 'happy-dom' },
-      },
+      page('web', { include: ['web/src/**/*.test.{ts,tsx}'], exclude: [APART] }),
+      // A test that puts another module in a module's place reads everything for itself: what an earlier file of
+      // the same worker has read would stand there already, unreplaced.
+      page('web-apart', { include: [APART], isolate: true }),
     ],
   },
 });

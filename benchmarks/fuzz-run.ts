@@ -9,10 +9,11 @@ const say = (done: number) => {
   if (done % 1000 === 0) console.error(`${done} files`);
 };
 const tally = await fuzz(count, seed, say, only);
+const all = [...tally.failures, ...tally.slow];
 console.log(
-  `${tally.files} mutated files from seed ${seed}, slowest ${tally.slowestMs.toFixed(0)} ms, ${tally.failures.length} failures`,
+  `${tally.files} mutated files from seed ${seed}, slowest ${tally.slowestMs.toFixed(0)} ms, ${all.length} failures`,
 );
 for (const [outcome, number] of Object.entries(tally.outcomes).sort((a, b) => b[1] - a[1]))
   console.log(`${String(number).padStart(7)} ${outcome}`);
-for (const failure of tally.failures.slice(0, 20)) console.log(failure);
-process.exitCode = tally.failures.length > 0 ? 1 : 0;
+for (const failure of all.slice(0, 20)) console.log(failure);
+process.exitCode = all.length > 0 ? 1 : 0;

@@ -7,6 +7,7 @@ import { createServer, request } from 'node:http';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
 import { chromium } from '@playwright/test';
+import { chromiumPath } from '../scripts/lib/install.mjs';
 import { pino } from 'pino';
 import { createApp } from '../server/src/app.js';
 import { fillBench } from '../server/test/many.js';
@@ -77,7 +78,7 @@ async function measured(
 
 /** Milliseconds from the address to the first row that is seen, each time in a browser that knows nothing. */
 async function visible(name: string, path: (i: number) => string, count: number, row = 'main li'): Promise<void> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: chromiumPath() ?? '', args: ['--no-sandbox'] });
   const took: number[] = [];
   for (let i = 0; i < count; i++) {
     const context = await browser.newContext({ serviceWorkers: 'block' });

@@ -1,8 +1,10 @@
 /**
- * Do the tests bite? One line of logic is changed at a time, in a copy of the tree, and the tests that reach
- * the file are run: a change that none of them notices is shown with its place, to be judged by hand (some
- * changes are no change at all).
+ * Do the tests bite? Changes of logic are drawn and written into a copy of the tree, asleep. All tests are run once
+ * to see which come to which change; then one change at a time is woken and those tests are run. A change that none
+ * of them notices is shown with its place, to be judged by hand (some changes are no change at all).
  * `npm run mutate -- [--rung core|contract|cli|web|server] [--count N] [--seed N] [--file PART] [--at-once N]`
+ * `--reach` wakes none and lists the lines of logic that no test comes to; `--browser` (of the web) shows what lived to the
+ * browser's tests too.
  */
 import { spawn } from 'node:child_process';
 import {
@@ -19,120 +21,28 @@ import {
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureNpm, ensurePostgres } from './lib/install.mjs';
+import { ensureChromium, ensureNpm, ensurePostgres } from './lib/install.mjs';
+import { changesOf, numbers, sourcesBelow, withChanges } from './lib/mutants.mjs';
+import { askBrowser } from './lib/mutateBrowser.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { ROOT } from './lib/run.mjs';
 import { Plain, plainly } from './lib/say.mjs';
 
 /** A mutated test that runs longer than this hangs: that is noticed too, seconds. */
-const LONGEST_S = 600;
+const LONGEST_S = 900;
+/** Tests are asked in groups of about so many seconds. */
+const LONG_S = 15;
+/** One process reads the sources once for all of a group. */
+const BAIL = ['--bail', '1', '--reporter', 'dot', '--maxWorkers', '1'];
 const RUNGS = ['core', 'contract', 'cli', 'web', 'server'];
 /** Whose tests are run for a rung: the contract is held by the server's too. */
-const TESTS = { core: ['core'], contract: ['contract', 'server'], cli: ['cli'], web: ['web'], server: ['server'] };
-/** Tables of the trade and drawn things are no logic. */
-const NO_LOGIC =
-  /\.test\.|test-data|\.d\.ts$|families\/(paths|records|parts)|kernel\/bytes|demo\/|speed\/made|diagnosis\/score|tone\/synth|migrations\/|tokens\.ts|theme\.ts/;
-
-/** Machines of the practice are made up, and so are their numbers; constants of measuring are chosen, with their origin. */
-const CHOSEN = /practice\/(machines|electric|motors)\/|marking\/maps\/|defaults\.ts$/;
-
-function sourcesBelow(dir) {
-  return readdirSync(dir, { withFileTypes: true }).flatMap((entry) => {
-    const path = join(dir, entry.name);
-    if (entry.isDirectory()) return sourcesBelow(path);
-    return /\.tsx?$/.test(path) && !NO_LOGIC.test(path) ? [path] : [];
-  });
-}
-
-/** Numbers from 0 to 1, the same for the same seed. */
-function numbers(seed) {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), state | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
-
-const SWAPS = new Map(
-  [
-    ['+', '-'],
-    ['*', '/'],
-    ['<', '<='],
-    ['>', '>='],
-    ['===', '!=='],
-    ['&&', '||'],
-    ['??', '&&'],
-  ].flatMap(([a, b]) =>
-    a === '??'
-      ? [[a, b]]
-      : [
-          [a, b],
-          [b, a],
-        ],
-  ),
-);
-
-/** Sizes, spacings and colours of a screen: how it looks is judged by eye, it is no logic. */
-function isLook(ts, node) {
-  if (ts.isJsxAttribute(node)) {
-    const inside = node.initializer && ts.isJsxExpression(node.initializer) ? node.initializer.expression : undefined;
-    return (
-      /^(sx|style|spacing|gap|size|width|height|maxWidth|minRows|maxRows|columns|elevation)$/.test(
-        node.name.getText(),
-      ) ||
-      (inside !== undefined && ts.isNumericLiteral(inside))
-    );
-  }
-  return ts.isVariableDeclaration(node) && /^[A-Z_]*(SX|STYLE|LOOK)$/.test(node.name.getText());
-}
-
-/** What stands behind ?? for a place of a list that is always there: the type asks for it, nothing reaches it. */
-const isNever = (ts, node) =>
-  ts.isBinaryExpression(node.parent) &&
-  node.parent.operatorToken.kind === ts.SyntaxKind.QuestionQuestionToken &&
-  node.parent.right === node &&
-  ts.isElementAccessExpression(node.parent.left);
-
-/** The edge between two made-up numbers is never met: there a comparison is turned round. */
-const turned = (operator) => ({ '<=': '>=', '<': '>', '>=': '<=', '>': '<' })[operator] ?? operator;
-
-/** Every single change of logic that a file allows: from, to (offsets) and what stands there instead. */
-function changesOf(ts, path) {
-  const text = readFileSync(path, 'utf8');
-  const kind = path.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS;
-  const file = ts.createSourceFile(path, text, ts.ScriptTarget.Latest, true, kind);
-  const out = [];
-  const put = (node, instead) => {
-    const line = file.getLineAndCharacterOfPosition(node.getStart()).line + 1;
-    out.push({ path, line, from: node.getStart(), to: node.getEnd(), instead, was: node.getText() });
-  };
-  const visit = (node) => {
-    if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
-    if (isLook(ts, node)) return;
-    if (ts.isBinaryExpression(node)) {
-      const instead = SWAPS.get(node.operatorToken.getText());
-      const words = [node.left, node.right].some(
-        (side) => ts.isStringLiteralLike(side) || ts.isTemplateExpression(side),
-      );
-      if (instead && !(words && '+-'.includes(instead)))
-        put(node.operatorToken, CHOSEN.test(path) ? turned(instead) : instead);
-    }
-    if (ts.isNumericLiteral(node) && !CHOSEN.test(path) && !isNever(ts, node))
-      put(node, Number(node.text) === 0 ? '1' : `(2 * ${node.text})`);
-    if (node.kind === ts.SyntaxKind.TrueKeyword) put(node, 'false');
-    if (node.kind === ts.SyntaxKind.FalseKeyword) put(node, 'true');
-    if (ts.isPrefixUnaryExpression(node) && /^[!-]$/.test(ts.tokenToString(node.operator)))
-      put(node, `(${node.operand.getText()})`);
-    if (ts.isConditionalExpression(node))
-      put(node, `${node.condition.getText()} ? ${node.whenFalse.getText()} : ${node.whenTrue.getText()}`);
-    ts.forEachChild(node, visit);
-  };
-  visit(file);
-  return out.map((change) => ({ ...change, text }));
-}
-
+const TESTS = {
+  core: ['core'],
+  contract: ['contract', 'server'],
+  cli: ['cli'],
+  web: ['web', 'web-apart'],
+  server: ['server'],
+};
 /** A copy of what tests need; packages are shared. */
 function copyOfTree() {
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-mutate-'));
@@ -157,10 +67,10 @@ function copyOfTree() {
   return dir;
 }
 
-/** Runs tests chosen by these words of vitest's command line; resolves with whether one of them failed. */
-function fails(dir, rung, chosen, env) {
+/** Runs these test files, all of the rung's for none; resolves with whether one of them failed. */
+function fails(dir, rung, files, env, more = []) {
   const projects = TESTS[rung].flatMap((one) => ['--project', one]);
-  const args = [...chosen, '--run', ...projects, '--bail', '1', '--reporter', 'dot', '--passWithNoTests'];
+  const args = ['run', ...files, ...projects, ...more];
   const child = spawn(join(dir, 'node_modules', '.bin', 'vitest'), args, {
     cwd: dir,
     stdio: 'ignore',
@@ -176,48 +86,116 @@ function fails(dir, rung, chosen, env) {
   });
 }
 
-/** The tests beside the file first (a change is mostly noticed there, in seconds), then all that reach it. */
-async function noticed(dir, rung, path, env) {
-  const beside = dirname(path);
-  const near = beside === join(dir, rung, 'src') ? [path.replace(/\.tsx?$/, '.test')] : [`${beside}/`];
-  return (await fails(dir, rung, near, env)) || fails(dir, rung, ['related', path], env);
+/**
+ * Which test files come to which change, and how long each takes, seconds: all tests are run once with every
+ * change asleep, each file with modules of its own, so that what is reckoned once is reckoned for each.
+ */
+async function reach(dir, rung, env) {
+  const [reached, report] = [join(dir, 'reached'), join(dir, 'report.json')];
+  writeFileSync(reached, '');
+  const more = ['--isolate', '--reporter', 'json', '--outputFile', report];
+  if (await fails(dir, rung, [], { ...env, REACHED: reached }, more))
+    throw new Plain('Tests fail with nothing changed: mend that first.');
+  const { testResults } = JSON.parse(readFileSync(report, 'utf8'));
+  const took = new Map(testResults.map(({ name, startTime, endTime }) => [name, (endTime - startTime) / 1000]));
+  const files = new Map();
+  for (const line of readFileSync(reached, 'utf8').split('\n').filter(Boolean)) {
+    const [number, ...name] = line.split(' ');
+    // A process of its own cannot say whose test it is: then all are asked.
+    const who = name.join(' ') === '' ? [...took.keys()] : [name.join(' ')];
+    files.set(Number(number), new Set([...(files.get(Number(number)) ?? []), ...who]));
+  }
+  return { took, files };
 }
 
-async function mutate({ rung, count, seed, file, atOnce }, env) {
+/** The tests beside the file first, where a change is mostly noticed, then the quick ones, then all that come to it. */
+async function noticed(dir, rung, change, { took, files }, env) {
+  const own = dirname(change.path.slice(ROOT.length));
+  const mine = [...(files.get(change.number) ?? [])].sort((a, b) => (took.get(a) ?? 0) - (took.get(b) ?? 0));
+  const near = mine.filter((name) => dirname(name.slice(dir.length)) === own && (took.get(name) ?? 0) < LONG_S);
+  const rest = mine.filter((name) => !near.includes(name));
+  let spent = 0;
+  const quick = rest.filter((name) => (spent += took.get(name) ?? 0) < LONG_S);
+  const slow = rest.filter((name) => !quick.includes(name));
+  for (const group of [[...near, ...quick], slow])
+    if (group.length > 0 && (await fails(dir, rung, group, { ...env, CHANGED: String(change.number) }, BAIL)))
+      return true;
+  return false;
+}
+
+/** A sample of all changes, numbered, the same for the same seed. */
+async function sample({ rung, count, seed, file }) {
   const { default: ts } = await import('typescript');
   const all = sourcesBelow(join(ROOT, rung, 'src'))
     .filter((path) => path.includes(file))
     .flatMap((path) => changesOf(ts, path));
   const next = numbers(seed);
-  const chosen = Array.from(
+  return Array.from(
     { length: Math.min(count, all.length) },
     () => all.splice(Math.floor(next() * all.length), 1)[0],
-  );
+  ).map((change, i) => ({ ...change, number: i + 1 }));
+}
+
+/** The lines of logic that no test comes to: no change there can be noticed. */
+function tellReach(rung, chosen, { files }) {
+  const missed = chosen.filter(({ number }) => !files.has(number));
+  const places = new Set(missed.map(placeOf));
+  for (const place of [...places].sort()) console.log(place);
+  console.log(`\n${rung}: tests come to ${chosen.length - missed.length} of ${chosen.length} changes`);
+}
+
+const placeOf = ({ path, line }) => `${path.slice(ROOT.length + 1)}:${line}`;
+
+function tell(change, caught, by) {
+  const [was, instead] = [change.was, change.instead].map((one) => one.replace(/\s+/g, ' ').slice(0, 60));
+  console.log(`${caught ? 'noticed ' : 'LIVED   '} ${placeOf(change)}  ${was}  →  ${instead}  (${by})`);
+}
+
+/** Asks the unit tests of each change; gives back those that lived. */
+async function askUnits(dir, rung, chosen, reached, env, atOnce) {
   const waiting = [...chosen];
   const lived = [];
   const work = async () => {
-    const dir = copyOfTree();
-    try {
-      for (let change = waiting.shift(); change; change = waiting.shift()) {
-        const at = join(dir, change.path.slice(ROOT.length));
-        writeFileSync(at, change.text.slice(0, change.from) + change.instead + change.text.slice(change.to));
-        const caught = await noticed(dir, rung, at, env);
-        writeFileSync(at, change.text);
-        const place = `${change.path.slice(ROOT.length + 1)}:${change.line}`;
-        if (!caught) lived.push(place);
-        console.log(
-          `${caught ? 'noticed ' : 'LIVED   '} ${place}  ${change.was.slice(0, 40)}  →  ${change.instead.slice(0, 40)}`,
-        );
-      }
-    } finally {
-      rmSync(dir, { recursive: true, force: true });
+    for (let change = waiting.shift(); change; change = waiting.shift()) {
+      const caught = await noticed(dir, rung, change, reached, env);
+      if (!caught) lived.push(change);
+      tell(change, caught, `${reached.files.get(change.number)?.size ?? 0} files come to it`);
     }
   };
   await Promise.all(Array.from({ length: atOnce }, work));
-  const share = (100 * (chosen.length - lived.length)) / Math.max(1, chosen.length);
-  console.log(
-    `\n${rung}, seed ${seed}: ${chosen.length - lived.length} of ${chosen.length} noticed (${share.toFixed(0)} %)`,
-  );
+  return lived;
+}
+
+async function mutate(wish, env) {
+  const { rung, seed, atOnce } = wish;
+  const chosen = await sample(wish);
+  const dir = copyOfTree();
+  const total = (lived, by) => {
+    const caught = chosen.length - lived.length;
+    const share = (100 * caught) / Math.max(1, chosen.length);
+    console.log(`\n${rung}, seed ${seed}: ${caught} of ${chosen.length} noticed${by} (${share.toFixed(0)} %)`);
+  };
+  try {
+    const wake = join(dir, 'scripts', 'lib', 'wake.mjs');
+    for (const path of new Set(chosen.map((one) => one.path))) {
+      const own = chosen.filter((one) => one.path === path);
+      writeFileSync(join(dir, path.slice(ROOT.length)), withChanges(own[0].text, own, wake));
+    }
+    const reached = await reach(dir, rung, env);
+    if (wish.reach) return tellReach(rung, chosen, reached);
+    const lived = await askUnits(dir, rung, chosen, reached, env, atOnce);
+    total(lived, rung === 'web' ? ' by the unit tests' : '');
+    if (!wish.browser || lived.length === 0) return;
+    console.log('');
+    const left = new Set(lived);
+    await askBrowser(dir, lived, env, (change, caught, tests) => {
+      if (caught) left.delete(change);
+      tell(change, caught, `${tests} browser tests come to it`);
+    });
+    total([...left], ' by unit or browser tests');
+  } finally {
+    rmSync(dir, { recursive: true, force: true });
+  }
 }
 
 await plainly(async () => {
@@ -228,12 +206,22 @@ await plainly(async () => {
       seed: { type: 'string', default: '1' },
       file: { type: 'string', default: '' },
       'at-once': { type: 'string', default: '1' },
+      reach: { type: 'boolean', default: false },
+      browser: { type: 'boolean', default: false },
     },
   });
-  const wish = { ...values, count: Number(values.count), seed: Number(values.seed), atOnce: Number(values['at-once']) };
+  const wish = {
+    ...values,
+    count: values.reach ? Infinity : Number(values.count),
+    seed: Number(values.seed),
+    atOnce: Number(values['at-once']),
+  };
   if (!RUNGS.includes(wish.rung)) throw new Plain(`There is no rung “${wish.rung}”. Rungs: ${RUNGS.join(', ')}.`);
+  if (wish.browser && wish.rung !== 'web')
+    throw new Plain("--browser asks the browser's tests of the page: --rung web.");
   await ensureNpm();
-  if (!TESTS[wish.rung].includes('server')) return mutate(wish, {});
+  if (!TESTS[wish.rung].includes('server') && !wish.browser) return mutate(wish, {});
+  if (wish.browser) await ensureChromium();
   await ensurePostgres();
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-mutate-db-'));
   const database = await startPostgres(dir, { unsynced: true });

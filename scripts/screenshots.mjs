@@ -5,7 +5,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt, PAGE_DIR, SERVER_ENTRY } from './lib/build.mjs';
-import { CHROMIUM, ensureChromium, ensurePostgres } from './lib/install.mjs';
+import { chromiumPath, ensureChromium, ensurePostgres } from './lib/install.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { ROOT } from './lib/run.mjs';
 import { plainly, step } from './lib/say.mjs';
@@ -187,7 +187,7 @@ await plainly(async () => {
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-shots-'));
   const database = await startPostgres(dir);
   const { child, base } = await serve(database.url);
-  const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: FLAGS });
   try {
     const { jobs } = await (await fetch(`${base}/api/v1/jobs`)).json();
     const byNumber = Object.fromEntries(jobs.map(({ job }) => [job.number, job.id]));

@@ -63,7 +63,7 @@ await plainly(async () => {
       .then(() => part('compiled loops', process.execPath, ['scripts/kernel.mjs', '--check'], beside)),
   ]);
   await part('rules', process.execPath, ['scripts/deps.mjs']);
-  const units = ['core', 'contract', 'cli', 'scripts', 'web'].flatMap((name) => ['--project', name]);
+  const units = ['core', 'contract', 'cli', 'scripts', 'web', 'web-apart'].flatMap((name) => ['--project', name]);
   await part('unit', bin('vitest'), ['run', ...units], { counted: true });
   if (needsDatabase()) await withDatabase();
   if (failedParts.length > 0) console.log(`\nFailed: ${failedParts.join(', ')}`);

@@ -1,7 +1,14 @@
 /** `--by-part TRAIN.json`: who makes the wow, and the turn of the slowest part. */
 import { readFile } from 'node:fs/promises';
 import { fixed, signed } from '@amber-gauge/core/quantity';
-import { shareWords, slowestShown, wowByPart, type SpeedRun, type TurningPart } from '@amber-gauge/core/speed';
+import {
+  shareWords,
+  slowestShown,
+  typedPart,
+  wowByPart,
+  type SpeedRun,
+  type TurningPart,
+} from '@amber-gauge/core/speed';
 import { z } from 'zod';
 import { CliRefusal } from './refusal.js';
 
@@ -74,7 +81,7 @@ async function trainOf(path: string): Promise<TurningPart[]> {
   });
   try {
     const { parts } = trainSchema.parse(JSON.parse(text));
-    return parts.map(({ name, rpm, hz }) => ({ name, hz: hz ?? (rpm as number) / 60 }));
+    return parts.map(({ name, rpm, hz }) => typedPart(name, hz ?? (rpm as number) / 60));
   } catch (error) {
     const where =
       error instanceof z.ZodError

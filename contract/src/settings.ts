@@ -8,11 +8,11 @@ import { say } from '@amber-gauge/core/words';
 
 const ohm = z
   .number()
-  .positive('Above 0 Ω')
+  .positive(say`Above 0 Ω`)
   .max(100, say`At most 100 Ω`);
 const megohm = z
   .number()
-  .positive('Above 0 MΩ')
+  .positive(say`Above 0 MΩ`)
   .max(10000, say`At most 10 000 MΩ`);
 const milliampere = z
   .number()
@@ -164,7 +164,10 @@ export const sourceFieldsSchema = z.object({
     .trim()
     .min(1, say`Give the tape or record a name`)
     .max(120),
-  nominalHz: z.number().min(20, 'Between 20 Hz and 20 kHz').max(20000, 'Between 20 Hz and 20 kHz'),
+  nominalHz: z
+    .number()
+    .min(20, say`Between 20 Hz and 20 kHz`)
+    .max(20000, say`Between 20 Hz and 20 kHz`),
   tolerancePercent: z
     .number()
     .positive('Above 0 %')

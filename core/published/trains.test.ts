@@ -257,6 +257,15 @@ describe('what comes round, and where speed is lost', () => {
     expect(signatureOf(even, 0, 50).find((line) => line.kind === 'commutator')?.hz).toBeCloseTo(960, 9);
   });
 
+  it('brushless at 2400 rpm: twelve poles are six pairs, 240 Hz; a generator of 24 a turn gives 960 (definitions)', () => {
+    const one = train([part('p', 'motor', 'shaft', [10])], {
+      motor: motor({ kind: 'brushless', poles: [12], generator: 24 }),
+    });
+    const of = (kind: string) => signatureOf(one, 0, 50).filter((line) => line.kind === kind);
+    expect(of('poles').map(({ hz }) => hz)).toEqual([expect.closeTo(240, 9)]);
+    expect(of('generator').map(({ hz }) => hz)).toEqual([expect.closeTo(960, 9)]);
+  });
+
   it('motor right, platter 3 % slow: the belt slips 3 %; a motor under its frequency is named itself', () => {
     const one = belted();
     const found = slipOf(

@@ -1,7 +1,11 @@
-/** The real server on a database of its own for each test that asks for it, with power over its life. */
+/**
+ * The real server on a database of its own for each test that asks for it, with power over its life. The servers
+ * of one worker follow each other in one process, which is killed where a test kills its server.
+ */
 import { test as base, expect, type Page } from '@playwright/test';
 import { fork, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { pathToFileURL } from 'node:url';
 import pg from 'pg';
 
 export interface Running {
@@ -15,6 +19,9 @@ export interface Running {
 }
 
 const TEMPLATE = 'demo_template';
+const program = pathToFileURL(process.env.SERVER_ENTRY ?? '/');
+const SERVER_PROGRAM = new URL('serve.mjs', program).href;
+const PRINTED = new URL('printed.mjs', program).href;
 const admin = process.env.TEST_DATABASE_URL ?? '';
 const urlOf = (name: string) => admin.replace(/\/[^/]*$/, `/${name}`);
 
@@ -28,6 +35,7 @@ export async function sql(url: string, text: string): Promise<Record<string, unk
   }
 }
 
+/** A server in a process of its own, as it is started for a bench. */
 export function serve(
   databaseUrl: string,
   port: number,
@@ -50,9 +58,46 @@ export function serve(
 
 export const ended = (child: ChildProcess, signal: NodeJS.Signals) =>
   new Promise<void>((resolve) => {
+    if (child.exitCode !== null || child.signalCode !== null) return resolve();
     child.once('exit', () => resolve());
     child.kill(signal);
   });
+
+/** The process of one test worker that holds its servers; made when it is needed, and anew after it was killed. */
+function host() {
+  let child: ChildProcess | null = null;
+  const tell = (what: object) =>
+    new Promise<{ port?: number; failed?: string }>((resolve, reject) => {
+      const gone = () => reject(new Error('the process that holds the servers has gone'));
+      child!.once('exit', gone);
+      child!.once('message', (answer) => {
+        child?.off('exit', gone);
+        resolve(answer as object);
+      });
+      child!.send(what);
+    });
+  const up = async () => {
+    if (child) return;
+    child = fork(new URL('host.mjs', import.meta.url), { env: { ...process.env, SERVER_PROGRAM } });
+    await new Promise((resolve) => child!.once('message', resolve));
+  };
+  return {
+    start: async (databaseUrl: string, port: number): Promise<number> => {
+      await up();
+      const answer = await tell({ start: { databaseUrl, port, printed: PRINTED } });
+      if (answer.port === undefined) throw new Error(answer.failed);
+      return answer.port;
+    },
+    stop: async (port: number) => void (child && (await tell({ stop: port }))),
+    /** Ends it at once, with all it holds. */
+    kill: async () => {
+      const old = child;
+      child = null;
+      if (old) await ended(old, 'SIGKILL');
+    },
+  };
+}
+type Host = ReturnType<typeof host>;
 
 /** A database with the demo, made once before the first test and copied for each. */
 export async function makeTemplate(): Promise<void> {
@@ -62,20 +107,18 @@ export async function makeTemplate(): Promise<void> {
   await ended(child, 'SIGTERM');
 }
 
-async function run(withDemo: boolean): Promise<Running & { end(): Promise<void> }> {
+async function run(held: Host, withDemo: boolean): Promise<Running & { end(): Promise<void> }> {
   const name = `e2e_${randomUUID().replaceAll('-', '')}`;
   await sql(admin, `create database ${name}${withDemo ? ` template ${TEMPLATE}` : ''}`);
-  let { child, port } = await serve(urlOf(name), 0, false);
+  const port = await held.start(urlOf(name), 0);
   return {
     url: `http://127.0.0.1:${port}`,
     databaseUrl: urlOf(name),
-    kill: () => ended(child, 'SIGKILL'),
-    start: async () => {
-      ({ child, port } = await serve(urlOf(name), port, false));
-    },
+    kill: () => held.kill(),
+    start: async () => void (await held.start(urlOf(name), port)),
     query: (text) => sql(urlOf(name), text),
     end: async () => {
-      if (child.exitCode === null && child.signalCode === null) await ended(child, 'SIGTERM');
+      await held.stop(port);
       await sql(admin, `drop database ${name} with (force)`);
     },
   };
@@ -87,14 +130,22 @@ export async function secondServer(running: Running): Promise<{ url: string; end
   return { url: `http://127.0.0.1:${port}`, end: () => ended(child, 'SIGTERM') };
 }
 
-export const test = base.extend<{ bench: Running; demo: Running }>({
-  bench: async ({}, use) => {
-    const running = await run(false);
+export const test = base.extend<{ bench: Running; demo: Running }, { held: Host }>({
+  held: [
+    async ({}, use) => {
+      const held = host();
+      await use(held);
+      await held.kill();
+    },
+    { scope: 'worker' },
+  ],
+  bench: async ({ held }, use) => {
+    const running = await run(held, false);
     await use(running);
     await running.end();
   },
-  demo: async ({}, use) => {
-    const running = await run(true);
+  demo: async ({ held }, use) => {
+    const running = await run(held, true);
     await use(running);
     await running.end();
   },

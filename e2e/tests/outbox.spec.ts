@@ -82,7 +82,7 @@ test('two people change the same field: both versions are shown, nothing is over
   await expect(other.getByText('serial from the phone')).toBeVisible();
   await page.getByLabel('Serial').fill('from the laptop');
   await page.getByRole('button', { name: 'Keep the correction' }).click();
-  const choice = page.getByRole('alert');
+  const choice = page.getByRole('alert').filter({ hasText: 'from the laptop' });
   await expect(choice).toContainText('from the laptop');
   await expect(choice).toContainText('from the phone');
   // Changed once more before the choice: the second Keep is a conflict too, and shows both again.

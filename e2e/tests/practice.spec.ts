@@ -150,7 +150,7 @@ test('what is asked is done with one key, costs its minutes, and the end says ho
       .getByRole('row', { name: /minutes to the fault/ })
       .getByRole('cell')
       .first(),
-  ).toHaveText('3');
+  ).toHaveText('3, not found');
   await expect(end.getByLabel('Played back').getByRole('listitem')).toHaveCount(2);
   await page.goto(`${demo.url}/practice`);
   await expect(page.getByRole('row', { name: /left: pitch control not at its centre/ })).toContainText('3');

@@ -6,7 +6,7 @@ import { expect, it } from 'vitest';
 const root = new URL('../..', import.meta.url).pathname;
 
 /** Rungs whose logic must not hang on how something is called. */
-const LOGIC = ['core/src/bench', 'core/src/diagnosis', 'core/src/training', 'core/src/drive'];
+const LOGIC = ['core/src/bench', 'core/src/diagnosis', 'core/src/training', 'core/src/drive', 'core/src/speed'];
 
 /** Files and folders that read what a hand typed, or turn words into words; each with what for. */
 const READERS: readonly (readonly [path: string, why: string])[] = [
@@ -27,6 +27,10 @@ const READERS: readonly (readonly [path: string, why: string])[] = [
   ['core/src/bench/mend/expected.ts', 'the place of a reading, as it was typed'],
   ['core/src/bench/needsPower.ts', 'the place of a reading, as it was typed'],
   ['core/src/bench/prove/usualChecks.ts', 'the complaint, as the owner said it'],
+  ['core/src/speed/made/', 'made recordings to try it on'],
+  ['core/src/speed/typedPart.ts', 'the name of a part that was typed'],
+  ['core/src/speed/rotation/', 'names of columns and channels in files of others'],
+  ['core/src/speed/strobe/discDrawing.ts', 'the width of letters'],
   ['core/src/diagnosis/row.ts', 'a value that was typed'],
   ['core/src/diagnosis/case.ts', 'the number in a message of its own'],
   ['core/src/diagnosis/nextTests.ts', 'names of states, which are their ids'],

@@ -29,7 +29,7 @@ const CODE_ATTRIBUTES =
 
 /** Calls whose words are for programs. */
 const CODE_CALLS =
-  /^(raw|select|where|whereRaw|orderBy|orderByRaw|groupBy|groupByRaw|from|join|leftJoin|insert|match|test|split|startsWith|endsWith|includes|indexOf|replace|replaceAll|getItem|setItem|removeItem|querySelector|querySelectorAll|closest|matchMedia|addEventListener|removeEventListener|set|get|header|append|enum|literal|useState|useRef|has|info|warn|error|debug|join|lazy|import|fetch|setHeader|type|text|getContext|createElement|setAttribute|getAttribute|postMessage|open|clsx|brand|discriminatedUnion|describe|plainToInstance|requestLock|request|dispatchEvent|requirePositive|register|resolve|existsSync|encode|decode|toLocaleString|cell)$/;
+  /^(raw|select|where|whereRaw|orderBy|orderByRaw|groupBy|groupByRaw|from|join|leftJoin|insert|match|test|split|startsWith|endsWith|includes|indexOf|replace|replaceAll|getItem|setItem|removeItem|querySelector|querySelectorAll|closest|matchMedia|addEventListener|removeEventListener|set|get|header|append|enum|literal|useState|useRef|has|info|warn|error|debug|join|lazy|import|fetch|setHeader|type|getContext|createElement|setAttribute|getAttribute|postMessage|open|clsx|brand|discriminatedUnion|describe|plainToInstance|requestLock|request|dispatchEvent|requirePositive|register|resolve|existsSync|encode|decode|toLocaleString|cell)$/;
 
 const UNITS = /\b(rpm|min|kHz|mHz|Hz|mV|kV|VA|mA|mm|cm|kg|ppm|Pa|bar|ohm|Vpp|dB|dBFS|kB|MB|px|ms|log|sqrt|mean|max)\b/g;
 
@@ -52,7 +52,8 @@ function isSentence(text) {
   const plain = text.replace(UNITS, '');
   return (
     isPlain(text) &&
-    (/\p{L}{2,}[,.:;…!?)”’]*\s+[“‘(]?\p{L}+/u.test(plain) || /^\s*[“‘(]?\p{L}{2,}[^\p{L}]*[.!?…:]\s*$/u.test(plain))
+    (/\p{L}{2,}[,.:;…!?)”’]*\s+[“‘(]?(\d+\s+)?\p{L}+/u.test(plain) ||
+      /^\s*[“‘(]?\p{L}{2,}[^\p{L}]*[.!?…:]\s*$/u.test(plain))
   );
 }
 
@@ -107,12 +108,12 @@ function isInCode(ts, node) {
     if (ts.isArrayLiteralExpression(up) && ts.isAsExpression(up.parent) && up.parent.type.getText() === 'const')
       return true;
     if (ts.isFunctionLike(up) && !ts.isArrowFunction(up)) return false;
-    if (ts.isNewExpression(up) && at !== up.expression)
-      return (
-        /^(RegExp|CoreError|TypeError|RangeError|Error|URL|Worker|Blob|Intl\..*|Event|Set|Map)$/.test(
-          up.expression.getText(),
-        ) && !/^(Set|Map)$/.test(up.expression.getText())
-      );
+    if (ts.isNewExpression(up) && at !== up.expression) {
+      const made = up.expression.getText();
+      // An error that begins like a sentence is shown as it is; one that does not is for who reads the program.
+      if (made === 'Error' && isText(ts, at)) return /^\P{Lu}/u.test(textOf(ts, at));
+      return /^(RegExp|CoreError|TypeError|RangeError|Error|URL|Worker|Blob|Intl\..*|Event)$/.test(made);
+    }
     if (ts.isCallExpression(up) && at !== up.expression) {
       const name = ts.isPropertyAccessExpression(up.expression) ? up.expression.name.text : up.expression.getText();
       if (CODE_CALLS.test(name)) return true;

@@ -26,6 +26,13 @@ describe('what is shown', () => {
     expect(shown("throw new HttpError(404, 'There is no such job.');")).toEqual(["'There is no such job.'"]);
     expect(shown("const TIMER_WORDS = { soak: 'soak', cure: 'Cure' };")).toEqual(["'soak'", "'Cure'"]);
     expect(shown("const words = say`${n} ${n === 1 ? 'turn' : 'turns'}`;")).toEqual(["'turn'", "'turns'"]);
+    expect(shown("throw new Error('The input gave nothing.'); throw new Error('no such table');")).toEqual([
+      "'The input gave nothing.'",
+    ]);
+    expect(shown("const a = text('marks', 'Marks made'); const b = [10, 'every 10 s'];")).toEqual([
+      "'Marks made'",
+      "'every 10 s'",
+    ]);
   });
 
   it('is no program: queries, paths, styles, ids, keys and units are left alone', () => {

@@ -7,7 +7,7 @@ import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drawnOn, wordsOn } from './drawn.js';
 import { harness, line, newJob, type Harness } from './harness.js';
-import { pdfOf } from './papers.js';
+import { pagesOf, pdfOf } from './papers.js';
 
 let h: Harness;
 beforeAll(async () => {
@@ -122,6 +122,16 @@ describe('the bench sheet', () => {
     expect(text).toContain('Cleaned the selector');
     expect(text).toContain('12.34');
     for (const stray of ['7.11', '0.77']) expect(text).not.toContain(stray);
+    // Its columns on a page of 210 mm: what, 62 mm on the value, 142 mm on the day; the number 120 mm on.
+    const [page] = (await pagesOf(wish.id, h.app, 'bench-sheet')).pages;
+    if (!page) throw new Error('no page');
+    const words = await wordsOn(page);
+    const edge = Math.min(...words.map(({ x }) => x));
+    const find = (said: RegExp) => words.find((one) => said.test(one.text));
+    expect((find(/^Bench sheet/)?.x ?? 0) - edge).toBeCloseTo(120, 1);
+    expect((find(/12\.34/)?.x ?? 0) - edge).toBeCloseTo(62, 1);
+    expect((find(/2026-03-01|01\.03\.2026|1 Mar/)?.x ?? 0) - edge).toBeCloseTo(142, 1);
+    for (const { text: said, x, width } of words) expect(x + width, said).toBeLessThanOrEqual(210 - edge + 0.5);
   });
 });
 
@@ -151,6 +161,24 @@ describe('the sticker', () => {
         for (let x = Math.round(left * dots); x < Math.round(right * dots); x++)
           pixels.fill(0, 4 * (y * side + x), 4 * (y * side + x) + 3);
     expect(jsQR(pixels, side, side)?.data).toBe(`http://127.0.0.1:4747/job/${job.id}`);
-    expect((await wordsOn(page)).map(({ text }) => text).join(' ')).toContain(String(job.number).padStart(4, '0'));
+    const words = await wordsOn(page);
+    expect(words.map(({ text }) => text).join(' ')).toContain(String(job.number).padStart(4, '0'));
+    // Beside the code, inside of the label: the code ends at 27 mm, the label at 62 by 29.
+    expect(Math.max(...marks.map(({ right }) => right))).toBeLessThanOrEqual(27.01);
+    expect(Math.min(...marks.map(({ left, top }) => Math.min(left, top)))).toBeGreaterThanOrEqual(2);
+    for (const { text: said, x, y, width: wide } of words) {
+      expect(x, said).toBeCloseTo(30, 1);
+      expect(x + wide, said).toBeLessThanOrEqual(60.01);
+      expect(y, said).toBeGreaterThan(3);
+      expect(y, said).toBeLessThan(29);
+    }
+    // The number at arm's length: 18 points, what it is 8, the shop 7 and at the foot.
+    const heights = (await page.getTextContent()).items.flatMap((item) =>
+      'str' in item && item.str.trim() !== '' ? [Math.round(item.height)] : [],
+    );
+    expect(heights[0]).toBe(18);
+    expect(new Set(heights.slice(1, -1))).toEqual(new Set([8]));
+    expect(heights.at(-1)).toBe(7);
+    expect(words.at(-1)?.y).toBeGreaterThan(21);
   });
 });

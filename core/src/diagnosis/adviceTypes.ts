@@ -24,8 +24,8 @@ export interface TestAdvice {
   readonly healthy: string | null;
   /** Why it must not be done now; null when it may. */
   readonly forbidden: string | null;
-  /** What it has to be made for before anything else: what may have done the damage, a contradiction, a part that would be bought unseen, power on a case that may be live. */
-  readonly first: 'cause' | 'repeat' | 'before-buying' | 'before-power' | null;
+  /** What it has to be made for before anything else: what may have done the damage, a contradiction, a part that would be bought unseen, power on a case that may be live, a fault that power makes worse and one look alone has denied. */
+  readonly first: 'cause' | 'repeat' | 'before-buying' | 'before-power' | 'twice' | null;
 }
 
 /** Why a mend comes next: it was found; it is all but sure; trying costs less than knowing; nothing is left to ask. */

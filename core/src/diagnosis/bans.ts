@@ -7,7 +7,7 @@ import { ownEntry } from '../quantity/index.js';
 import { banOf, type Ban } from '../families/index.js';
 import type { Engine } from './engine.js';
 import type { Event, Posterior } from './belief.js';
-import { BAN_SHARE, RISK_SHARE, RISK_SHARE_AFTER, SPEAKS_AGAINST } from './defaults.js';
+import { BAN_SHARE, LOOK_TWICE, RISK_SHARE, RISK_SHARE_AFTER, SPEAKS_AGAINST } from './defaults.js';
 
 /** A ban that stands, with what raised it. */
 export interface StandingBan extends Ban {
@@ -55,6 +55,26 @@ export function risksOf(engine: Engine, posterior: Posterior, afterMend: boolean
   // That a fuse is whole says little of the bridge behind it: only a look at the part itself spares the look.
   const looked = clearedModes(engine, posterior, true);
   return new Set([...chancesOf(engine, posterior, looked)].filter(([, chance]) => chance > least).map(([ban]) => ban));
+}
+
+/**
+ * Blocks where one look with power off saw nothing of a fault that power makes worse, while everything else still
+ * speaks for it: who looked may have slipped.
+ */
+export function doubtedLooks(engine: Engine, posterior: Posterior): ReadonlySet<string> {
+  const { model, space } = engine;
+  const once = new Set(
+    posterior.groups.flatMap(({ dead, looked, ids }) => (dead && looked !== null && ids.length === 1 ? [looked] : [])),
+  );
+  return new Set(
+    [...clearedModes(engine, posterior, true)].flatMap((m) => {
+      const { block, bans } = model.modes[m] as (typeof model.modes)[number];
+      const id = model.path.blocks[block]?.id ?? '';
+      if (bans === null || !once.has(id)) return [];
+      const chance = withMode(space, m).reduce((sum, h) => sum + (posterior.hypotheses[h] as number), 0);
+      return chance > LOOK_TWICE ? [id] : [];
+    }),
+  );
 }
 
 /** What keeps power off now, the likeliest first. */

@@ -1,5 +1,5 @@
 /** The order of blocks along a drive path. */
-import type { DrivePath } from '../families/index.js';
+import { restsOn, type DrivePath } from '../families/index.js';
 
 /** Everything that a block hangs on, by its signals, but not the block itself. */
 export function before(path: DrivePath, block: DrivePath['blocks'][number]): string[] {
@@ -8,9 +8,9 @@ export function before(path: DrivePath, block: DrivePath['blocks'][number]): str
     for (const one of path.blocks)
       if (one.id !== block.id && !found.has(one.id) && one.outputs.some((out) => inputs.includes(out))) {
         found.add(one.id);
-        walk(one.inputs);
+        walk(restsOn(path, one));
       }
   };
-  walk(block.inputs);
+  walk(restsOn(path, block));
   return [...found];
 }

@@ -209,7 +209,7 @@ describe('sizes', () => {
     expect(mode(little, 'trims.low-33')).toBeGreaterThan(2 * mode(much, 'trims.low-33'));
     expect(little.suspects[0]?.block).toBe('belt');
     expect(much.suspects[0]?.block).not.toBe('belt');
-    expect(mode(much, 'motor.stiff') + mode(much, 'motor.brushes') + mode(much, 'pulley.loose')).toBeGreaterThan(0.3);
+    expect(mode(much, 'motor.stiff') + mode(much, 'motor.brushes') + mode(much, 'pulley.loose')).toBeGreaterThan(0.25);
   });
 
   it('a pulley for the other mains is 17 % off, and no belt slips as evenly', () => {

@@ -78,6 +78,11 @@ export const SPEAKS_AGAINST = 0.2;
 export const RISK_SHARE = 0.0015;
 /** The same once something was mended and the complaint is still there: what is left is the second fault (chosen). */
 export const RISK_SHARE_AFTER = 0.0003;
+/**
+ * A fault that power makes worse, not seen at its part and still this likely, is looked for once more before power
+ * (common practice: measure twice; the figure is chosen).
+ */
+export const LOOK_TWICE = 0.02;
 /** A dead look that takes no longer than this comes before power, for a fault that power makes worse (chosen). */
 export const QUICK_MIN = 8;
 /** After work the gate asks for a short test before power: it may take so long (chosen). */

@@ -41,6 +41,45 @@ describe('what comes before the best test', () => {
     expect(events.length).toBeGreaterThan(0);
   });
 
+  it('a winding seen sound that everything else speaks for is measured once more before the pack goes in (measure twice)', () => {
+    const path = PATHS.get('cordless-brushless') as DrivePath;
+    const engine = engineOf(path);
+    const told = [
+      'full=kicks-once-and-stops',
+      'load-turn=free-and-tight',
+      'winding-ohms=alike',
+      'harness-ohms=through',
+      'bridge-diode=alike',
+      'first=nothing-special',
+      'motor-known=runs',
+      'pack-volts=holds',
+      'contact-ohms=through',
+      'pot-ohms=smooth',
+      'bulk-capacitor=in-tolerance',
+    ];
+    const done = (of: readonly string[]) => new Set(of.map((one) => one.split('=')[0] ?? ''));
+    const ask = (of: readonly string[]) =>
+      adviseNext(engine, posteriorOf(engine, saw(path, of)), { ...untouched(engine), level: 'board', done: done(of) });
+    const twice = new Set<string>();
+    const answers = [...told];
+    for (let step = 0; step < 8; step++) {
+      const advice = ask(answers);
+      const [first] = advice.tests;
+      if (!first || (first.first !== 'before-power' && first.first !== 'twice')) break;
+      expect(first.test.power).toBe('dead');
+      const before = answers.find((one) => one.startsWith(`${first.test.id}=`));
+      expect(before !== undefined, first.test.id).toBe(first.first === 'twice');
+      if (before !== undefined) {
+        twice.add(first.test.id);
+        expect(reasonOf(first)).toMatch(/^seen sound once, and everything else speaks against it: once more before/);
+      }
+      answers.push(before ?? `${first.test.id}=${first.test.outcomes[0]?.id ?? ''}`);
+    }
+    expect([...twice]).toContain('winding-ohms');
+    // Seen so twice it is so: nothing is asked a third time.
+    expect(answers.filter((one) => one.startsWith('winding-ohms='))).toHaveLength(2);
+  });
+
   it('says so in words', () => {
     const path = PATHS.get('stand-mixer') as DrivePath;
     const engine = engineOf(path);

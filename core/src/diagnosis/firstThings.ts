@@ -22,26 +22,17 @@ export function asFirst(
 export function beforePower(
   engine: Engine,
   risks: ReadonlySet<string>,
-  tests: readonly TestAdvice[],
   all: readonly TestAdvice[],
   afterMend: boolean,
 ): TestAdvice | null {
-  const best = tests.find((one) => one.forbidden === null);
-  if (!best?.powered) return null;
   const insulation = all.find(
     ({ test, forbidden }) => forbidden === null && test.marks && test.lifts.includes('frame'),
   );
   if (insulation) return insulation;
-  const shows = ({ test }: TestAdvice, known: (ban: string) => boolean) =>
-    test.outcomes.some(({ modes }) =>
-      modes.some((mode) => {
-        const ban = engine.model.modes[engine.model.modeOf.get(`${test.block ?? ''}.${mode}`) ?? -1]?.bans;
-        return ban != null && known(ban);
-      }),
-    );
-  const pack = all.find((one) => one.forbidden === null && !one.powered && shows(one, (ban) => ban === 'cell'));
+  const pack = all.find((one) => one.forbidden === null && !one.powered && shows(engine, one, (ban) => ban === 'cell'));
   if (pack) return pack;
-  const sees = (one: TestAdvice) => shows(one, (ban) => risks.has(ban)) || one.test.lifts.some((ban) => risks.has(ban));
+  const sees = (one: TestAdvice) =>
+    shows(engine, one, (ban) => risks.has(ban)) || one.test.lifts.some((ban) => risks.has(ban));
   return (
     all
       .filter(
@@ -54,6 +45,21 @@ export function beforePower(
       .sort((a, b) => a.minutes - b.minutes)[0] ?? null
   );
 }
+
+/** Whether a look can show a fault of a ban that is asked for. */
+const shows = ({ model }: Engine, { test }: TestAdvice, known: (ban: string) => boolean): boolean =>
+  test.outcomes.some(({ modes }) =>
+    modes.some((mode) => {
+      const ban = model.modes[model.modeOf.get(`${test.block ?? ''}.${mode}`) ?? -1]?.bans;
+      return ban != null && known(ban);
+    }),
+  );
+
+/** The look to take once more before power, of those made at parts in doubt; null where there is none. */
+export const lookTwice = (engine: Engine, made: readonly TestAdvice[]): TestAdvice | null =>
+  made
+    .filter((one) => one.forbidden === null && one.test.power === 'dead' && shows(engine, one, () => true))
+    .sort((a, b) => a.minutes - b.minutes)[0] ?? null;
 
 /** The cheapest look, not made yet, at a part that would be bought on odds alone; null where there is none worth it. */
 export function lookBeforeBuying(

@@ -4,12 +4,12 @@
  * possible is shared by them. Or a mend: of what was found, or when trying costs less than knowing more.
  */
 import { banWords, needsPower, type PathTest } from '../families/index.js';
-import { bansOf, risksOf, type StandingBan } from './bans.js';
+import { bansOf, doubtedLooks, risksOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
 import { information, pairInformation, splitsOf, targetOf, type Target } from './information.js';
 import type { Advice, Choosing, TestAdvice } from './adviceTypes.js';
-import { asFirst, beforePower, lookBeforeBuying } from './firstThings.js';
+import { asFirst, beforePower, lookBeforeBuying, lookTwice } from './firstThings.js';
 import { mendsOf, type MendAdvice } from './mends.js';
 import { posteriorOf } from './posterior.js';
 import type { Posterior } from './belief.js';
@@ -68,10 +68,21 @@ export function adviseNext(
   const look = next.next === 'mend' ? lookBeforeBuying(engine, mends, all) : null;
   if (look) return { ...asFirst(look, 'before-buying', tests, rest), mends, ways, bans, next: 'test', reason: null };
   // What is taken again is switched on for as well.
+  const best = next.next === 'test' || next.next === 'repeat' ? tests.find((one) => one.forbidden === null) : undefined;
+  if (!best?.powered) return { tests, rest, mends, ways, bans, ...next };
   const afterMend = situation.mended.size > 0;
-  const powers = next.next === 'test' || next.next === 'repeat';
-  const safe = powers ? beforePower(engine, risksOf(engine, posterior, afterMend), tests, all, afterMend) : null;
+  const safe = beforePower(engine, risksOf(engine, posterior, afterMend), all, afterMend);
   if (safe) return { ...asFirst(safe, 'before-power', tests, rest), mends, ways, bans, next: 'test', reason: null };
+  const doubted = doubtedLooks(engine, posterior);
+  const made = engine.model.path.tests.filter(
+    ({ id, block }) =>
+      doubted.has(block ?? '') && situation.done.has(id) && !again.has(id) && !situation.unreachable.has(id),
+  );
+  const twice = lookTwice(
+    engine,
+    made.map((test) => adviceOf(engine, posterior, situation, test, ask)),
+  );
+  if (twice) return { ...asFirst(twice, 'twice', tests, rest), mends, ways, bans, next: 'test', reason: null };
   return { tests, rest, mends, ways, bans, ...next };
 }
 

@@ -4,12 +4,12 @@
  * speak only of the unit as it was, and what they made likely passes on.
  */
 import type { Engine } from './engine.js';
-import { keyOf } from './hypotheses.js';
+import { nextEpoch, scaled } from './epoch.js';
 import { matches, matchesBeyond, sizesOf, slipChance, type Observation } from './observation.js';
 import { pinsOf, type Pins } from './pins.js';
 import { standingAfter } from './bans.js';
 import type { Event, Group, Posterior } from './belief.js';
-import { HAND_FACTOR, HEALTHY_WEIGHT, OUTSIDE_PRIOR, TOUCHED_ODDS } from './defaults.js';
+import { HAND_FACTOR, HEALTHY_WEIGHT, OUTSIDE_PRIOR } from './defaults.js';
 
 /** The posterior after everything in `events`, in order. */
 export function posteriorOf(engine: Engine, events: readonly Event[]): Posterior {
@@ -22,7 +22,7 @@ export function posteriorOf(engine: Engine, events: readonly Event[]): Posterior
     else if (event.kind === 'hand') prior = byHand(engine, prior, event.block, event.verdict);
     else {
       const now = update(engine, prior, beyond, seen);
-      prior = nextEpoch(engine, now.hypotheses, event);
+      prior = nextEpoch(engine, now.worlds, event);
       beyond = now.beyond;
       seen = carried(seen, event);
     }
@@ -50,17 +50,13 @@ const withoutOlder = (seen: readonly Kept[], { saw }: Observation): Observation[
     ? [...seen]
     : seen.filter((one) => !one[CARRIED] || one.saw.kind !== 'block' || one.saw.block !== saw.block);
 
-/** Chance of each hypothesis before anything was seen; with the outside they sum to 1. */
-function priorOf(engine: Engine): Float64Array {
-  const weights = Float64Array.from(engine.space.hypotheses, (one) =>
-    one.modes.length === 0 ? HEALTHY_WEIGHT * one.weight : one.weight,
-  );
+/** Chance of each world before anything was seen; with the outside they sum to 1. */
+function priorOf({ space }: Engine): Float64Array {
+  const weights = Float64Array.from(space.worlds, ({ hypothesis, share }) => {
+    const { modes, weight } = space.hypotheses[hypothesis] as (typeof space.hypotheses)[number];
+    return share * (modes.length === 0 ? HEALTHY_WEIGHT * weight : weight);
+  });
   return scaled(weights, 1 - OUTSIDE_PRIOR);
-}
-
-function scaled(weights: Float64Array, to: number): Float64Array {
-  const total = weights.reduce((sum, weight) => sum + weight, 0);
-  return weights.map((weight) => (weight / total) * to);
 }
 
 function update(
@@ -73,7 +69,7 @@ function update(
   const pins = pinsOf(engine, all);
   const seen = all.filter((one) => !pins.aside.has(one.id));
   const groups = groupsOf(engine, seen);
-  const worlds = Float64Array.from(space.worlds, (world) => (prior[world.hypothesis] as number) * world.share);
+  const worlds = Float64Array.from(prior);
   const beyond = Float64Array.from(outside);
   for (const group of groups) {
     for (let w = 0; w < worlds.length; w++) worlds[w] = (worlds[w] as number) * (group.likelihood[w] as number);
@@ -170,50 +166,10 @@ function groupOf(engine: Engine, list: readonly Observation[]): Group {
 function byHand(engine: Engine, prior: Float64Array, block: string, verdict: string): Float64Array {
   const index = engine.model.blockOf.get(block);
   const total = prior.reduce((sum, one) => sum + one, 0);
-  const changed = prior.map((share, h) => {
-    const has = engine.space.hypotheses[h]?.modes.some((m) => engine.model.modes[m]?.block === index) ?? false;
-    if (!has) return share;
+  const holds = engine.space.hypotheses.map(({ modes }) => modes.some((m) => engine.model.modes[m]?.block === index));
+  const changed = prior.map((share, w) => {
+    if (!holds[engine.space.worlds[w]?.hypothesis ?? 0]) return share;
     return verdict === 'pinned' ? share * HAND_FACTOR : share / HAND_FACTOR;
   });
   return scaled(changed, total);
-}
-
-/** Mended modes go, less what the mend leaves; blocks touched may have gained a fault by the work. */
-function nextEpoch(
-  engine: Engine,
-  before: Float64Array,
-  { mended, touched }: Extract<Event, { kind: 'epoch' }>,
-): Float64Array {
-  const { model, space } = engine;
-  const residual = new Map(mended.map((one) => [model.modeOf.get(one.mode) ?? -1, one.residual]));
-  const cured = new Float64Array(before.length);
-  const add = (to: Float64Array, modes: readonly number[], share: number) => {
-    const index = space.indexOf.get(keyOf(modes));
-    if (index !== undefined) to[index] = (to[index] as number) + share;
-  };
-  before.forEach((share, h) => {
-    let parts: [readonly number[], number][] = [[[], share]];
-    for (const mode of space.hypotheses[h]?.modes ?? []) {
-      const stays = residual.get(mode) ?? 1;
-      parts = parts.flatMap(([modes, part]) => [
-        ...(stays > 0 ? [[[...modes, mode], part * stays] as [readonly number[], number]] : []),
-        ...(stays < 1 ? [[modes, part * (1 - stays)] as [readonly number[], number]] : []),
-      ]);
-    }
-    for (const [modes, part] of parts) add(cured, modes, part);
-  });
-  const blocks = new Set(touched.map((id) => model.blockOf.get(id)));
-  const gained = model.modes.flatMap((mode, m) => (mode.byWork && blocks.has(mode.block) ? [m] : []));
-  const total = before.reduce((sum, share) => sum + share, 0);
-  const after = Float64Array.from(cured);
-  cured.forEach((share, h) => {
-    const modes = space.hypotheses[h]?.modes ?? [];
-    for (const m of gained) {
-      const taken = modes.some((other) => model.modes[other]?.block === model.modes[m]?.block);
-      if (taken) continue;
-      const next = [...modes, m].sort((a, b) => a - b);
-      add(after, next, share * Math.max(TOUCHED_ODDS, model.modes[m]?.odds ?? 0));
-    }
-  });
-  return scaled(after, total);
 }

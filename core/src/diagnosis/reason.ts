@@ -18,6 +18,8 @@ export function reasonOf(advice: TestAdvice): string {
       : say`power would make worse what this may find`;
     return say`before it is switched on: ${why}; ${costOf(advice)}`;
   }
+  if (advice.first === 'twice')
+    return say`seen sound once, and everything else speaks against it: once more before it is switched on; ${costOf(advice)}`;
   if (advice.first === 'before-buying') return say`looked at before it is bought; ${costOf(advice)}`;
   const [one, other] = [...advice.splits].sort((a, b) => b.length - a.length);
   const split =

@@ -45,8 +45,10 @@ export {
 } from './shared/recipes.js';
 export { BANS, banOf, banWords, type Ban } from './shared/bans.js';
 export { PLACE_ALIASES } from './shared/aliases.js';
+export { restsOn } from './path/flow.js';
 export { LANE_ORDER, pathOrder } from './path/order.js';
 export { needsPower } from './path/power.js';
+export { faultsShown } from './path/shown.js';
 export type {
   Context,
   DrivePath,

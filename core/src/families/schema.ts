@@ -1,5 +1,6 @@
 /** The shape of a machine family's record, validated when it is loaded. */
 import { z } from 'zod';
+import { TURNING_KINDS } from '../speed/index.js';
 import { said } from '../words/index.js';
 
 const id = z.string().regex(/^[a-z0-9.-]+$/);
@@ -91,7 +92,9 @@ export const familySchema = z.object({
   id,
   order: z.number().int().positive(),
   name: text,
+  /** What turns at the speed that is set, by its name, and what it is. */
   turns: text,
+  turnsKind: z.enum(TURNING_KINDS),
   supply: z.enum(['mains', 'pack', 'mains-or-pack', 'mains-or-adapter']),
   speeds: z.array(speedSchema).min(1),
   usualSpeeds: z.array(z.string()).min(1),

@@ -137,6 +137,11 @@ describe('a scope', () => {
       expect(takeTrace(talkWith(made, change).session)).rejects;
     await refused(standInScope(() => wave(1, 1))).toThrow('shows no trace');
     await refused(standInScope(() => ({ ...wave(1), intervalS: 0 }))).toThrow('no time between');
+    // A minute between two points is the most a bench scope has; two points are a trace.
+    await refused(standInScope(() => ({ ...wave(1), intervalS: 60.1 }))).toThrow('no time between');
+    expect(
+      (await takeTrace(talkWith(standInScope(() => ({ ...wave(1, 2), intervalS: 60 }))).session)).volts.length,
+    ).toBe(2);
     await refused(standInScope(() => wave(1), 'garbled')).toThrow(/no number/);
     await refused(standInScope(() => wave(1), 'unit')).toThrow(/no number/);
     expect(() => readNumbers('1,2,9.9E37', 5)).toThrow('beyond the screen');

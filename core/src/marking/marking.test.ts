@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { engineOf, healthyAnswer } from '../diagnosis/index.js';
+import { engineOf, healthyAnswer, play } from '../diagnosis/index.js';
+import { seeded } from '../numeric/index.js';
 import { drawMarked, drawOf, markedUnit, pathFor } from './family.js';
 import { MAPS } from './maps/index.js';
 import { bestOrder, bySymptom } from './symptoms.js';
@@ -30,6 +31,19 @@ describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s'
     });
     expect(wrong).toEqual([]);
   });
+
+  it('offers to stand it as something on it answers to, and in no other way', () => {
+    const { machine } = map;
+    const ways = { warm: { warm: 1 }, tapped: { tapped: true }, loaded: { loaded: true }, damp: { damp: true } };
+    const found = new Set<string>();
+    for (const faults of [[], ...machine.faults.map(({ id }) => [id])]) {
+      // The same draw each time: what differs is how it stands.
+      const shown = (way: object) => JSON.stringify(Object.entries(machine.unit(faults, 11).moment(way)));
+      const still = shown({});
+      for (const [id, way] of Object.entries(ways)) if (!found.has(id) && shown(way) !== still) found.add(id);
+    }
+    expect([...machine.answersTo].sort()).toEqual([...found].sort());
+  }, 60_000);
 
   it('with any one fault answers every test, the same way for the same draw, and is sound again when it is mended', () => {
     for (const [i, { id }] of map.machine.faults.entries()) {
@@ -69,6 +83,22 @@ describe('the score on machines', () => {
     expect(mean(best)).toBeGreaterThan(1);
     expect(mean(best)).toBeLessThan(mean(gone.map((one) => one.minutes)));
     expect(mean(gone.map((one) => one.wrongParts))).toBeGreaterThan(0);
+  });
+
+  it('what no look shows costs its mend: who knows of an open triac opens the cleaner and renews the board', () => {
+    const vacuum = MAPS.find(({ family }) => family === 'vacuum-cleaner');
+    if (!vacuum) throw new Error('no vacuum');
+    const own = engineOf(pathFor(vacuum));
+    const unit = () => markedUnit(vacuum, ['control-open'], 23);
+    // Five minutes to the board, twenty-five for it; that it blocks both ways a sound one says as well.
+    expect(bestOrder(own, unit())).toBe(30);
+    const gone = play(own, unit(), 'engine', seeded(24));
+    expect(gone.found).toBe(true);
+    expect(gone.minutes).toBeGreaterThan(30);
+    // A look that shows it ends the search without its mend.
+    const [brushes, lifted] = [markedUnit(vacuum, ['brushes-gone'], 23), markedUnit(vacuum, ['brushes-gone'], 23)];
+    expect(bestOrder(own, brushes)).toBeLessThan(20);
+    expect(bySymptom(own, lifted).minutes).toBeGreaterThanOrEqual(bestOrder(own, brushes));
   });
 
   it('is the same for the same seed, and counts every unit once', () => {

@@ -13,7 +13,7 @@ import {
   type Event,
   type Situation,
 } from '../diagnosis/index.js';
-import { needsPower, type PathRepair, type PathTest } from '../families/index.js';
+import { faultsShown, needsPower, type PathRepair, type PathTest } from '../families/index.js';
 import type { MarkedUnit } from './family.js';
 
 /** How a unit went by one of these ways. */
@@ -24,8 +24,6 @@ export interface Gone {
   readonly found: boolean;
   readonly harm: readonly string[];
 }
-
-const modeOf = (ref: string) => ref.slice(ref.indexOf('.') + 1);
 
 /** Opens and powers step by step, and counts what it takes. */
 class Bench {
@@ -55,6 +53,11 @@ class Bench {
     if (test.probe) this.live++;
     return this.unit.read(test, id);
   }
+
+  mend(repair: PathRepair): void {
+    this.reach({ level: repair.level, power: 'dead' });
+    this.minutes += repair.handsMin;
+  }
 }
 
 /** Down the table: a part with a look is looked at, one without is swapped; until nothing is wrong any more. */
@@ -71,16 +74,13 @@ export function bySymptom(engine: Engine, unit: MarkedUnit): Gone {
   }
   const table = suspectsOf(engine, posteriorOf(engine, events));
   let [found, wrongParts] = [0, 0];
-  const mend = (repair: PathRepair) => {
+  const mend = (repair: PathRepair, seen: boolean) => {
     const cures = curedBy(engine.model.path, repair.id).map(({ mode }) => mode);
     const own = [...unit.faults].filter((ref) => (unit.alike?.(ref) ?? [ref]).some((one) => cures.includes(one)));
     for (const ref of own) unit.faults.delete(ref);
     found += own.length;
-    if (own.length === 0) {
-      if (repair.money > 0) wrongParts++;
-      bench.reach({ level: repair.level, power: 'dead' });
-      bench.minutes += repair.handsMin;
-    }
+    if (own.length === 0 && repair.money > 0) wrongParts++;
+    if (own.length === 0 || !seen) bench.mend(repair);
   };
   for (const { block, modes } of table) {
     if (unit.faults.size === 0) break;
@@ -92,7 +92,7 @@ export function bySymptom(engine: Engine, unit: MarkedUnit): Gone {
         .sort((a, b) => a.handsMin + a.money - b.handsMin - b.money)[0];
     if (looks.length === 0) {
       const repair = mending(usual);
-      if (repair) mend(repair);
+      if (repair) mend(repair, false);
       continue;
     }
     for (const test of looks) {
@@ -100,7 +100,7 @@ export function bySymptom(engine: Engine, unit: MarkedUnit): Gone {
       const said = test.outcomes.find((one) => one.id === outcome)?.modes ?? [];
       if (said.includes('healthy')) continue;
       const repair = mending(said[0] ?? usual);
-      if (repair) mend(repair);
+      if (repair) mend(repair, true);
       break;
     }
   }
@@ -113,27 +113,30 @@ export function bySymptom(engine: Engine, unit: MarkedUnit): Gone {
   };
 }
 
-/** It knows the fault: the cheapest look that shows it, from outside in; nothing where only the mend shows it. */
+/**
+ * Minutes of who knows the faults and only confirms them: each by the cheapest look that shows it, from outside in;
+ * one that no look shows by the cheapest mend that cures it.
+ */
 export function bestOrder(engine: Engine, unit: MarkedUnit): number {
-  const { levels, tests } = engine.model.path;
+  const { levels, tests, repairs } = engine.model.path;
   const depth = (id: string) => levels.findIndex((level) => level.id === id);
-  const bench = new Bench(engine, unit);
-  const shown = [...unit.faults].flatMap((ref) => {
+  const cost = (one: PathTest | PathRepair) => one.handsMin + reaching(engine, untouched(engine), one);
+  const cheapest = <T extends PathTest | PathRepair>(list: readonly T[]): T | undefined =>
+    [...list].sort((a, b) => cost(a) - cost(b))[0];
+  const steps = [...unit.faults].flatMap((ref) => {
     const alike = unit.alike?.(ref) ?? [ref];
     const looks = tests.filter((test) =>
-      test.outcomes.some(
-        ({ modes }) =>
-          !modes.includes('healthy') &&
-          alike.some((one) => one.startsWith(`${test.block ?? ' '}.`) && modes.includes(modeOf(one))),
-      ),
+      test.outcomes.some(({ id }) => faultsShown(test, id).some((one) => alike.includes(one))),
     );
-    const cost = (test: PathTest) => test.handsMin + reaching(engine, untouched(engine), test);
-    const [best] = looks.sort((a, b) => cost(a) - cost(b));
+    const cures = () =>
+      repairs.filter(({ id }) => curedBy(engine.model.path, id).some(({ mode }) => alike.includes(mode)));
+    const best = cheapest(looks) ?? cheapest(cures());
     return best ? [best] : [];
   });
-  for (const test of shown.sort((a, b) => depth(a.level) - depth(b.level))) {
-    bench.reach(test);
-    bench.minutes += test.handsMin;
+  const bench = new Bench(engine, unit);
+  for (const step of steps.sort((a, b) => depth(a.level) - depth(b.level))) {
+    bench.reach(step);
+    bench.minutes += step.handsMin;
   }
   return bench.minutes;
 }

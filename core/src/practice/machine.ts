@@ -4,6 +4,9 @@
  */
 import { seeded, type Random } from '../numeric/index.js';
 import { ownEntry } from '../quantity/index.js';
+import { momentsOf, seenIn, watching, type Seen } from './seen.js';
+
+export type { Seen } from './seen.js';
 
 /** How the machine stands while something is looked at. */
 export interface Condition {
@@ -19,6 +22,9 @@ export interface Condition {
   /** Parts taken out of the drive by hand: "belt". */
   readonly off: readonly string[];
 }
+
+/** Ways to stand that a hand brings about. */
+type Stance = 'warm' | 'tapped' | 'loaded' | 'damp';
 
 /** Cold, untouched, at the machine's first setting. */
 export const AT_REST: Condition = {
@@ -87,6 +93,8 @@ export interface MachineData<P> {
   readonly id: string;
   readonly name: string;
   readonly settings: readonly string[];
+  /** Ways to stand that change anything on it, by some fault or sound. */
+  readonly answersTo: readonly Stance[];
   /** Sound parts, each a little off by its tolerance. */
   readonly build: (random: Random) => P;
   readonly faults: readonly MachineFault<P>[];
@@ -107,12 +115,6 @@ export interface MachineData<P> {
   readonly hands?: readonly MachineHand<P>[];
   /** What is broken after a harm, as one of the faults: by the harm's words. Harm to a person alone breaks nothing. */
   readonly spoils?: Readonly<Record<string, string>>;
-}
-
-/** A value as it was seen over a while: the mean of some moments, and their standard deviation. */
-export interface Seen {
-  readonly mean: number;
-  readonly spread: number;
 }
 
 /** One machine on the bench. */
@@ -144,6 +146,8 @@ export interface PracticeMachine {
   readonly id: string;
   readonly name: string;
   readonly settings: readonly string[];
+  /** Ways to stand that change anything on it, whatever is wrong. */
+  readonly answersTo: readonly Stance[];
   /** Trims that can be turned. */
   readonly trims: readonly string[];
   readonly faults: readonly { readonly id: string; readonly name: string; readonly share: number }[];
@@ -154,9 +158,6 @@ export interface PracticeMachine {
   /** A machine with these faults and what they led to. @throws RangeError for a fault it does not know. */
   unit(faults: readonly string[], seed: number): PracticeUnit;
 }
-
-/** Moments over which something that may wander is watched. */
-const MOMENTS = 9;
 
 /** Closes the parameters in. */
 export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
@@ -170,6 +171,7 @@ export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
     id: data.id,
     name: data.name,
     settings: data.settings,
+    answersTo: data.answersTo,
     trims: data.trims ?? [],
     sounds: data.sounds ?? [],
     hands: (data.hands ?? []).map(({ id, name }) => ({ id, name })),
@@ -178,12 +180,10 @@ export function practiceMachine<P>(data: MachineData<P>): PracticeMachine {
   };
 }
 
-/** Watched over some moments: the mean and the standard deviation. */
-function seenOver(value: () => number): Seen {
-  const values = Array.from({ length: MOMENTS }, value);
-  const mean = values.reduce((sum, one) => sum + one, 0) / MOMENTS;
-  const variance = values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (MOMENTS - 1);
-  return { mean, spread: Math.sqrt(variance) };
+/** Worked out when it is first asked for. */
+function once<T>(work: () => T): () => T {
+  let done: { readonly value: T } | null = null;
+  return () => (done ??= { value: work() }).value;
 }
 
 /** What was done to a unit since it was built, and the parameters that follow from it. */
@@ -225,17 +225,19 @@ function unitOf<P>(
     ...condition,
   });
   const moment = (condition?: Partial<Condition>) => data.solve(now, whole(condition), random);
-  const see = (quantity: string, condition?: Partial<Condition>): Seen =>
-    seenOver(() => {
-      const value = ownEntry(moment(condition), quantity);
-      if (value === undefined) throw new RangeError(`${data.id} has no ${quantity}`);
-      return value;
-    });
+  // As it came in, whatever is done to it before somebody asks what its owner noticed.
+  const [cameIn, owners] = [now, seeded(seed + 15_485_863)];
+  const complain = once(() => data.complain(watching(data.id, (as) => data.solve(cameIn, whole(as), owners))));
   return {
     machine: data.id,
     faults: present,
     moment,
-    see,
+    see: (quantity, condition) =>
+      seenIn(
+        momentsOf(() => moment(condition)),
+        quantity,
+        data.id,
+      ),
     trace: (quantity, condition) => data.trace?.(now, whole(condition), quantity) ?? null,
     cure(id) {
       present.delete(id);
@@ -259,7 +261,9 @@ function unitOf<P>(
       if (broken.length > 0) now = parameters();
       return done;
     },
-    complaint: data.complain(see),
+    get complaint() {
+      return complain();
+    },
   };
 }
 

@@ -5,6 +5,7 @@ export * from './ribbon.js';
 export * from './ribbonMarks.js';
 export * from './clock.js';
 export * from './parts.js';
+export * from './typedPart.js';
 export * from './wowByPart.js';
 export * from './figureInUse.js';
 export * from './turnProfile.js';

@@ -2,16 +2,37 @@
 import type { FlutterLine } from './tone/result.js';
 import { say } from '../words/index.js';
 
+/** What comes round: it decides what usually makes its wow. Of several on one shaft the first is the likeliest. */
+export const TURNING_KINDS = [
+  'platter',
+  'belt',
+  'flywheel',
+  'idler',
+  'pinch roller',
+  'capstan',
+  'pulley',
+  'motor',
+  'hub',
+  'gear',
+  'drum',
+  'poles',
+  'teeth',
+  'other',
+] as const;
+/** See {@link TURNING_KINDS}. */
+export type TurningKind = (typeof TURNING_KINDS)[number];
+
 /** A part and its turns a second at the speed measured. */
 export interface TurningPart {
   readonly name: string;
+  readonly kind: TurningKind;
   readonly hz: number;
 }
 
 /** A line of the spectrum with the part whose turn it is. */
 export interface NamedLine extends FlutterLine {
   /** Likeliest first; more than one when rates lie too close to tell. Empty when nothing fits. */
-  readonly parts: readonly { readonly name: string; readonly multiple: number }[];
+  readonly parts: readonly { readonly name: string; readonly kind: TurningKind; readonly multiple: number }[];
 }
 
 /** Multiples of a part's turns looked for: twice a turn is an oval or a warp (common practice). */
@@ -35,7 +56,7 @@ export function nameLines(
       parts: found
         .filter((one) => one.off <= reach)
         .sort((a, b) => a.multiple - b.multiple || a.off - b.off)
-        .map(({ name, multiple }) => ({ name, multiple })),
+        .map(({ name, kind, multiple }) => ({ name, kind, multiple })),
     };
   });
 }
@@ -44,6 +65,7 @@ export function nameLines(
 function closest(part: TurningPart, hz: number, scale: number) {
   return MULTIPLES.map((multiple) => ({
     name: part.name,
+    kind: part.kind,
     multiple,
     off: Math.abs(multiple * part.hz * scale - hz),
   })).reduce((a, b) => (b.off < a.off ? b : a));

@@ -2,13 +2,14 @@
 import { describe, expect, it } from 'vitest';
 import { nameLines, partWords, type TurningPart } from './parts.js';
 import type { FlutterFigures, FlutterLine } from './tone/result.js';
+import { typedPart } from './typedPart.js';
 import { shareWords, wowByPart, type WowShare } from './wowByPart.js';
 
 /** 33⅓ rpm: 0.5556 Hz; a belt of 0.7 Hz, a motor pulley at 12.5 Hz. */
 const PARTS: readonly TurningPart[] = [
-  { name: 'platter', hz: 100 / 180 },
-  { name: 'belt', hz: 0.7 },
-  { name: 'motor pulley', hz: 12.5 },
+  { name: 'platter', kind: 'platter', hz: 100 / 180 },
+  { name: 'belt', kind: 'belt', hz: 0.7 },
+  { name: 'motor pulley', kind: 'pulley', hz: 12.5 },
 ];
 const line = (frequencyHz: number, peakPercent: number): FlutterLine => ({ frequencyHz, peakPercent }) as FlutterLine;
 const rms = (unweightedRmsPercent: number) => ({ unweightedRmsPercent }) as FlutterFigures;
@@ -67,6 +68,7 @@ describe('the wow by part', () => {
 describe('a share in words', () => {
   const share = (part: string, ...lines: readonly (readonly [multiple: number, hz: number])[]): WowShare => ({
     part,
+    kind: typedPart(part, 1).kind,
     peakPercent: 0.1,
     powerShare: 1,
     lines: lines.map(([multiple, hz]) => ({ multiple, hz, peakPercent: 0.1 })),
@@ -90,6 +92,13 @@ describe('a share in words', () => {
     ['governor disc', 4, '4 times a turn: uneven'],
   ])('%s, %d a turn: %s', (part, multiple, words) => {
     expect(shareWords(share(part, [multiple, 1]))).toBe(words);
+  });
+
+  it('goes by what the part is, however it is called', () => {
+    const rad: TurningPart = { name: 'Rad', kind: 'flywheel', hz: 5 };
+    const [found] = wowByPart([line(5, 0.1)], null, [rad], 0, 60).shares;
+    expect(found && shareWords(found)).toBe('once a turn: eccentric flywheel or its bearing');
+    expect(found?.part).toBe('Rad');
   });
 
   it('of no part says the rate alone, of several the largest', () => {

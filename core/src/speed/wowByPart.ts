@@ -2,7 +2,7 @@
  * Who makes the wow: the lines of the flutter spectrum given to the turning parts of the drive train,
  * what no part explains, and the rest as noise. Shares add in quadrature.
  */
-import { nameLines, type NamedLine, type TurningPart } from './parts.js';
+import { nameLines, type NamedLine, type TurningKind, type TurningPart } from './parts.js';
 import type { FlutterFigures, FlutterLine } from './tone/result.js';
 import { say } from '../words/index.js';
 
@@ -17,6 +17,7 @@ export interface PartLine {
 export interface WowShare {
   /** A part's name; '' for lines that fit none. */
   readonly part: string;
+  readonly kind: TurningKind;
   /** Peak of the sine that would carry the share's power, percent. */
   readonly peakPercent: number;
   /** Part of the whole power, 0 to 1. */
@@ -62,6 +63,7 @@ export function wowByPart(
   const whole = square(lines) + (noiseSquare ?? 0);
   const shares = [...by].map(([part, list]) => ({
     part,
+    kind: list[0]?.parts[0]?.kind ?? 'other',
     peakPercent: Math.sqrt(square(list)),
     powerShare: whole > 0 ? square(list) / whole : 0,
     lines: [...list]
@@ -76,30 +78,32 @@ export function wowByPart(
   };
 }
 
-/** What usually makes a part's wow, by the part's kind and how often a turn (common practice). */
-const CAUSES: readonly (readonly [RegExp, readonly [once: string, twice: string, more: string]])[] = [
-  [
-    /platter|table|record/i,
-    [say`off centre, warp, or bearing`, say`oval or warped record, bent spindle`, say`uneven rim or idler track`],
+/** What usually makes a part's wow, by what it is and how often a turn (common practice). */
+const CAUSES: Readonly<Record<TurningKind, readonly [once: string, twice: string, more: string]>> = {
+  platter: [
+    say`off centre, warp, or bearing`,
+    say`oval or warped record, bent spindle`,
+    say`uneven rim or idler track`,
   ],
-  [/belt/i, [say`a joint, a kink or a thick place`, say`two uneven places`, say`uneven belt`]],
-  // Before the wheels in general: a flywheel has no tyre.
-  [/flywheel/i, [say`eccentric flywheel or its bearing`, say`oval seat of the belt`, say`uneven flywheel rim`]],
-  [/idler|wheel/i, [say`a flat place or an eccentric tyre`, say`an oval tyre`, say`a hard or lumpy tyre`]],
-  [/pinch|roller/i, [say`a flat place or a hard roller`, say`an oval roller`, say`a lumpy roller`]],
-  [/capstan/i, [say`bent or dirty capstan`, say`an oval or nicked capstan`, say`dirt on the capstan`]],
-  [/pulley/i, [say`pulley off centre or a bent shaft`, say`an oval pulley`, say`dirt on the pulley`]],
-  [/motor/i, [say`bent shaft or pulley off centre`, say`worn bearing or an oval pulley`, say`cogging or commutation`]],
-  [/reel|hub|spool/i, [say`a rubbing reel or a dragging brake`, say`a bent reel`, say`uneven hub brake`]],
-  [/gear/i, [say`an eccentric gear`, say`an oval gear`, say`a damaged tooth`]],
-  [/drum/i, [say`uneven load or bearing`, say`an oval drum`, say`uneven drum`]],
-];
-const ANY: readonly [string, string, string] = [say`off centre or its bearing`, say`oval or bent`, say`uneven`];
+  belt: [say`a joint, a kink or a thick place`, say`two uneven places`, say`uneven belt`],
+  flywheel: [say`eccentric flywheel or its bearing`, say`oval seat of the belt`, say`uneven flywheel rim`],
+  idler: [say`a flat place or an eccentric tyre`, say`an oval tyre`, say`a hard or lumpy tyre`],
+  'pinch roller': [say`a flat place or a hard roller`, say`an oval roller`, say`a lumpy roller`],
+  capstan: [say`bent or dirty capstan`, say`an oval or nicked capstan`, say`dirt on the capstan`],
+  pulley: [say`pulley off centre or a bent shaft`, say`an oval pulley`, say`dirt on the pulley`],
+  motor: [say`bent shaft or pulley off centre`, say`worn bearing or an oval pulley`, say`cogging or commutation`],
+  hub: [say`a rubbing reel or a dragging brake`, say`a bent reel`, say`uneven hub brake`],
+  gear: [say`an eccentric gear`, say`an oval gear`, say`a damaged tooth`],
+  drum: [say`uneven load or bearing`, say`an oval drum`, say`uneven drum`],
+  poles: [say`cogging or commutation`, say`uneven poles`, say`uneven poles`],
+  teeth: [say`worn teeth, or meshed too tight or too loose`, say`worn teeth`, say`worn teeth`],
+  other: [say`off centre or its bearing`, say`oval or bent`, say`uneven`],
+};
 
 const TIMES = [say`once`, say`twice`, say`three times`];
 
 /** "once a turn: off centre, warp, or bearing". */
-export function shareWords({ part, lines }: WowShare): string {
+export function shareWords({ part, kind, lines }: WowShare): string {
   const [top] = lines;
   if (!top) return '';
   const hz = `${Number(top.hz.toPrecision(3))} Hz`;
@@ -107,7 +111,6 @@ export function shareWords({ part, lines }: WowShare): string {
     return lines.length === 1
       ? say`${hz}, no part known at this rate`
       : say`${lines.length} lines, the largest at ${hz}: no part known at these rates`;
-  const causes = CAUSES.find(([pattern]) => pattern.test(part))?.[1] ?? ANY;
   const often = TIMES[top.multiple - 1] ?? say`${top.multiple} times`;
-  return say`${often} a turn: ${causes[Math.min(2, top.multiple - 1)] as string}`;
+  return say`${often} a turn: ${CAUSES[kind][Math.min(2, top.multiple - 1)] as string}`;
 }

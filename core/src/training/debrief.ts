@@ -32,7 +32,7 @@ export interface ReplayStep {
   readonly harm: readonly string[];
 }
 
-/** A way of working to set beside: minutes to the fault, its mend left out. */
+/** A way of working to set beside: minutes until the last fault was seen at its part, or cured and then with that mend. */
 export interface Beside {
   readonly minutes: number;
   readonly live: number;

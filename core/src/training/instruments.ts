@@ -78,7 +78,7 @@ export const TOOLS = {
   ripple: { words: say`Scope, peak to peak`, unit: 'V', ends: '.Vpp', power: 'on' },
   amps: { words: say`Amperes`, unit: 'A', ends: '.A', power: 'on' },
   ohms: { words: say`Ohms`, unit: 'Ω', ends: '.ohm', power: 'off' },
-  insulation: { words: 'Insulation, 500 V', unit: 'MΩ', ends: '.Mohm', power: 'off' },
+  insulation: { words: say`Insulation, 500 V`, unit: 'MΩ', ends: '.Mohm', power: 'off' },
   speed: { words: say`Tachometer`, unit: 'rpm', ends: '.rpm', power: 'on' },
   pulses: { words: say`Scope, pulses of a turn`, unit: 'V', ends: '.rpm', power: 'on' },
   sound: { words: say`Microphone, the motor’s sound`, unit: '', ends: '', power: 'on' },

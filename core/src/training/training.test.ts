@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseEntry, typedStrobe, type EventBody } from '../bench/index.js';
 import { debriefOf, doTest, endBody, placesOf, practiceVisit, readAt, strobeAt, toneOf, type Visit } from './index.js';
-import { deck, jobWith, line, mend, OFF, ON, repairOf, testOf, visit } from './training.test-data.js';
+import { deck, line, mend, OFF, ON, repairOf, testOf, visit } from './training.test-data.js';
 
 describe('a practice unit follows its log', () => {
   it('a shorted rail under power cooks the transformer; it stays cooked when the line is struck out', () => {
@@ -146,47 +146,6 @@ describe('instruments', () => {
   });
 });
 
-describe('a clip lead and a hand at a plug', () => {
-  const hand = (id: string, on: boolean) => line({ kind: 'practice-hand', hand: id, name: id, on });
-  const rpm = (at: Visit, setting: string) => at.unit.see('shaft.rpm', { setting }).mean;
-
-  it('past a dead boost switch the cleaner runs on low; taken off again it does not', () => {
-    const job = jobWith('vacuum-cleaner', 'vacuum', ['boost-low']);
-    expect(rpm(visit(job, ON()), 'low')).toBe(0);
-    const bridged = visit(job, hand('boost', true), ON());
-    expect(rpm(bridged, 'low')).toBeGreaterThan(5000);
-    expect(bridged.held.map(({ name }) => name)).toEqual(['boost switch bridged']);
-    expect(bridged.clockMin).toBe(1);
-    expect(rpm(visit(job, hand('boost', true), hand('boost', false), ON()), 'low')).toBe(0);
-    // What it hides is still there.
-    expect([...bridged.unit.faults]).toEqual(['boost-low']);
-  });
-
-  it('a governed motor without its Hall runs away; with its leads crossed power kills the governor for good', () => {
-    const platter = (at: Visit) => at.unit.see('platter.rpm', { setting: '33' }).mean;
-    const sound = platter(visit(deck(), ON()));
-    expect(platter(visit(deck(), hand('hall', true), ON()))).toBeGreaterThan(1.3 * sound);
-    expect(platter(visit(deck(), hand('hall', true), hand('hall', false), ON()))).toBeCloseTo(sound, 0);
-    const crossed = visit(deck(), hand('leads', true), ON(), OFF(), hand('leads', false), ON());
-    expect(crossed.harm.map(({ words }) => words)).toContain('the governor dies');
-    expect(platter(crossed)).toBe(0);
-    expect(crossed.spoiled).toEqual(['governor-dead']);
-    // Crossed live it dies at once.
-    expect(visit(deck(), ON(), hand('leads', true)).spoiled).toEqual(['governor-dead']);
-    // Crossed and never switched on it is only crossed.
-    expect(visit(deck(), hand('leads', true), hand('leads', false), ON()).harm).toEqual([]);
-  });
-
-  it('what is left bridged at the end is told as harm, and an unknown hand does nothing', () => {
-    const job = jobWith('stand-mixer', 'mixer', ['switch-open']);
-    const lines = [hand('switch', true), ON(), OFF()];
-    expect(debriefOf(job, lines)?.own.harm).toEqual(['left so: lever switch bridged']);
-    expect(debriefOf(job, lines)?.left).toEqual(['lever switch worn']);
-    expect(debriefOf(job, [...lines, hand('switch', false)])?.own.harm).toEqual([]);
-    expect(visit(job, hand('nothing', true), ON()).held).toEqual([]);
-  });
-});
-
 describe('the end', () => {
   it('marks what was found, what it cost, and plays the log back', () => {
     const job = deck('belt-off');
@@ -223,6 +182,15 @@ describe('the end', () => {
     expect(endBody(marked)).toMatchObject({ kind: 'practice-end', left: [], harm: [], live: 0 });
   });
 
+  it('a mend that helps without a look before it is what confirms the fault: its minutes count', () => {
+    const job = deck('belt-off');
+    const repair = repairOf(visit(job), 'belt.off');
+    const marked = debriefOf(job, [line({ kind: 'mended', repairId: repair.id, name: repair.name })]);
+    // The platter is a minute away.
+    expect(marked?.own.minutes).toBeCloseTo(repair.handsMin + 1, 9);
+    expect(marked?.own.clockMin).toBeCloseTo(repair.handsMin + 1, 9);
+  });
+
   it('says what the machine shows where something else was logged, and what was answered without looking', () => {
     const job = deck('belt-off');
     const wrong = line({
@@ -239,6 +207,29 @@ describe('the end', () => {
     const right = { ...wrong, body: { ...wrong.body, outcome: 'off', words: 'off' } as EventBody };
     expect(debriefOf(job, [right])?.replay[0]?.missed).toBe('answered without looking');
     expect(debriefOf(job, [right])?.left).toHaveLength(1);
+  });
+
+  it('says about what a value should have been where it is far off: the board has its twelve volts', () => {
+    const job = deck('belt-off');
+    const volts = (value: number) =>
+      debriefOf(job, [
+        line({
+          kind: 'answer',
+          testId: 'supply-volts',
+          name: 'Board',
+          outcome: null,
+          words: '',
+          value,
+          unit: 'V',
+        } as unknown as EventBody),
+      ])?.replay[0]?.missed ?? '';
+    for (const far of [3, 24, -12]) {
+      const shown = /^the machine shows about ([\d.]+)\s?V$/u.exec(volts(far))?.[1];
+      expect(Number(shown), volts(far)).toBeGreaterThan(11.4);
+      expect(Number(shown)).toBeLessThan(12.6);
+    }
+    // A tenth off is a meter's own, and the hand's.
+    for (const near of [11.5, 12, 12.6]) expect(volts(near)).toBe('answered without looking');
   });
 
   it('a practice unit that was ended by mistake goes on when that line is struck out', () => {

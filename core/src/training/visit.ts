@@ -1,7 +1,7 @@
 /** A practice unit as its log has left it: what was mended, what broke, what the clock says. */
 import { inReceipt, isLive, struckKeys, type BenchEvent, type EventBody, type JobFacts } from '../bench/index.js';
 import { curedBy, reaching } from '../diagnosis/index.js';
-import { mendOf, needsPower, type DrivePath, type PathTest } from '../families/index.js';
+import { faultsShown, mendOf, needsPower, type DrivePath, type PathTest } from '../families/index.js';
 import { pathFor, type FamilyMap } from '../marking/index.js';
 import type { PracticeUnit } from '../practice/index.js';
 import { ownEntry } from '../quantity/index.js';
@@ -21,7 +21,7 @@ export interface Visit {
   readonly unit: PracticeUnit;
   /** Minutes on the practice clock. */
   readonly clockMin: number;
-  /** Of these, minutes of mends that cured something. */
+  /** Of these, minutes of mends of what had been seen at its part; a mend that is what confirms a fault counts. */
   readonly cureMin: number;
   /** Live readings made. */
   readonly live: number;
@@ -72,6 +72,7 @@ class Course {
   private ended = false;
   private clockMin = 0;
   private cureMin = 0;
+  private readonly seen = new Set<string>();
   private live = 0;
   private parts = 0;
   private wrongParts = 0;
@@ -90,6 +91,7 @@ class Course {
   take({ key, body }: BenchEvent): void {
     if (this.struck.has(key) && TAKEN_BACK.has(body.kind)) return;
     if (body.kind === 'practice-act') this.acted(key, body);
+    if (body.kind === 'answer') this.answered(body);
     if (body.kind === 'practice-turn') this.unit.turn(body.trim, body.turns);
     if (body.kind === 'practice-hand') this.hand(key, body);
     if (body.kind === 'mended') this.mend(body.repairId);
@@ -130,6 +132,14 @@ class Course {
     if (test.probe) this.live++;
   }
 
+  /** A fault seen at its part: an answer that no sound part gives. */
+  private answered({ testId, outcome }: Extract<EventBody, { kind: 'answer' }>): void {
+    const test = this.path.tests.find(({ id }) => id === testId);
+    const shown = test ? faultsShown(test, outcome) : [];
+    for (const fault of this.unit.faults)
+      if (modesOf(this.map, fault).some((ref) => shown.includes(ref))) this.seen.add(fault);
+  }
+
   private power(key: string, on: boolean): void {
     if (on && !this.on) for (const words of this.unit.switchOn()) this.harm.push({ key, words: said(words) });
     this.on = on;
@@ -145,13 +155,14 @@ class Course {
   private mend(repairId: string): void {
     const repair = mendOf(this.path, repairId);
     if (!repair) return;
-    this.clockMin += repair.handsMin + this.reach({ level: repair.level, power: 'dead' });
+    const minutes = repair.handsMin + this.reach({ level: repair.level, power: 'dead' });
+    this.clockMin += minutes;
     this.level = deeper(this.path, this.level, repair.level);
     const modes = curedBy(this.path, repairId).map(({ mode }) => mode);
     const own = [...this.unit.faults].filter((fault) => modesOf(this.map, fault).some((one) => modes.includes(one)));
     if (repair.money > 0) this.parts++;
     if (repair.money > 0 && own.length === 0) this.wrongParts++;
-    if (own.length > 0) this.cureMin += repair.handsMin;
+    if (own.some((fault) => this.seen.has(fault))) this.cureMin += minutes;
     for (const fault of own) {
       this.unit.cure(fault);
       this.mended.push(fault);

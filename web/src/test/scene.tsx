@@ -10,12 +10,14 @@ import {
   USUAL_SAFETY_LIMITS,
   type BenchEvent,
   type EventBody,
+  type SpeedBody,
 } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
+import { vi } from 'vitest';
 import { keys } from '../shared/api/queries.js';
 import type { JobView } from '../features/job/useJobView.js';
 
@@ -40,6 +42,24 @@ export const JOB: Job = {
   tried: '',
   tolerance: toleranceOfUse(family, 'broadcast, dancing to pitch'),
 };
+
+/** A speed as it was read, typed in unless told otherwise. */
+export const speedRead = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({
+  kind: 'speed',
+  text: '',
+  speedId,
+  method: 'typed',
+  turned: true,
+  errorPercent,
+  expandedPercent: 0.05,
+  referenceIncluded: true,
+  wowPeakPercent: null,
+  rpm: null,
+  sourceName: null,
+  runId: null,
+  condition: null,
+  ...more,
+});
 
 let minute = 0;
 /** A line of its log. */
@@ -111,3 +131,14 @@ export function show(what: ReactNode) {
     </MemoryRouter>,
   );
 }
+
+/** A page without sizes: nothing is told of them. */
+export const stubSizes = () =>
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  );

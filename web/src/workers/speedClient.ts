@@ -27,7 +27,7 @@ export function inWorker<T>(work: (api: Remote<SpeedWorker>) => Promise<T>, stop
     stop = () => resolve(stopped);
   });
   const failed = new Promise<T>((_resolve, reject) => {
-    worker.onerror = (event) => reject(new Error(event.message || 'The measuring could not start.'));
+    worker.onerror = (event) => reject(new Error(event.message || say`The measuring could not start.`));
   });
   const answer = Promise.race([work(wrap<SpeedWorker>(worker)), halted, failed]).finally(() => {
     worker.terminate();

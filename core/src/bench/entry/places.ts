@@ -40,7 +40,10 @@ export function knownPlaces(
   return out;
 }
 
-const taken = (list: readonly KnownPlace[], name: string): boolean => resolve(name, list, null)?.kind === 'known';
+const called = (wanted: string, places: readonly KnownPlace[]): KnownPlace[] =>
+  wanted === '' ? [] : places.filter((place) => [place.name, ...place.aliases].some((name) => key(name) === wanted));
+
+const taken = (list: readonly KnownPlace[], name: string): boolean => called(key(name), list).length > 0;
 
 /** What a typed place stands for: known, nearly known, or new. */
 export type Resolved =
@@ -50,7 +53,7 @@ export type Resolved =
 export function resolve(typed: string, places: readonly KnownPlace[], qualifier: string | null): Resolved | null {
   const wanted = key(typed);
   if (wanted === '') return null;
-  const exact = places.filter((place) => [place.name, ...place.aliases].some((name) => key(name) === wanted));
+  const exact = called(wanted, places);
   const place = exact.find((one) => one.ripple === (qualifier === 'pp')) ?? exact[0];
   if (place) return { kind: 'known', place };
   const near = places.filter((one) => [one.name, ...one.aliases].some((name) => isNear(wanted, key(name))));
@@ -72,9 +75,11 @@ function isNear(typed: string, name: string): boolean {
   if (typed.length >= 3 && name.startsWith(typed)) return true;
   if (typed.length >= 4 && name.split(' ').includes(typed)) return true;
   if (typed.length < 5) return false;
-  if (name.split(' ').some((word) => word.length > 4 && distance(word, typed) <= (word.length > 6 ? 2 : 1)))
-    return true;
-  return distance(typed, name) <= (name.length > 6 ? 2 : 1);
+  const slipOf = (word: string) => {
+    const most = word.length > 6 ? 2 : 1;
+    return Math.abs(word.length - typed.length) <= most && distance(word, typed) <= most;
+  };
+  return name.split(' ').some((word) => word.length > 4 && slipOf(word)) || slipOf(name);
 }
 
 /** Edits from one word to the other, neighbours exchanged counting once (optimal string alignment). */

@@ -1,7 +1,7 @@
-import { testJob } from '../job.test-data.js';
+import { lineMaker, testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_SHEET, familyOf } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
+import type { BenchEvent } from '../event.js';
 import { didNotTurn } from '../speedReading.js';
 import { findAnswer, readForFind, type FindBasis } from './answer.js';
 import { NO_KNOWLEDGE } from '../../diagnosis/index.js';
@@ -9,15 +9,7 @@ import { NO_KNOWLEDGE } from '../../diagnosis/index.js';
 const family = familyOf('belt-turntable-dc');
 const JOB = testJob(family.id, { speedIds: ['33', '45'], complaint: 'slow' });
 
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `e${++minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'find',
-  body,
-});
+const line = lineMaker();
 const live = () => line({ kind: 'power', state: 'live-isolated', conditions: [] });
 const speed = (speedId: string, errorPercent: number): BenchEvent =>
   line({

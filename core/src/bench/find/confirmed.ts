@@ -1,7 +1,7 @@
 /** Faults that this bench has confirmed: seen by a direct look, then mended by a repair that cures them. */
 import { ownEntry } from '../../quantity/index.js';
 import { curedBy, type Confirmed } from '../../diagnosis/index.js';
-import type { DrivePath } from '../../families/index.js';
+import { faultsShown, type DrivePath } from '../../families/index.js';
 import { standing, type BenchEvent } from '../event.js';
 
 /** Over the logs of a family's jobs; an answer that stands for several modes is shared between them. */
@@ -23,16 +23,13 @@ export function confirmedIn(path: DrivePath, lines: readonly BenchEvent[]): Map<
   for (const { body } of lines) {
     if (body.kind === 'answer') {
       const test = path.tests.find((one) => one.id === body.testId);
-      const outcome = test?.outcomes.find((one) => one.id === body.outcome);
-      if (test?.block && outcome) seen.set(test.block, outcome.modes);
+      const known = test?.outcomes.some(({ id }) => id === body.outcome);
+      if (test?.block && known) seen.set(test.block, faultsShown(test, body.outcome));
     }
     if (body.kind !== 'mended') continue;
     const cured = new Set(curedBy(path, body.repairId).map((one) => one.mode));
-    for (const [block, modes] of seen) {
-      const hit = modes.filter((mode) => mode !== 'healthy').map((mode) => `${block}.${mode}`);
-      if (modes.includes('healthy') || !hit.some((mode) => cured.has(mode))) continue;
-      for (const mode of hit) confirmed.set(mode, 1 / hit.length);
-    }
+    for (const hit of seen.values())
+      if (hit.some((mode) => cured.has(mode))) for (const mode of hit) confirmed.set(mode, 1 / hit.length);
     seen.clear();
   }
   return confirmed;

@@ -1,8 +1,8 @@
-import { testJob } from '../job.test-data.js';
+import { lineMaker, testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
 import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
-import { standing, type BenchEvent, type EventBody, type ReadingBody, type SpeedBody } from '../event.js';
+import { standing, type BenchEvent, type ReadingBody, type SpeedBody } from '../event.js';
 import { workSaid } from '../workSaid.js';
 import { type JobFacts } from '../job.js';
 import { ledgerOf, parseStep } from '../ledger/index.js';
@@ -17,15 +17,7 @@ const job = testJob(family.id, { speedIds: ['33', '45'], complaint: 'slow' });
 const path = pathOf(job) as DrivePath;
 const engine = engineOf(path);
 
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `e${++minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'find',
-  body,
-});
+const line = lineMaker();
 const speed = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): BenchEvent =>
   line({
     ...didNotTurn(family.speeds.find((one) => one.id === speedId) as (typeof family.speeds)[number]),

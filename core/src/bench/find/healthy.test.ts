@@ -1,7 +1,7 @@
-import { testJob } from '../job.test-data.js';
+import { lineMaker, testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { familyOf, type DrivePath } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
+import type { EventBody } from '../event.js';
 import { type JobFacts } from '../job.js';
 import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
@@ -12,15 +12,7 @@ import { benchKnowledge } from './known.js';
 const family = familyOf('belt-turntable-dc');
 const job = testJob(family.id, { make: 'Brenning', model: 'Dans 33', speedIds: ['33'], complaint: 'slow' });
 const path = pathOf(job) as DrivePath;
-let count = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `e${++count}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + count * 60_000).toISOString(),
-  device: 'a',
-  sequence: count,
-  stage: 'find',
-  body,
-});
+const line = lineMaker();
 const volts = (value: number, more: object = {}): EventBody => ({
   kind: 'reading',
   text: '',

@@ -1,6 +1,6 @@
 /** What is off the unit now, and which tests it keeps from being made. */
 import { ownEntry } from '../../quantity/index.js';
-import { familyOf, needsPower, type DrivePath, type PathTest } from '../../families/index.js';
+import { familyOf, needsPower, restsOn, type DrivePath, type PathTest } from '../../families/index.js';
 import { openEnds, stepsOff, type Ledger } from '../ledger/index.js';
 import type { JobFacts } from '../job.js';
 import { blocksNamed } from './named.js';
@@ -61,7 +61,7 @@ function offNow(job: Pick<JobFacts, 'familyId'>, path: DrivePath, ledger: Ledger
   return [...ends, ...steps].filter((one) => one.blocks.length > 0);
 }
 
-/** Signals that rest on a block, straight or through others. */
+/** Signals that rest on a block, straight or through others; what a part further on asks of one before it is no such thing. */
 function signalsBehind(path: DrivePath, blocks: readonly string[]): ReadonlySet<string> {
   // A part that gives its name to a signal (platter and platter speed) is what that signal is read on.
   const signals = new Set([
@@ -71,7 +71,7 @@ function signalsBehind(path: DrivePath, blocks: readonly string[]): ReadonlySet<
   for (let grown = true; grown;) {
     grown = false;
     for (const block of path.blocks) {
-      if (block.lane === 'feedback' || !block.inputs.some((input) => signals.has(input))) continue;
+      if (block.lane === 'feedback' || !restsOn(path, block).some((input) => signals.has(input))) continue;
       for (const output of block.outputs) {
         grown ||= !signals.has(output);
         signals.add(output);

@@ -17,11 +17,13 @@ export interface GatePass {
   readonly brokenBy: string | null;
 }
 
-/** The newest gate of each kind among standing lines, with what broke it. */
+/** The newest gate of each kind among standing lines, in the order in which they were passed, with what broke it. */
 export function gatePasses(lines: readonly BenchEvent[]): GatePass[] {
   const newest = new Map<GateTo, { index: number; key: string; at: string; body: GateBody }>();
   lines.forEach(({ key, enteredAt: at, body }, index) => {
-    if (body.kind === 'gate') newest.set(body.to, { index, key, at, body });
+    if (body.kind !== 'gate') return;
+    newest.delete(body.to);
+    newest.set(body.to, { index, key, at, body });
   });
   return [...newest.values()].map(({ index, key, at, body }) => ({
     key,

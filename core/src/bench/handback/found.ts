@@ -1,6 +1,6 @@
 /** What was found, and the readings that decided it: for the owner, in plain words. */
 import { curedBy } from '../../diagnosis/index.js';
-import { PATHS, type DrivePath } from '../../families/index.js';
+import { faultsShown, PATHS, type DrivePath } from '../../families/index.js';
 import { capital, eventWords } from '../describe.js';
 import { linesOf, type BenchEvent, type EventBody } from '../event.js';
 import { signalAt } from '../find/places.js';
@@ -80,7 +80,5 @@ function bears(
 function modesSeen(path: DrivePath, body: EventBody): string[] {
   if (body.kind !== 'answer') return [];
   const test = path.tests.find((one) => one.id === body.testId);
-  const outcome = test?.outcomes.find((one) => one.id === body.outcome);
-  if (!test?.block || !outcome || outcome.modes.includes('healthy')) return [];
-  return outcome.modes.map((mode) => `${test.block ?? ''}.${mode}`);
+  return test ? faultsShown(test, body.outcome) : [];
 }

@@ -3,7 +3,7 @@ import { curedBy, type FaultSet, type MendAdvice } from '../../diagnosis/index.j
 import { banWords, risksOfMend, wayOf, type Ban, type DrivePath, type PathRepair } from '../../families/index.js';
 import { dayNumber } from '../../quantity/index.js';
 import type { TermsBody } from './body.js';
-import { bestAfter, expectedCost, gainOf, weightsOf, type Try } from './expectedCost.js';
+import { bestAfter, costsOf, gainOf, weightsOf, type Try } from './expectedCost.js';
 import type { Offer } from './offer.js';
 import { USUAL_COSTS, type Decision, type DecisionCosts, type MendOption } from './option.js';
 import { say } from '../../words/index.js';
@@ -64,19 +64,16 @@ export function decide(
   const free = rows.filter((row) => row.advice.forbidden === null);
   const usual = free.filter((row) => row.usual);
   // After the one begun with, the usual mends follow: nobody buys two donors.
-  const begunWith = (first: Weighed) =>
-    expectedCost(
-      bestAfter(
-        [first],
-        usual.filter((one) => !first.members.includes(one)),
-        weights,
-      ),
-      faults,
-    ).money;
+  const costOfOrder = costsOf(faults);
+  const begunWith = (first: Weighed) => {
+    const rest = usual.filter((one) => !first.members.includes(one));
+    return costOfOrder(bestAfter([first], rest, weights)).money;
+  };
+  const chanceOf = (set: Weighed) => 1 - costOfOrder([set]).uncured;
   const outside = path.levels[0]?.id;
   const opened = usual.filter(({ advice }) => advice.repair.level !== outside);
   const together = togetherOf(opened, begunWith, costs);
-  const optionOf = optionMaker(faults, begunWith, terms, costs, today);
+  const optionOf = optionMaker(chanceOf, begunWith, terms, costs, today);
   const options = [...(together ? [together] : []), ...rows].map(optionOf).sort(
     (a, b) =>
       Number(a.forbidden !== null) - Number(b.forbidden !== null) ||
@@ -92,7 +89,7 @@ export function decide(
   );
   return {
     options,
-    uncured: expectedCost(usual, faults).uncured,
+    uncured: costOfOrder(usual).uncured,
     turning: turningOf(free, weights),
     stop: stopOf(options, terms, bans),
   };
@@ -152,14 +149,12 @@ function togetherOf(
   return best && best.set.members.length > 1 ? best.set : null;
 }
 
-/** Chance that the unit works after these. */
-const chanceOf = (set: Weighed, faults: readonly FaultSet[]): number => 1 - expectedCost([set], faults).uncured;
-
 const joinedWords = (words: readonly (string | null)[]): string | null =>
   [...new Set(words.filter((one) => one !== null))].join('; ') || null;
 
+/** `chanceOf`: that the unit works after these. */
 function optionMaker(
-  faults: readonly FaultSet[],
+  chanceOf: (set: Weighed) => number,
   begunWith: (first: Weighed) => number,
   terms: TermsBody | null,
   { hourMoney }: DecisionCosts,
@@ -184,7 +179,7 @@ function optionMaker(
       members: repairs.map((repair) => repair.name),
       way: one ? wayOf(first.advice.repair) : 'set',
       guessed: members.some((row) => !row.usual && row.offer.money > 0 && !row.offer.priced),
-      chance: chanceOf(set, faults),
+      chance: chanceOf(set),
       minutes,
       waitMin: Math.max(...repairs.map((repair) => repair.waitMin)),
       partsDays: slowest.offer.days,

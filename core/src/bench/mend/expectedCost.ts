@@ -21,32 +21,50 @@ function take(left: Left, { cures }: Try): void {
   for (const { mode, residual } of cures) left.set(mode, (left.get(mode) ?? 1) * residual);
 }
 
-/** Chance that the unit does not work yet: it works once every fault that is there is gone. */
-const uncuredOf = (left: Left, faults: readonly FaultSet[]): number =>
-  Math.max(
-    0,
-    1 -
-      faults.reduce(
-        (sum, { modes, share }) => sum + modes.reduce((works, mode) => works * (1 - (left.get(mode) ?? 1)), share),
-        0,
-      ),
-  );
+/** What an order costs until the unit works, and the chance that none of it makes it work. */
+interface OrderCost {
+  readonly money: number;
+  readonly uncured: number;
+}
 
 /**
- * Expected money of trying in this order, and the chance that none of it makes the unit work: each is paid only while
- * those before it have not cured. Two mends of one fault cure it once; of two faults at once both have to go.
+ * Expected money of trying in an order, for one belief: each is paid only while those before it have not cured. Two
+ * mends of one fault cure it once; of two faults at once both have to go.
  * Faults 0.5 and 0.3, a mend of 10 for the first and of 20 for the second: 10 + 0.5 · 20 = 20, 0.2 uncured.
+ * A mend touches few of the many sets of faults: only those are reckoned anew.
  */
-export function expectedCost(order: readonly Try[], faults: readonly FaultSet[]): { money: number; uncured: number } {
-  const left: Left = new Map();
-  let [money, uncured, reached] = [0, uncuredOf(left, faults), 0];
-  for (const one of order) {
-    money += uncured * (one.money + Math.max(0, one.reach - reached));
-    reached = Math.max(reached, one.reach);
-    take(left, one);
-    uncured = uncuredOf(left, faults);
-  }
-  return { money, uncured };
+export function costsOf(faults: readonly FaultSet[]): (order: readonly Try[]) => OrderCost {
+  const setsWith = new Map<string, number[]>();
+  for (const [i, { modes }] of faults.entries())
+    for (const mode of modes) {
+      const sets = setsWith.get(mode);
+      if (sets) sets.push(i);
+      else setsWith.set(mode, [i]);
+    }
+  /** Chance that this set is there and all of it is gone. */
+  const worksAt = (i: number, left: Left): number => {
+    const { modes, share } = faults[i] as FaultSet;
+    return modes.reduce((works, mode) => works * (1 - (left.get(mode) ?? 1)), share);
+  };
+  const nothing: Left = new Map();
+  const untouched = Float64Array.from(faults, (_, i) => worksAt(i, nothing));
+  const atFirst = untouched.reduce((sum, one) => sum + one, 0);
+  return (order) => {
+    const left: Left = new Map();
+    const works = untouched.slice();
+    let [money, working, reached] = [0, atFirst, 0];
+    for (const one of order) {
+      money += Math.max(0, 1 - working) * (one.money + Math.max(0, one.reach - reached));
+      reached = Math.max(reached, one.reach);
+      take(left, one);
+      for (const i of new Set(one.cures.flatMap(({ mode }) => setsWith.get(mode) ?? []))) {
+        const now = worksAt(i, left);
+        working += now - (works[i] as number);
+        works[i] = now;
+      }
+    }
+    return { money, uncured: Math.max(0, 1 - working) };
+  };
 }
 
 /** Chance of each fault, one of two at once counting half: what mending it alone is worth towards a unit that works. */

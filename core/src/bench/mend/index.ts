@@ -1,6 +1,6 @@
 export * from './body.js';
 export * from './decide.js';
-export { expectedCost } from './expectedCost.js';
+export { costsOf } from './expectedCost.js';
 export * from './option.js';
 export * from './expected.js';
 export * from './offer.js';

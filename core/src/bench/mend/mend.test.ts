@@ -7,7 +7,7 @@ import type { DrivePath } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { jobState } from '../state.js';
 import { lineWords } from '../describe.js';
-import { decide, expectedCost, judgedReadings, prefill, type Findings, type TermsBody } from './index.js';
+import { costsOf, decide, judgedReadings, prefill, type Findings, type TermsBody } from './index.js';
 
 let count = 0;
 const line = (body: EventBody): BenchEvent => ({
@@ -159,9 +159,27 @@ describe('the decision', () => {
       { modes: ['b'], share: 0.3 },
       { modes: ['c'], share: 0.2 },
     ];
-    const { money, uncured } = expectedCost([step('a', 10), step('b', 20), step('c', 40)], faults);
+    const { money, uncured } = costsOf(faults)([step('a', 10), step('b', 20), step('c', 40)]);
     expect(money).toBeCloseTo(28, 9);
     expect(uncured).toBeCloseTo(0, 9);
+  });
+
+  it('of two faults at once both have to go; what is sound already costs nothing; reaching deeper costs the rest', () => {
+    // Sound 0.1, a alone 0.4, both 0.5. Until a is done 0.9, until b as well 0.5; b leaves a fifth of itself.
+    const faults = [
+      { modes: [], share: 0.1 },
+      { modes: ['a'], share: 0.4 },
+      { modes: ['a', 'b'], share: 0.5 },
+    ];
+    const order = [
+      { money: 10, reach: 5, cures: [{ mode: 'a', residual: 0 }] },
+      { money: 20, reach: 8, cures: [{ mode: 'b', residual: 0.2 }] },
+    ];
+    const cost = costsOf(faults);
+    expect(cost(order).money).toBeCloseTo(0.9 * 15 + 0.5 * 23, 9);
+    expect(cost(order).uncured).toBeCloseTo(0.1, 9);
+    // The order before left nothing behind: asked again it says the same.
+    expect(cost(order.slice(0, 1))).toEqual({ money: 13.5, uncured: 0.5 });
   });
 
   it('opening is paid once: behind the board the switch costs its own minutes only', () => {
@@ -249,6 +267,10 @@ describe('the decision', () => {
       ['clean', false],
       ['board', true],
     ]);
+    // Sixty minutes and forty of parts are a hundred: just that is agreed.
+    const over = (ceiling: number) => weigh(found(mends), terms({ ceiling })).options.filter((one) => one.overCeiling);
+    expect(over(100)).toEqual([]);
+    expect(over(99.99).map(({ id }) => id)).toEqual(['board']);
     expect(weigh(found(mends), terms({ ceiling: 5 })).stop.join()).toContain('more than the ceiling');
     expect(weigh(found(mends), terms({ worth: 60 })).stop.join()).toContain('more than it is worth');
     expect(weigh(found(mends), terms({ worth: 500, price: 20 })).stop.join()).toContain('price agreed');

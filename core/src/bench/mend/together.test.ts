@@ -256,6 +256,16 @@ describe('parts of a mend', () => {
     expect(told([lot('a'), move('a', { kind: 'tested', good: 0, bad: 2 })]).slice(1, 3)).toEqual([9, 'usual']);
   });
 
+  it('of those on their way the first that has a piece for this job; one set aside on the way is not here yet', () => {
+    const coming = (key: string, day: string) => lot(key, { expectedOn: `2026-02-${day}` });
+    const aside = (key: string, job: number) => move(key, { kind: 'reserved', quantity: 2, job });
+    expect(told([coming('a', '20'), coming('b', '15'), coming('c', '18')])).toEqual([4, 5, 'ordered', true, 'b']);
+    expect(told([coming('a', '20'), coming('b', '15'), aside('b', 8)])).toEqual([4, 10, 'ordered', true, 'a']);
+    expect(told([coming('b', '15'), aside('b', 7)])).toEqual([4, 5, 'ordered', true, 'b']);
+    // Today is not too late.
+    expect(told([coming('a', '10')])).toEqual([4, 0, 'ordered', true, 'a']);
+  });
+
   it('a piece taken for a mend teaches the shelf what its part serves; the lead time of that part counts', () => {
     const plain = lot('a', { serves: [], expectedOn: '2026-01-10' });
     const came = move('a', { kind: 'arrived', on: '2026-01-12' });

@@ -1,6 +1,6 @@
 /** What was disturbed, and when: a proof made before it does not count after it where they meet. */
 import { curedBy } from '../../diagnosis/index.js';
-import { familyOf, type DrivePath } from '../../families/index.js';
+import { familyOf, restsOn, type DrivePath } from '../../families/index.js';
 import { lineWords } from '../describe.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { blocksNamed, isCover } from '../find/named.js';
@@ -126,7 +126,7 @@ function gather(path: DrivePath, signalId: string): ReadonlySet<string> {
     for (const block of path.blocks) {
       if (!block.outputs.includes(signal)) continue;
       found.add(block.id);
-      for (const input of block.inputs) {
+      for (const input of restsOn(path, block)) {
         if (seen.has(input)) continue;
         seen.add(input);
         asked.push(input);

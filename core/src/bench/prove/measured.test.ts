@@ -77,6 +77,20 @@ describe('rest, provoke, rest', () => {
     if (result.kind !== 'unfinished') expect(Math.abs(result.by + 3)).toBeLessThan(0.15);
   });
 
+  it('one cycle of two readings each: the interval by hand, with the freedom of two readings', () => {
+    const part = (one: 'rest' | 'provoked', ...values: readonly number[]): TrialPhase => ({
+      phase: one,
+      at: '',
+      values,
+    });
+    const result = abaResult([part('rest', 0, 0.2), part('provoked', -3, -3.2), part('rest', 0, 0.2)], 0.5);
+    if (result.kind === 'unfinished') throw new Error('unfinished');
+    expect(result.by).toBeCloseTo(-3.2, 10);
+    // Variances 0.02, two readings each: 0.01 (1/4 + 1 + 1/4); t(1) = 12.706.
+    expect(result.high - result.by).toBeCloseTo(12.706 * Math.sqrt(0.015), 2);
+    expect(result.kind).toBe('moved');
+  });
+
   it('is read from the log: readings of another place or speed belong to no phase', () => {
     const lines = log(
       [0, phase('rest', null)],
@@ -98,6 +112,68 @@ describe('rest, provoke, rest', () => {
     expect(trial).toMatchObject({ open: false, unit: '%', result: { kind: 'moved' }, index: 0 });
     expect(trial?.result).toMatchObject({ by: expect.closeTo(-3.1, 10) as number });
     expect(provokedKeys(lines)).toEqual(new Set(['k4', 'k8']));
+  });
+
+  it('of volts counts from two parts in a hundred of what they are at rest; another place and a bound belong to no phase', () => {
+    const volts = (value: number, more: object = {}): EventBody =>
+      ({
+        kind: 'reading',
+        place: 'supply',
+        values: [value],
+        unit: 'V',
+        bound: 'exact',
+        ...more,
+      }) as unknown as EventBody;
+    const run = (change: number) =>
+      trialsOf(
+        log(
+          [0, phase('rest', null)],
+          [1, volts(12)],
+          [1, volts(5, { place: 'reference' })],
+          [1, volts(30, { bound: 'above' })],
+          [1, volts(12, { unit: 'Ω' })],
+          [2, phase('provoked')],
+          [3, volts(12 + change)],
+          [4, phase('rest')],
+          [5, volts(12)],
+          [6, phase('provoked')],
+          [7, volts(12 + change)],
+          [8, phase('rest')],
+          [9, volts(12)],
+        ),
+        0.75,
+      )[0];
+    // Two hundredths of twelve are 0.24 V.
+    expect(run(-0.6)).toMatchObject({
+      unit: 'V',
+      allowed: expect.closeTo(0.24, 9) as number,
+      open: true,
+      result: { kind: 'moved', by: expect.closeTo(-0.6, 9) as number },
+    });
+    expect(run(-0.6)?.phases.map(({ values }) => values)).toEqual([[12], [11.4], [12], [11.4], [12]]);
+    expect(run(0.2)?.result.kind).toBe('held');
+    expect(run(0.25)?.result.kind).toBe('moved');
+  });
+
+  it('a second trial begun ends the first, and each ends by its own line', () => {
+    const lines = log(
+      [0, phase('rest', null)],
+      [1, speed(0)],
+      [2, phase('rest', null)],
+      [3, speed(1)],
+      [4, phase('provoked', 'k2')],
+      [5, speed(2)],
+      [6, phase('end', 'k0')],
+      [7, speed(3)],
+      [8, phase('end', 'k2')],
+      [9, speed(4)],
+    );
+    expect(trialsOf(lines, 0.75)).toMatchObject([
+      { key: 'k0', open: false, phases: [{ values: [0] }] },
+      { key: 'k2', open: false, phases: [{ values: [1] }, { values: [2, 3] }] },
+    ]);
+    // A phase of a trial that nobody began is none.
+    expect(trialsOf(log([0, phase('provoked', 'k9')], [1, speed(1)]), 0.75)).toEqual([]);
   });
 
   it('work ends a trial that was left open: what is read after it is no part of it', () => {

@@ -57,6 +57,15 @@ describe('the proving plan', () => {
     expect(plan).toMatchObject({ begun: false, proved: false, checks: [] });
   });
 
+  it('asks a platter’s speed as a speed, not once more as a look, wherever its pitch stands', () => {
+    const quartz = testJob('direct-drive-quartz');
+    const fitted = workSaid('direct-drive-quartz', { action: 'replace', what: 'the quartz' });
+    const asked = provingPlan(quartz, log([0, fitted])).checks.map(({ id }) => id);
+    expect(asked.filter((id) => /^(speed|pitch|test)\./.test(id)).join(' ')).toBe(
+      'speed.33 speed.33.warm speed.45 speed.45.warm pitch.minus pitch.plus test.rim-lamp test.lock-lamp',
+    );
+  });
+
   it('owes a speed again that was read before the work, and takes the one read after it', () => {
     const plan = provingPlan(deck, log([0, speed(-2)], [5, work('the capstan belt')]));
     expect(status(plan, 'speed.4.76')).toBe('owed');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { shelfOf, type LotBody, type ShelfBody, type ShelfLine } from './index.js';
+import { partsOfJob, shelfOf, type LotBody, type ShelfBody, type ShelfLine } from './index.js';
 
 const lot = (more: Partial<LotBody> = {}): LotBody => ({
   kind: 'lot',
@@ -152,5 +152,30 @@ describe('the shelf', () => {
       }),
       { numRuns: 2000 },
     );
+  });
+});
+
+describe('parts of a job', () => {
+  it('are what was built in, by lot, without what was struck out or went elsewhere', () => {
+    const used = (quantity: number, job: number | null, of = 'a'): ShelfBody => ({
+      kind: 'used',
+      lot: of,
+      quantity,
+      job,
+    });
+    const log = lines(
+      ['a', lot()],
+      ['b', lot({ part: 'belt', supplier: 'Quay Rubber' })],
+      ['c', used(2, 12)],
+      ['d', used(1, 12)],
+      ['e', used(4, 13)],
+      ['f', used(1, 12, 'b')],
+      ['g', used(5, 12, 'b')],
+      ['h', { kind: 'strike', target: 'g', reason: 'miscounted' } as ShelfBody],
+      ['i', move('reserved', 3)],
+      ['j', used(1, 12, 'gone')],
+    );
+    expect(partsOfJob(log, 12)).toEqual(['3 × trim 2k2, from Ferry Parts', '1 × belt, from Quay Rubber']);
+    expect(partsOfJob(log, 14)).toEqual([]);
   });
 });

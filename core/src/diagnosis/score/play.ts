@@ -1,5 +1,5 @@
 /** One unit looked for by one way of choosing the next test; the engine's belief and stop rule are the same for all. */
-import { needsPower, type PathTest } from '../../families/index.js';
+import { faultsShown, needsPower, type PathTest } from '../../families/index.js';
 import type { Random } from '../../numeric/index.js';
 import type { Engine } from '../engine.js';
 import { healthyAnswer } from '../healthy.js';
@@ -25,7 +25,7 @@ export const WAYS: readonly Way[] = ['engine', 'checklist', 'plain', 'random'];
 /** How one unit was played. */
 export interface Played {
   readonly tests: number;
-  /** Minutes of hands to the last fault, its own mend left out. */
+  /** Minutes of hands until the last fault was confirmed: seen at its part, or cured, and then with the mend that did it. */
   readonly minutes: number;
   readonly live: number;
   readonly wrongParts: number;
@@ -122,11 +122,10 @@ class Search {
     if (needsPower(test)) this.hurt();
     const { observation, outcome, slip } = this.unit.read(test, `t${this.count++}`);
     this.keep(test, observation);
-    const said = test.outcomes.find((one) => one.id === outcome)?.modes ?? [];
-    const seen = (ref: string) =>
-      ref.startsWith(`${test.block ?? ' '}.`) && said.includes(ref.slice(ref.indexOf('.') + 1));
+    // What a sound part shows as well confirms nothing.
+    const shown = slip ? [] : faultsShown(test, outcome);
     for (const ref of this.unit.faults)
-      if (!slip && this.alike(ref).some(seen) && this.leads(test.block)) this.confirm(ref, true);
+      if (this.alike(ref).some((one) => shown.includes(one)) && this.leads(test.block)) this.confirm(ref, true);
   }
 
   private alike(ref: string): readonly string[] {
@@ -178,7 +177,8 @@ class Search {
     });
     const cured = present.filter(({ residual }) => random() >= residual);
     if (present.length === 0 && repair.money > 0) this.wrongParts++;
-    if (cured.length === 0)
+    // What was seen at its part is mended on nobody's clock; what is tried, and helps or not, costs its minutes.
+    if (!cured.some(({ ref }) => this.confirmed.has(ref)))
       this.minutes += repair.handsMin + reaching(this.engine, this.situation, { level: repair.level, power: 'dead' });
     if (repair.power === 'running') this.hurt();
     for (const { ref, mode } of cured) {

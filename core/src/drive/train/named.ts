@@ -20,5 +20,7 @@ export function partsOfTrain(train: Train, asked: SpeedAsked, mainsHz: number): 
     nominal !== null && asked.nominal !== null && Math.abs(nominal / asked.nominal - 1) < SAME;
   const byId = train.speeds.findIndex((speed) => speed.id === asked.id);
   const speed = byId >= 0 ? byId : train.speeds.findIndex((one) => near(one.nominal));
-  return speed < 0 ? [] : signatureOf(train, speed, mainsHz).map(({ name, hz }) => ({ name, hz }));
+  return speed < 0
+    ? []
+    : signatureOf(train, speed, mainsHz).map(({ name, turning, hz }) => ({ name, kind: turning, hz }));
 }

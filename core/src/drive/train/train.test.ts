@@ -142,9 +142,24 @@ describe('laws', () => {
 });
 
 describe('a model’s train names the lines of its speed', () => {
+  it('the belt to a platter comes round as a belt, teeth as teeth, whatever they lead to', () => {
+    const train = usual('belt-mains');
+    const parts = train.parts.map((part) =>
+      part.contact === 'belt'
+        ? { ...part, centreMm: 200, belt: { thicknessMm: 0.6, lengthMm: null, shape: 'flat' as const } }
+        : part,
+    );
+    const belt = partsOfTrain({ ...train, parts }, { id: '45', nominal: 45 }, 50).find(({ name }) =>
+      /^belt/.test(name),
+    );
+    expect(belt?.kind).toBe('belt');
+  });
+
   it('by the speed’s id or its nominal; none under a mains that cannot be, or for a speed it has not', () => {
     const parts = partsOfTrain(usual('belt-mains'), { id: '45', nominal: 45 }, 50);
     expect(parts.map(({ name }) => name)).toEqual(['inner platter', 'motor, motor pulley', 'poles of motor']);
+    // What usually makes the wow goes by what comes round: a pulley on the motor's shaft before the motor.
+    expect(parts.map(({ kind }) => kind)).toEqual(['platter', 'pulley', 'poles']);
     expect(parts[0]?.hz).toBeCloseTo(0.75, 2);
     expect(parts[1]?.hz).toBeCloseTo(6.25, 9);
     const other = partsOfTrain(usual('belt-mains'), { id: 'single', nominal: 45.1 }, 50);

@@ -1,5 +1,5 @@
 /** Small d.c. motor with its governor and tacho, driving a belt. Common practice, with no published source. */
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, looks, measure, mode, reads, repair, row, signal, taken } from '../path/build.js';
 import type { PathSignal } from '../path/schema.js';
 import { liveAt, type PathPart, type Reach } from './part.js';
 import { GLUE_SCHOOL, OIL_SCHOOL } from '../shared/schools.js';
@@ -43,8 +43,10 @@ interface Motor extends Reach {
   readonly beltLevel: string;
   /** Context of the fastest setting, as a row has it: a low supply has too few volts for it. */
   readonly fastest: Readonly<Record<string, string>>;
-  /** The supply leaves so much over that a stiff motor, too, is slow at the fastest setting first. */
-  readonly ample: boolean;
+  /** A belt may wind itself round the pulley. */
+  readonly winds: boolean;
+  /** Dips of the supply are heard as a waver; else the flywheel takes them. */
+  readonly dipsHeard: boolean;
   /** States of signal wish. */
   readonly wishes: readonly string[];
 }
@@ -52,15 +54,18 @@ interface Motor extends Reach {
 /** Fed from signal gated, told its speed by signal wish; gives drive, motor, steadiness, noise and tacho. */
 export function governedMotor(at: Motor): PathPart {
   const live = liveAt(at);
-  const { level, beltLevel, origin, bands, fastest, ample, wishes } = at;
+  const { level, beltLevel, origin, bands, fastest, winds, dipsHeard, wishes } = at;
+  const stuck = winds ? ['stuck'] : [];
   // Open at one end a pot asks for more than any trim; where none does, more volts than right are all there are.
   const high = wishes.includes('high') ? (['high'] as const) : [];
   const allOfLow = high[0] ?? 'full';
   const asked = wishes.filter((one) => one !== 'none' && one !== 'erratic' && one !== 'shaky');
-  // A governor holds the speed as long as it has volts: what a stiff shaft takes is missed at the fastest setting first.
-  const outOfVolts = (part: number) =>
-    ample ? [row({ ...fastest, drive: ['low', 'lowish', 'right'] }, { motor: { slow: part, right: 1 - part } })] : [];
-  const held = ample ? { slow: 0.5, right: 0.5 } : 'slow';
+  // A governor that gives more to a stiff shaft holds its speed, at the fastest setting not always; one that does not is
+  // slow at every setting.
+  const outOfVolts = (part: number, cold: Readonly<Record<string, string>> = {}) =>
+    row({ ...fastest, ...cold, drive: allOfLow }, { motor: { slow: part, right: 1 - part } });
+  const spent = ['low', 'lowish', 'right', 'shaky', 'erratic'];
+  const strained = [...spent, allOfLow];
   return {
     signals: [
       signal(
@@ -82,13 +87,16 @@ export function governedMotor(at: Motor): PathPart {
       signal('steadiness', 'steadiness', ['steady', 'surging'], 'steady'),
       signal('noise', 'noise of the motor', ['quiet', 'tick', 'grind'], 'quiet'),
       signal('tacho', 'tacho', ['none', 'bumpy', 'right'], 'none'),
+      taken('load', 'what the belt has to pull', ['light', 'heavy']),
+      taken('drag', 'what the pulley has to pull', ['light', 'heavy', ...stuck]),
+      taken('pull', 'what the motor takes', ['even', 'hard', 'jumpy']),
     ],
     blocks: [
       block(
         'governor',
         'governor',
         'control',
-        ['gated', 'wish', 'tacho'],
+        ['gated', 'wish', 'tacho', 'pull'],
         ['drive'],
         [
           row({ gated: 'none' }, { drive: 'none' }),
@@ -99,8 +107,14 @@ export function governedMotor(at: Motor): PathPart {
           // It holds the speed as long as it has volts: for the fastest setting a supply may be short of them.
           row({ ...fastest, gated: 'short' }, { drive: 'lowish' }),
           row({ tacho: 'bumpy' }, { drive: 'erratic' }),
+          // What holds the speed gives more whenever a worn brush takes less.
+          row({ pull: 'jumpy', wish: 'right' }, { drive: 'erratic' }),
+          // A stiff shaft takes more volts for the same speed.
+          row({ pull: 'hard', gated: ['right', 'high'], wish: 'right', tacho: 'right' }, { drive: allOfLow }),
           row({ wish: ['erratic', 'shaky'] }, { drive: '=wish' }),
-          row({ gated: 'unsteady' }, { drive: 'erratic' }),
+          // The dips of a dried out reservoir: too few volts for the fastest setting, enough for the others.
+          row({ ...fastest, gated: 'unsteady' }, { drive: 'lowish' }),
+          row({ gated: 'unsteady', wish: 'right' }, { drive: dipsHeard ? 'shaky' : 'right' }),
           row({ gated: 'high', wish: 'right' }, { drive: 'right' }),
           row({ wish: asked }, { drive: '=wish' }),
         ],
@@ -133,11 +147,16 @@ export function governedMotor(at: Motor): PathPart {
             'governor weak',
             0.02,
             [
-              // What little it gives is enough for a slow setting now and then, never for the fastest.
+              // With nothing to drive, what little it gives may do.
+              row(
+                { '@belt': 'off', gated: ['short', 'right', 'high', 'unsteady'] },
+                { drive: { low: 0.3, lowish: 0.2, right: 0.5 } },
+              ),
+              // It is enough for a slow setting now and then, never for the fastest.
               row({ ...fastest, gated: ['short', 'right', 'high', 'unsteady'] }, { drive: 'lowish' }),
               row(
                 { gated: ['short', 'right', 'high', 'unsteady'], tacho: ['right', 'bumpy', 'none'] },
-                { drive: { low: 0.3, lowish: 0.2, right: 0.5 } },
+                { drive: { low: 0.4, lowish: 0.2, right: 0.4 } },
               ),
             ],
             { sizes: [3, 40] },
@@ -167,11 +186,20 @@ export function governedMotor(at: Motor): PathPart {
         'tacho',
         'magnet and Hall',
         'feedback',
-        ['motor'],
+        ['motor', 'gated'],
         ['tacho'],
-        [row({ motor: 'still' }, { tacho: 'none' }), row({}, { tacho: 'right' })],
         [
-          mode('loose', 'ring magnet loose or cracked', 0.04, [row({ motor: TURNS }, { tacho: 'bumpy' })]),
+          row({ gated: 'none' }, { tacho: 'none' }),
+          row({ '@hand': 'yes' }, { tacho: 'right' }),
+          row({ motor: 'still' }, { tacho: 'none' }),
+          row({}, { tacho: 'right' }),
+        ],
+        [
+          mode('loose', 'ring magnet loose or cracked', 0.04, [
+            row({ gated: 'none' }, { tacho: 'none' }),
+            row({ '@hand': 'yes' }, { tacho: 'bumpy' }),
+            row({ motor: TURNS }, { tacho: 'bumpy' }),
+          ]),
           mode('dead', 'Hall chip dead', 0.02, [row({}, { tacho: 'none' })], { sizes: [15, 150] }),
           mode('unplugged', 'tacho left unplugged', 0.0005, [row({}, { tacho: 'none' })], {
             byWork: true,
@@ -183,22 +211,31 @@ export function governedMotor(at: Motor): PathPart {
         'motor',
         'motor',
         'mechanical',
-        ['drive'],
-        ['motor', 'steadiness', 'noise'],
+        ['drive', 'drag'],
+        ['motor', 'steadiness', 'noise', 'pull'],
         [
+          row({ drag: ['heavy', ...stuck] }, { pull: 'hard' }),
+          ...stuck.map((one) => row({ drag: one }, { motor: 'still', steadiness: 'steady', noise: 'quiet' })),
+          row({ drag: 'heavy', drive: allOfLow }, { motor: 'right', steadiness: 'steady' }),
           row({ drive: 'none' }, { motor: 'still', steadiness: 'steady' }),
           row({ drive: ['low', 'lowish'] }, { motor: 'slow' }),
           row({ drive: ['highish', ...high, 'full'] }, { motor: 'fast' }),
           row({ drive: 'erratic' }, { motor: 'uneven', steadiness: 'surging' }),
           row({ drive: 'shaky' }, { motor: 'right', steadiness: 'surging' }),
-          row({}, { motor: 'right', steadiness: 'steady', noise: 'quiet' }),
+          row({}, { motor: 'right', steadiness: 'steady', noise: 'quiet', pull: 'even' }),
         ],
         [
           mode(
             'brushes',
             'brushes worn or commutator dirty: slow and uneven',
             0.04,
-            [row({ drive: turning(high) }, { motor: 'slow', steadiness: 'surging' })],
+            [
+              // What drives nothing needs no torque; the fastest setting needs all of it.
+              row({ '@belt': 'off', drive: turning(high) }, { motor: { right: 0.75, slow: 0.25 } }),
+              row({ ...fastest, drive: turning(high) }, { motor: { slow: 0.75, uneven: 0.25 } }),
+              row({ drive: turning(high) }, { motor: { uneven: 0.3, slow: 0.3, right: 0.4 } }),
+              row({ drive: turning(high) }, { steadiness: { surging: 0.75, steady: 0.25 }, pull: 'jumpy' }),
+            ],
             { sizes: [2, 50], provoked: ['tap'] },
           ),
           mode(
@@ -216,12 +253,11 @@ export function governedMotor(at: Motor): PathPart {
             'motor bearings dry: slow until warm',
             0.045,
             [
-              ...(ample ? [row({ ...fastest, '@heat': 'warm', drive: 'right' }, { motor: 'right' })] : []),
-              ...outOfVolts(0.9),
-              row(
-                { '@belt': 'on', '@heat': 'cold', drive: ['low', 'lowish', 'right', 'shaky', 'erratic'] },
-                { motor: held },
-              ),
+              row({ '@belt': 'off', drive: strained }, { motor: 'right' }),
+              row({ '@belt': 'on', '@heat': 'cold', drive: spent }, { motor: 'slow' }),
+              outOfVolts(0.6, { '@belt': 'on', '@heat': 'cold' }),
+              row({ drive: allOfLow }, { motor: 'right', steadiness: 'steady' }),
+              row({ '@heat': 'cold', drive: turning(high) }, { pull: { hard: 0.7, even: 0.3 } }),
               row({ drive: turning(high) }, { noise: 'grind' }),
             ],
             { sizes: [0.7, 15] },
@@ -231,9 +267,11 @@ export function governedMotor(at: Motor): PathPart {
             'motor bearings stiff: slow',
             0.02,
             [
-              ...outOfVolts(0.95),
-              row({ drive: ['low', 'lowish', 'right', 'shaky', 'erratic'] }, { motor: held, noise: 'grind' }),
-              row({ drive: turning(high) }, { noise: 'grind' }),
+              row({ '@belt': 'off', drive: strained }, { motor: { right: 0.7, slow: 0.3 } }),
+              row({ drive: spent }, { motor: 'slow' }),
+              outOfVolts(0.8),
+              row({ drive: allOfLow }, { motor: 'right', steadiness: 'steady' }),
+              row({ drive: turning(high) }, { pull: { hard: 0.7, even: 0.3 }, noise: 'grind' }),
             ],
             { sizes: [2, 50] },
           ),
@@ -328,7 +366,7 @@ export function governedMotor(at: Motor): PathPart {
         'Hall output while the pulley is turned slowly: near nought and near supply.',
         'tacho',
         ['toggles evenly: right', 'uneven or misses: bumpy', 'nothing: none'],
-        { ...live, handsMin: 3 },
+        { ...live, handsMin: 3, context: { hand: 'yes' } },
       ),
       looks(
         'magnet-look',

@@ -24,13 +24,17 @@ export function linearSupply(rails: Rails): PathPart {
   return {
     signals: [
       signal('feed', 'feed to the transformer', ['none', 'right'], 'none'),
-      signal('ac', 'a.c. from transformer or adapter', ['none', 'low', 'right'], 'none'),
+      signal('ac', 'a.c. from transformer or adapter', ['none', 'low', 'short', 'right'], 'none', null, {
+        short: ['low'],
+      }),
       signal(
         'raw',
         'reservoir',
-        ['none', 'low', 'rippled', 'right'],
+        ['none', 'low', 'short', 'rippled', 'right'],
         'none',
         measure('reservoir', 'V', origin, ...rails.raw),
+        // A meter shows the mean of what falls between two peaks.
+        { rippled: ['rippled', 'rippled', 'low'], short: ['low'] },
       ),
       signal(
         'ripple',
@@ -71,11 +75,13 @@ export function linearSupply(rails: Rails): PathPart {
         [row({}, { ac: '=feed' })],
         [
           mode('open', 'winding or its thermal link open', 0.02, [row({}, { ac: 'none' })]),
-          mode('shorted', 'shorted turns', 0.01, [row({ feed: 'right' }, { ac: 'low' })], {
+          mode('shorted', 'shorted turns', 0.01, [row({ feed: 'right' }, { ac: { low: 0.5, short: 0.5 } })], {
             bans: 'rails',
             marks: { burnt: 0.5, scorched: 0.4, blew: 0.4 },
           }),
-          mode('tap', 'voltage selector or step-down wrong', 0.015, [row({ feed: 'right' }, { ac: 'low' })]),
+          mode('tap', 'voltage selector or step-down wrong', 0.015, [
+            row({ feed: 'right' }, { ac: { low: 0.5, short: 0.5 } }),
+          ]),
         ],
       ),
       block(
@@ -103,7 +109,12 @@ export function linearSupply(rails: Rails): PathPart {
         'supply',
         ['raw'],
         ['supply'],
-        [row({ raw: 'rippled' }, { supply: 'unsteady' }), row({}, { supply: '=raw' })],
+        [
+          row({ raw: 'rippled' }, { supply: 'unsteady' }),
+          // Of half the volts a regulator may still make its own.
+          row({ raw: 'short' }, { supply: rails.speeds ? 'short' : 'right' }),
+          row({}, { supply: '=raw' }),
+        ],
         [
           mode('open', 'regulator open', 0.02, [row({}, { supply: 'none' })]),
           mode('low', 'regulator low', 0.03, [row({ raw: ['right', 'rippled'] }, { supply: low })]),

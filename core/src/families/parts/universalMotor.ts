@@ -215,7 +215,12 @@ export function universalMotor(at: Motor): PathPart {
             'bar',
             'armature winding open or shorted',
             0.03,
-            [row({ brushed: fed }, { turns: 'weak', sparks: 'many' })],
+            // One bar open: the fire at the brushes shows it, most of the torque is there.
+            [
+              row({ brushed: 'full' }, { turns: { fast: 0.6, weak: 0.4 } }),
+              row({ brushed: 'low' }, { turns: { slow: 0.6, weak: 0.4 } }),
+              row({ brushed: fed }, { turns: 'weak', sparks: 'many' }),
+            ],
             { marks: { burnt: 0.4, scorched: 0.4 } },
           ),
           mode('pitted', 'commutator dirty or pitted, mica proud', 0.03, [row({ brushed: fed }, { sparks: 'many' })]),
@@ -224,8 +229,9 @@ export function universalMotor(at: Motor): PathPart {
             row({ brushed: fed }, { 'motor-sound': 'rough' }),
           ]),
           mode('stiff', 'motor bearings stiff: slow', 0.03, [
-            row({ brushed: ['half', 'low'] }, { turns: 'weak', 'motor-sound': 'rough' }),
-            row({ brushed: 'full' }, { turns: 'slow', 'motor-sound': 'rough' }),
+            row({ brushed: ['half', 'low'] }, { turns: { weak: 0.6, still: 0.4 } }),
+            row({ brushed: 'full' }, { turns: { weak: 0.7, slow: 0.3 } }),
+            row({ brushed: fed }, { 'motor-sound': 'rough' }),
           ]),
           mode('seized', 'motor seized', 0.01, [row({}, { turns: 'still' })], {
             bans: 'stalled',

@@ -19,7 +19,13 @@ export const signal = (
   rest: string,
   measure: PathSignal['measure'] = null,
   readsAs: PathSignal['readsAs'] = {},
-): PathSignal => ({ id, name, states: [...states], rest, measure, readsAs });
+): PathSignal => ({ id, name, states: [...states], rest, measure, readsAs, takes: false });
+
+/** What a part further on takes from the one that drives it: "free", "drags". The first state is that of a sound one. */
+export const taken = (id: string, name: string, states: readonly string[]): PathSignal => ({
+  ...signal(id, name, states, states[0] ?? ''),
+  takes: true,
+});
 
 /** Bands as "state from to", open ends as *; the numbers are common practice unless another origin is given. */
 export const measure = (

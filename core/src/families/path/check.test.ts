@@ -17,6 +17,13 @@ describe('a path that does not hold together is refused at load, naming what is 
   it.each([
     ['a signal twice', check({ signals: [...path.signals, ...path.signals.slice(0, 1)] }), /signal twice/],
     [
+      'a place that two signals are read at',
+      check({
+        signals: path.signals.flatMap((one) => (one.measure ? [one, { ...one, id: `${one.id}-too` }] : [one])),
+      }),
+      /place twice: .*, V/,
+    ],
+    [
       'a state that reads as one which reads otherwise itself',
       check({
         signals: path.signals.map((one, i) =>

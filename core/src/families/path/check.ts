@@ -56,7 +56,12 @@ export function checkPath(family: Family, path: DrivePath, cautions: readonly Ca
   checkRepairs(check);
 }
 
-function checkSignals({ path, must, fail }: Checking): void {
+function checkSignals({ path, must, differ, fail }: Checking): void {
+  // A reading at a place is of one signal.
+  differ(
+    'place',
+    path.signals.flatMap(({ measure }) => (measure ? [`${measure.place}, ${measure.unit}`] : [])),
+  );
   for (const { id, states, readsAs } of path.signals) {
     must(`what ${id} reads as`, [...Object.keys(readsAs), ...Object.values(readsAs).flat()], states);
     // What a state reads as is read as itself, or as one of several: no chains.

@@ -1,4 +1,5 @@
 /** The path as one list: the order in which power and motion flow, from the plug to the turning part. */
+import { restsOn } from './flow.js';
 import type { DrivePath, PathBlock } from './schema.js';
 
 /** Lanes in the order the list has them. */
@@ -8,10 +9,12 @@ export const LANE_ORDER = ['supply', 'control', 'mechanical', 'feedback'] as con
  * Blocks lane by lane, in each by how far along the path they stand: after everything in the lane that
  * feeds them. What feeds back does not count, so that a circle has a beginning.
  */
-export function pathOrder(path: Pick<DrivePath, 'blocks'>): PathBlock[] {
+export function pathOrder(path: Pick<DrivePath, 'blocks' | 'signals'>): PathBlock[] {
   const depth = new Map<string, number>();
   const feeding = (block: PathBlock): PathBlock[] =>
-    block.inputs.flatMap((signal) => path.blocks.filter((one) => one !== block && one.outputs.includes(signal)));
+    restsOn(path, block).flatMap((signal) =>
+      path.blocks.filter((one) => one !== block && one.outputs.includes(signal)),
+    );
   const depthOf = (block: PathBlock, above: ReadonlySet<string>): number => {
     const known = depth.get(block.id);
     if (known !== undefined) return known;

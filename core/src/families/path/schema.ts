@@ -40,6 +40,8 @@ const signalSchema = z.object({
   measure: measureSchema.nullable(),
   /** States that read as any of these, each alike: what is a little off, or wanders, looks right at one glance and not at the next. */
   readsAs: z.record(words, z.array(words).min(1)).default({}),
+  /** What a part further on takes from the one that drives it: nothing rests on it. */
+  takes: z.boolean().default(false),
 });
 
 /** A state, the same state as another signal ("=id"), or a distribution over states. */

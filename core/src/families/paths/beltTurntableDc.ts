@@ -37,7 +37,8 @@ const MOTOR = governedMotor({
   bands: ['none * 0.5', 'low 0.5 4', 'right 4 6.5', 'high 6.5 10', 'full 10 14'],
   beltLevel: 'platter',
   fastest: { '@speed': '45' },
-  ample: false,
+  winds: false,
+  dipsHeard: true,
   wishes: WISHED,
 });
 
@@ -52,6 +53,7 @@ export const beltTurntableDcPath: PathData = {
     { id: 'speed', name: 'speed chosen', values: ['33', '45'] },
     { id: 'heat', name: 'cold or warm', values: ['cold', 'warm'] },
     { id: 'belt', name: 'belt', values: ['on', 'off'] },
+    { id: 'hand', name: 'turned by hand', values: ['no', 'yes'] },
     { id: 'tap', name: 'tapped', values: ['no', 'yes'] },
   ],
   trims: ['trims'],
@@ -64,7 +66,11 @@ export const beltTurntableDcPath: PathData = {
     ...SUPPLY.signals,
     ...MOTOR.signals,
     signal('lamp', 'lamp', ['dark', 'lit'], 'dark'),
-    signal('gated', 'supply behind the return switch', FEEDS, 'none', null, FEED_READS),
+    // Of what sags between two peaks a meter shows the mean.
+    signal('gated', 'supply behind the return switch', FEEDS, 'none', null, {
+      ...FEED_READS,
+      unsteady: ['unsteady', 'low'],
+    }),
     signal('chosen', 'speed contact', ['right', 'open', 'noisy'], 'right'),
     signal(
       'set',
@@ -208,9 +214,12 @@ export const beltTurntableDcPath: PathData = {
       'belt',
       'belt',
       'mechanical',
-      ['pulley'],
-      ['belt-speed', 'belt-wow'],
-      [row({ '@belt': 'off' }, { 'belt-speed': 'still' }), row({}, { 'belt-speed': '=pulley', 'belt-wow': 'none' })],
+      ['pulley', 'load'],
+      ['belt-speed', 'belt-wow', 'drag'],
+      [
+        row({ '@belt': 'off' }, { 'belt-speed': 'still', drag: 'light' }),
+        row({}, { 'belt-speed': '=pulley', 'belt-wow': 'none', drag: '=load' }),
+      ],
       [
         mode(
           'slips',
@@ -219,11 +228,11 @@ export const beltTurntableDcPath: PathData = {
           [row({ '@belt': 'on', pulley: TURNS }, { 'belt-speed': 'slow' })],
           { sizes: [0.5, 15] },
         ),
-        mode('off', 'belt off or gone', 0.03, [row({}, { 'belt-speed': 'still' })]),
+        mode('off', 'belt off or gone', 0.03, [row({}, { 'belt-speed': 'still', drag: 'light' })]),
         mode('uneven', 'belt with a stiff place, seam or twist', 0.04, [
           row({ '@belt': 'on', pulley: TURNS }, { 'belt-wow': 'uneven' }),
         ]),
-        mode('left-off', 'belt left off', 0.001, [row({}, { 'belt-speed': 'still' })], { byWork: true }),
+        mode('left-off', 'belt left off', 0.001, [row({}, { 'belt-speed': 'still', drag: 'light' })], { byWork: true }),
       ],
     ),
     block(
@@ -231,14 +240,17 @@ export const beltTurntableDcPath: PathData = {
       'platter bearing',
       'mechanical',
       ['belt-speed'],
-      ['platter', 'rumble'],
-      [row({}, { platter: '=belt-speed', rumble: 'none' })],
+      ['platter', 'rumble', 'load'],
+      [row({}, { platter: '=belt-speed', rumble: 'none', load: 'light' })],
       [
         mode(
           'dry',
           'platter bearing dry: slow',
           0.05,
-          [row({ 'belt-speed': ['slow', 'right'] }, { platter: 'slow', rumble: 'rumble' })],
+          [
+            row({ 'belt-speed': ['slow', 'right'] }, { platter: { slow: 0.6, right: 0.4 }, rumble: 'rumble' }),
+            row({}, { load: { heavy: 0.8, light: 0.2 } }),
+          ],
           { sizes: [0.5, 15] },
         ),
         mode('noisy', 'platter bearing dry: rumbles at right speed', 0.02, [

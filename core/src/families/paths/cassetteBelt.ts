@@ -35,7 +35,8 @@ const MOTOR = governedMotor({
   bands: ['none * 0.5', 'low 0.5 3.5', 'right 3.5 7', 'full 7 14'],
   beltLevel: 'cover',
   fastest: { '@speed': '9.5' },
-  ample: true,
+  winds: true,
+  dipsHeard: false,
   wishes: WISHED,
 });
 
@@ -74,6 +75,7 @@ export const cassetteBeltPath: PathData = {
     { id: 'heat', name: 'cold or warm', values: ['cold', 'warm'] },
     { id: 'mode', name: 'function', values: ['play', 'wind'] },
     { id: 'belt', name: 'belt', values: ['on', 'off'] },
+    { id: 'hand', name: 'turned by hand', values: ['no', 'yes'] },
     { id: 'tap', name: 'tapped', values: ['no', 'yes'] },
   ],
   trims: ['doubling'],
@@ -169,9 +171,12 @@ export const cassetteBeltPath: PathData = {
       'belt',
       'capstan belt',
       'mechanical',
-      ['motor'],
-      ['belt-speed'],
-      [row({ '@belt': 'off' }, { 'belt-speed': 'still' }), row({}, { 'belt-speed': '=motor' })],
+      ['motor', 'load'],
+      ['belt-speed', 'drag'],
+      [
+        row({ '@belt': 'off' }, { 'belt-speed': 'still', drag: 'light' }),
+        row({}, { 'belt-speed': '=motor', drag: '=load' }),
+      ],
       [
         mode(
           'slips',
@@ -180,11 +185,17 @@ export const cassetteBeltPath: PathData = {
           [row({ '@belt': 'on', motor: TURNS }, { 'belt-speed': 'slow' })],
           { sizes: [0.5, 20] },
         ),
-        mode('tar', 'belt turned to tar or broken', 0.1, [row({}, { 'belt-speed': 'still' })]),
-        mode('wound', 'belt wound round the pulley, motor stalled', 0.02, [row({}, { 'belt-speed': 'still' })], {
-          bans: 'stalled',
-          marks: { burnt: 0.3 },
-        }),
+        mode('tar', 'belt turned to tar or broken', 0.1, [row({}, { 'belt-speed': 'still', drag: 'light' })]),
+        mode(
+          'wound',
+          'belt wound round the pulley, motor stalled',
+          0.02,
+          [row({ '@belt': 'on' }, { drag: 'stuck' }), row({}, { 'belt-speed': 'still', drag: 'light' })],
+          {
+            bans: 'stalled',
+            marks: { burnt: 0.3 },
+          },
+        ),
         mode(
           'groove',
           'belt on the wrong groove',
@@ -199,12 +210,19 @@ export const cassetteBeltPath: PathData = {
       'flywheel and capstan',
       'mechanical',
       ['belt-speed'],
-      ['capstan'],
-      [row({}, { capstan: '=belt-speed' })],
+      ['capstan', 'load'],
+      [row({}, { capstan: '=belt-speed', load: 'light' })],
       [
-        mode('dry', 'capstan bearing dry', 0.06, [row({ 'belt-speed': TURNS }, { capstan: 'slow' })], {
-          sizes: [0.5, 15],
-        }),
+        mode(
+          'dry',
+          'capstan bearing dry',
+          0.06,
+          [
+            row({ 'belt-speed': ['slow', 'right'] }, { capstan: { slow: 0.8, right: 0.2 } }),
+            row({}, { load: { heavy: 0.8, light: 0.2 } }),
+          ],
+          { sizes: [0.5, 15] },
+        ),
       ],
     ),
     block(

@@ -121,7 +121,12 @@ export const cordlessBrushlessPath: PathData = {
       ['contacted'],
       ['bus'],
       [row({ contacted: 'none' }, { bus: 'none' }), row({}, { bus: 'right' })],
-      [mode('dry', 'bulk capacitor dried out', 0.05, [row({ contacted: ['right', 'sags'] }, { bus: 'low' })])],
+      [
+        mode('dry', 'bulk capacitor dried out', 0.05, [
+          row({ '@load': 'loaded', contacted: ['right', 'sags'] }, { bus: 'low' }),
+          row({ contacted: ['right', 'sags'] }, { bus: { right: 0.6, low: 0.4 } }),
+        ]),
+      ],
     ),
     block(
       'logic',
@@ -174,7 +179,7 @@ export const cordlessBrushlessPath: PathData = {
           row({ 'at-motor': ['right', 'one missing'] }, { motor: 'kicks once' }),
         ]),
         mode('magnet', 'a rotor magnet loose or cracked', 0.02, [
-          row({ 'at-motor': 'right' }, { motor: 'weak', 'motor-noise': 'grinds' }),
+          row({ 'at-motor': 'right' }, { motor: { turns: 0.5, weak: 0.5 }, 'motor-noise': 'grinds' }),
         ]),
         mode('bearing', 'motor bearings worn', 0.06, [row({ 'at-motor': 'right' }, { 'motor-noise': 'grinds' })]),
       ],
@@ -310,13 +315,11 @@ export const cordlessBrushlessPath: PathData = {
     looks(
       'motor-known',
       'Motor on a known controller',
-      'About 30 V limited to 5 A: starts and runs? A controller that will not start at 30 V may be healthy.',
+      'Pack out, its plug off the board, held down. On a known controller and a supply of about 30 V limited to 5 A: starts and runs? A controller that will not start at 30 V may be healthy.',
       'motor',
       ['runs: healthy', 'kicks: hall', 'weak, scrapes: magnet', 'runs, grinds: bearing'],
       {
         level: 'board',
-        power: 'powered',
-        probe: true,
         riskMin: 4,
         handsMin: 8,
         opens: ['motor-plug'],

@@ -5,7 +5,7 @@ import { firstLook } from '../parts/firstLook.js';
 import { linearSupply } from '../parts/linearSupply.js';
 import { OUTSIDE } from '../parts/part.js';
 import { statorDrive } from '../parts/statorDrive.js';
-import { block, looks, measure, mode, reads, repair, row, signal } from '../path/build.js';
+import { block, looks, measure, mode, reads, repair, row, signal, taken } from '../path/build.js';
 import type { PathData } from '../path/schema.js';
 import { SERVO_WAYS } from '../ways/decks.js';
 
@@ -71,9 +71,12 @@ export const directDriveServoPath: PathData = {
       ['none', 'off', 'wandering', 'right', 'full', 'under'],
       'none',
       measure('comparator output', 'V', DECK, 'none * 0.3', 'under 0.3 1.5', 'right 1.5 4.5', 'full 4.5 12'),
+      // A few percent of speed are fewer volts than a meter tells apart.
+      { under: ['under', 'right'], off: ['off', 'right'], wandering: ['wandering', 'right'] },
     ),
     ...STATOR.signals,
-    signal('drag', 'drag of the bearing', ['free', 'drags'], 'free'),
+    signal('drag', 'drag of the bearing', ['free', 'drags', 'held'], 'free'),
+    taken('pull', 'what the platter takes', ['light', 'heavy']),
     signal('platter', 'platter speed', ['still', 'quivers', 'slow', 'right', 'fast'], 'still'),
   ],
   blocks: [
@@ -169,7 +172,7 @@ export const directDriveServoPath: PathData = {
       'comparator',
       'speed comparator',
       'control',
-      ['supply', 'wish', 'fg', 'fg-run'],
+      ['supply', 'wish', 'fg', 'fg-run', 'pull'],
       ['control', 'fg-volts'],
       [
         row({ supply: 'none' }, { control: 'none', 'fg-volts': 'none' }),
@@ -178,6 +181,8 @@ export const directDriveServoPath: PathData = {
         row({ wish: 'open' }, { control: 'none' }),
         row({ 'fg-run': 'none' }, { control: 'full' }),
         row({ 'fg-run': 'weak' }, { control: 'wandering' }),
+        // It gives all it has to a platter that drags.
+        row({ pull: 'heavy', '@heat': 'cold' }, { control: 'full' }),
         row({ wish: 'jumps' }, { control: 'wandering' }),
         row({ supply: ['low', 'unsteady'] }, { control: 'wandering' }),
         row({ wish: 'high' }, { control: 'under' }),
@@ -205,12 +210,13 @@ export const directDriveServoPath: PathData = {
       [
         row({ torque: 'none' }, { platter: 'still' }),
         row({ torque: 'uneven' }, { platter: 'quivers' }),
+        row({ drag: 'drags', torque: ['right', 'full'], '@heat': 'cold' }, { platter: 'slow' }),
+        row({ drag: 'held', torque: ['right', 'full'], '@heat': 'cold' }, { platter: 'right' }),
         row({ torque: 'full' }, { platter: 'fast' }),
         row({ torque: 'weak' }, { platter: 'slow' }),
         row({ control: 'wandering' }, { platter: 'hunting' }),
         row({ control: 'under' }, { platter: 'slow' }),
         row({ control: 'off' }, { platter: 'fast' }),
-        row({ drag: 'drags', '@heat': 'cold' }, { platter: 'slow' }),
         row({}, { platter: 'right' }),
       ],
       [
@@ -224,9 +230,13 @@ export const directDriveServoPath: PathData = {
       'platter bearing',
       'mechanical',
       [],
-      ['drag'],
-      [row({}, { drag: 'free' })],
-      [mode('dry', 'platter bearing dry', 0.04, [row({}, { drag: 'drags' })], { sizes: [0.3, 10] })],
+      ['drag', 'pull'],
+      [row({}, { drag: 'free', pull: 'light' })],
+      [
+        mode('dry', 'platter bearing dry', 0.04, [row({}, { drag: { drags: 0.5, held: 0.5 }, pull: 'heavy' })], {
+          sizes: [0.3, 10],
+        }),
+      ],
     ),
   ],
   tests: [

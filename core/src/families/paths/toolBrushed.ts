@@ -70,8 +70,9 @@ export const toolBrushedPath: PathData = {
     signal('fed', 'feed at the trigger', ['none', 'sags', 'right'], 'none'),
     signal('switched', 'contact of the trigger', ['none', 'right'], 'none'),
     signal('wish', 'speed dialled by the trigger', ['none', 'low', 'high'], 'high'),
-    ...TRIGGER.signals,
-    signal('reversed', 'feed behind the reversing switch', ['none', 'half', 'low', 'full'], 'none'),
+    // A meter at the motor's terminals shows what comes through the reversing switch.
+    ...TRIGGER.signals.map((one) => ({ ...one, measure: null })),
+    ...TRIGGER.signals.map((one) => ({ ...one, id: 'reversed', name: 'feed behind the reversing switch' })),
     ...MOTOR.signals,
     signal('spindle', 'spindle', SPEED, 'still'),
     signal('gear-noise', 'noise of the gears', ['quiet', 'grinds'], 'quiet'),
@@ -87,10 +88,16 @@ export const toolBrushedPath: PathData = {
       [
         mode('flat', 'pack flat, or its protection has cut', 0.08, [row({}, { source: 'none' })]),
         mode('weak', 'a cell weak: sags under load', 0.1, [row({ '@load': 'loaded' }, { source: 'sags' })]),
-        mode('swollen', 'a cell swollen, punctured or reversed', 0.01, [row({}, { source: 'none' })], {
-          bans: 'cell',
-          marks: { swollen: 0.9, wet: 0.1 },
-        }),
+        mode(
+          'swollen',
+          'a cell swollen, punctured or reversed',
+          0.01,
+          [row({}, { source: { none: 0.4, sags: 0.6 } })],
+          {
+            bans: 'cell',
+            marks: { swollen: 0.9, wet: 0.1 },
+          },
+        ),
       ],
     ),
     block(
@@ -163,7 +170,9 @@ export const toolBrushedPath: PathData = {
         }),
         mode('dry', 'grease gone, bearing rough', 0.04, [
           row({ turns: ['weak', 'slow', 'fast'] }, { 'gear-noise': 'grinds' }),
-          row({ '@load': 'loaded', turns: ['weak', 'slow', 'fast'] }, { spindle: 'weak' }),
+          row({ '@load': 'loaded', turns: 'weak' }, { spindle: 'weak' }),
+          row({ '@load': 'loaded', turns: 'slow' }, { spindle: { weak: 0.5, slow: 0.5 } }),
+          row({ '@load': 'loaded', turns: 'fast' }, { spindle: { weak: 0.5, fast: 0.5 } }),
           // Stiff enough it slows the motor that has nothing else to do.
           row({ turns: 'fast' }, { spindle: { fast: 0.5, weak: 0.5 } }),
           row({ turns: 'slow' }, { spindle: { slow: 0.5, weak: 0.5 } }),
@@ -284,7 +293,11 @@ export const toolBrushedPath: PathData = {
         cautions: ['blade', 'earthed-scope'],
       },
     ),
-  ].concat(FIRST.tests, TRIGGER.tests, MOTOR.tests),
+  ].concat(
+    FIRST.tests,
+    TRIGGER.tests.map((test) => (test.signal === 'motor-feed' ? { ...test, signal: 'reversed' } : test)),
+    MOTOR.tests,
+  ),
   causes: [
     ...(MOTOR.causes ?? []),
     cause('gearbox.jammed', 'armature.bar', 0.1),

@@ -67,7 +67,7 @@ export const vacuumCleanerPath: PathData = {
     signal('lamp', 'lamp', ['dark', 'lit'], 'dark'),
     signal('switched', 'feed behind the switch', ['none', 'thin', 'right'], 'none'),
     signal('wish', 'boost switch', ['none', 'low', 'high'], 'high'),
-    signal('air', 'air through the motor', ['free', 'blocked'], 'free'),
+    signal('air', 'air through the motor', ['free', 'blocked', 'choked'], 'free'),
     signal('sealed', 'pitch with the inlet sealed', ['none', 'stays', 'rises'], 'none'),
     signal('suction', 'suction', ['none', 'weak', 'good'], 'none'),
     signal('pitch', 'pitch of the motor, inlet open', ['none', 'low', 'usual', 'high'], 'none'),
@@ -108,7 +108,7 @@ export const vacuumCleanerPath: PathData = {
       ['switched'],
       [
         row({ reeled: ['none', 'thin'] }, { switched: 'none' }),
-        row({ '@heat': 'hot', air: 'blocked' }, { switched: 'none' }),
+        row({ '@heat': 'hot', air: 'choked' }, { switched: 'none' }),
         row({ reeled: 'weak' }, { switched: 'thin' }),
         row({}, { switched: 'right' }),
       ],
@@ -120,7 +120,7 @@ export const vacuumCleanerPath: PathData = {
           'resistive',
           'a contact of the switch burnt: weak, warm',
           0.02,
-          [row({ reeled: 'right' }, { switched: 'thin' })],
+          [row({ reeled: 'right' }, { switched: { thin: 0.4, right: 0.6 } })],
           {
             marks: { burnt: 0.3, scorched: 0.5 },
           },
@@ -148,7 +148,7 @@ export const vacuumCleanerPath: PathData = {
       [],
       ['air'],
       [row({}, { air: 'free' })],
-      [mode('blocked', 'hose, bag or filter blocked', 0.12, [row({}, { air: 'blocked' })])],
+      [mode('blocked', 'hose, bag or filter blocked', 0.12, [row({}, { air: { blocked: 0.6, choked: 0.4 } })])],
     ),
     block(
       'fan',
@@ -158,9 +158,9 @@ export const vacuumCleanerPath: PathData = {
       ['suction', 'pitch', 'sealed'],
       [
         row({ turns: 'still' }, { suction: 'none', pitch: 'none', sealed: 'none' }),
-        row({ air: 'blocked' }, { sealed: 'stays' }),
-        row({ air: 'blocked', turns: ['weak', 'slow'] }, { suction: 'weak', pitch: 'usual' }),
-        row({ air: 'blocked' }, { suction: 'weak', pitch: 'high' }),
+        row({ air: ['blocked', 'choked'] }, { sealed: 'stays' }),
+        row({ air: ['blocked', 'choked'], turns: ['weak', 'slow'] }, { suction: 'weak', pitch: 'usual' }),
+        row({ air: ['blocked', 'choked'] }, { suction: 'weak', pitch: 'high' }),
         row({ turns: 'weak' }, { suction: 'weak', pitch: 'low' }),
         row({ turns: 'slow' }, { suction: 'weak', pitch: 'low' }),
         row({}, { suction: 'good', pitch: 'usual', sealed: 'rises' }),

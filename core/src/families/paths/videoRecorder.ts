@@ -42,7 +42,7 @@ export const videoRecorderPath: PathData = {
     signal('loaded', 'tape threaded', ['no', 'changes its mind', 'yes'], 'no'),
     signal('drum', 'drum', ['still', 'wrong', 'right'], 'still'),
     signal('drum-pulses', 'drum pulses', ['none', 'right'], 'none'),
-    signal('field', 'what stands beside it', ['quiet', 'disturbs'], 'quiet'),
+    signal('field', 'what stands beside it', ['quiet', 'disturbs', 'drowns'], 'quiet'),
     signal('heads', 'picture from the heads', ['none', 'noisy', 'good'], 'none'),
     signal('capstan-order', 'drive order of the capstan servo', ['none', 'free', 'hunting order', 'right'], 'none'),
     signal('capstan-phases', 'capstan drive', ['none', 'one missing', 'right', 'full'], 'none'),
@@ -178,7 +178,11 @@ export const videoRecorderPath: PathData = {
       [],
       ['field'],
       [row({}, { field: 'quiet' })],
-      [mode('disturbed', 'another device beside it disturbs the heads', 0.03, [row({}, { field: 'disturbs' })])],
+      [
+        mode('disturbed', 'another device beside it disturbs the heads', 0.03, [
+          row({}, { field: { disturbs: 0.8, drowns: 0.2 } }),
+        ]),
+      ],
     ),
     block(
       'heads',
@@ -188,6 +192,7 @@ export const videoRecorderPath: PathData = {
       ['heads'],
       [
         row({ drum: 'still' }, { heads: 'none' }),
+        row({ field: 'drowns' }, { heads: 'none' }),
         row({ field: 'disturbs' }, { heads: 'noisy' }),
         row({ drum: 'wrong' }, { heads: 'noisy' }),
         row({}, { heads: 'good' }),

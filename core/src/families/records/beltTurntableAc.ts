@@ -8,6 +8,7 @@ export const beltTurntableAc: FamilyData = {
   order: 2,
   name: 'Belt turntable, a.c. synchronous motor',
   turns: 'platter',
+  turnsKind: 'platter',
   supply: 'mains',
   speeds: RECORD_SPEEDS,
   usualSpeeds: ['33', '45'],

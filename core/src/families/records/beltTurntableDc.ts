@@ -8,6 +8,7 @@ export const beltTurntableDc: FamilyData = {
   order: 1,
   name: 'Belt turntable, governed d.c. motor',
   turns: 'platter',
+  turnsKind: 'platter',
   supply: 'mains-or-adapter',
   speeds: RECORD_SPEEDS,
   usualSpeeds: ['33', '45'],

@@ -8,6 +8,7 @@ export const cassetteBelt: FamilyData = {
   order: 6,
   name: 'Cassette deck, belt driven',
   turns: 'capstan',
+  turnsKind: 'capstan',
   supply: 'mains-or-pack',
   speeds: CASSETTE_SPEEDS,
   usualSpeeds: ['4.76'],

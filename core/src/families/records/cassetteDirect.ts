@@ -8,6 +8,7 @@ export const cassetteDirect: FamilyData = {
   order: 7,
   name: 'Cassette deck, direct-drive capstan',
   turns: 'capstan',
+  turnsKind: 'capstan',
   supply: 'mains',
   speeds: CASSETTE_SPEEDS,
   usualSpeeds: ['4.76'],

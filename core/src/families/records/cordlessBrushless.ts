@@ -8,6 +8,7 @@ export const cordlessBrushless: FamilyData = {
   order: 13,
   name: 'Cordless tool, brushless motor',
   turns: 'rotor',
+  turnsKind: 'motor',
   supply: 'pack',
   speeds: [free('full', 'full trigger')],
   usualSpeeds: ['full'],

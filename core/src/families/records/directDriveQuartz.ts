@@ -8,6 +8,7 @@ export const directDriveQuartz: FamilyData = {
   order: 4,
   name: 'Direct drive turntable, quartz lock',
   turns: 'platter',
+  turnsKind: 'platter',
   supply: 'mains',
   speeds: RECORD_SPEEDS,
   usualSpeeds: ['33', '45'],

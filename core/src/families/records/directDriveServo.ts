@@ -8,6 +8,7 @@ export const directDriveServo: FamilyData = {
   order: 3,
   name: 'Direct drive turntable, pitch servo',
   turns: 'platter',
+  turnsKind: 'platter',
   supply: 'mains',
   speeds: RECORD_SPEEDS,
   usualSpeeds: ['33', '45'],

@@ -8,6 +8,7 @@ export const openReel: FamilyData = {
   order: 15,
   name: 'Open-reel tape deck',
   turns: 'capstan',
+  turnsKind: 'capstan',
   supply: 'mains',
   speeds: REEL_SPEEDS,
   usualSpeeds: ['9.5', '19'],

@@ -8,6 +8,7 @@ export const rimDrive: FamilyData = {
   order: 5,
   name: 'Rim or idler drive record player',
   turns: 'platter',
+  turnsKind: 'platter',
   supply: 'mains-or-pack',
   speeds: RECORD_SPEEDS,
   usualSpeeds: ['33', '45', '78'],

@@ -8,6 +8,7 @@ export const standMixer: FamilyData = {
   order: 9,
   name: 'Stand mixer',
   turns: 'planetary',
+  turnsKind: 'other',
   supply: 'mains',
   speeds: [free('low', 'lowest setting'), free('high', 'highest setting')],
   usualSpeeds: ['low', 'high'],

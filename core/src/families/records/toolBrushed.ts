@@ -8,6 +8,7 @@ export const toolBrushed: FamilyData = {
   order: 14,
   name: 'Tool with brushed motor and speed trigger',
   turns: 'spindle',
+  turnsKind: 'other',
   supply: 'mains-or-pack',
   speeds: [free('half', 'half trigger'), free('full', 'full trigger')],
   usualSpeeds: ['full'],

@@ -8,6 +8,7 @@ export const vacuumCleaner: FamilyData = {
   order: 10,
   name: 'Vacuum cleaner',
   turns: 'fan',
+  turnsKind: 'other',
   supply: 'mains',
   speeds: [free('low', 'low'), free('high', 'high')],
   usualSpeeds: ['high'],

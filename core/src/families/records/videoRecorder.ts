@@ -8,6 +8,7 @@ export const videoRecorder: FamilyData = {
   order: 8,
   name: 'Video recorder',
   turns: 'capstan',
+  turnsKind: 'capstan',
   supply: 'mains',
   speeds: [tape('sp', 'SP 2.339 cm/s', 2.339), tape('lp', 'LP 1.170 cm/s', 1.17)],
   usualSpeeds: ['sp'],

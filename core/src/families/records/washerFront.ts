@@ -8,6 +8,7 @@ export const washerFront: FamilyData = {
   order: 12,
   name: 'Front-load washer, three-phase motor',
   turns: 'drum',
+  turnsKind: 'drum',
   supply: 'mains',
   speeds: [free('wash', 'wash tumble'), free('spin', 'spin')],
   usualSpeeds: ['wash'],

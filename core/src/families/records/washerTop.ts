@@ -8,6 +8,7 @@ export const washerTop: FamilyData = {
   order: 11,
   name: 'Top-load washer, speed sensor',
   turns: 'basket',
+  turnsKind: 'other',
   supply: 'mains',
   speeds: [free('spin', 'spin')],
   usualSpeeds: ['spin'],

@@ -135,6 +135,7 @@ export const brushlessTool = practiceMachine<Blower>({
   id: 'brushless-tool',
   name: 'cordless blower with a brushless motor',
   settings: ['high', 'low'],
+  answersTo: ['loaded'],
   build,
   faults: [...OWN, ...bridgeFaults<Blower>()],
   solve,

@@ -211,6 +211,7 @@ export const cassetteDeck = practiceMachine<CassetteDeck>({
   id: 'cassette-deck',
   name: 'belt-driven cassette deck with two speeds',
   settings: ['4.76', '9.5'],
+  answersTo: ['warm', 'tapped'],
   build,
   faults: [...supplyFaults<CassetteDeck>(), ...driveFaults<CassetteDeck>(), ...OWN],
   solve,

@@ -6,6 +6,7 @@ import {
   DIRECT_SPOILS,
   directDrive,
   directFaults,
+  directHands,
   directHarm,
   directQuantities,
   type DirectDrive,
@@ -142,6 +143,7 @@ export const cassetteDirect = practiceMachine<Deck>({
   id: 'cassette-direct',
   name: 'cassette deck with a direct-drive capstan',
   settings: ['4.76'],
+  answersTo: ['warm', 'damp'],
   build,
   // A capstan cannot be left off its seat.
   faults: [...supplyFaults<Deck>(), ...directFaults<Deck>().filter(({ id }) => id !== 'unseated'), ...OWN],
@@ -150,6 +152,7 @@ export const cassetteDirect = practiceMachine<Deck>({
   complain,
   trims: ['speed'],
   turn: (p, _trim, turns) => void (p.trim += 0.19 * turns),
+  hands: directHands<Deck>(),
   spoils: DIRECT_SPOILS,
   harm: directHarm,
 });

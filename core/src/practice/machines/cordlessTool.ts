@@ -222,6 +222,7 @@ export const cordlessTool = practiceMachine<Tool>({
   id: 'cordless-tool',
   name: 'cordless drill with a brushed motor',
   settings: ['high', 'low'],
+  answersTo: ['tapped', 'loaded'],
   build,
   faults: [...FEED, ...TURNING],
   solve,

@@ -1,7 +1,16 @@
 /** The platter as rotor: stator with three coils, Halls, drive chip, frequency generator, bearing. */
 import type { Random } from '../../numeric/index.js';
 import { supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
-import { AT_REST, between, within, type Condition, faultsOf, type MachineFault, type Quantities } from '../machine.js';
+import {
+  AT_REST,
+  between,
+  within,
+  type Condition,
+  faultsOf,
+  type MachineFault,
+  type MachineHand,
+  type Quantities,
+} from '../machine.js';
 import { governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 import { anyPhase, goingOf, sectorTorques, type Phase, type SwitchState } from '../motors/threePhase.js';
 
@@ -86,6 +95,12 @@ export const directFaults = <P extends Holding>(): readonly MachineFault<P>[] =>
   fault('coil-plug', 'plug of the coils left off', 0.3, (r) => void (r.plugOff = true)),
   fault('unseated', 'rotor not down on its seat', 1, (r) => void (r.unseated = true)),
   fault('bearing-dry', 'bearing of the rotor dry', 4, (r, random) => void (r.dragTimes = between(random, 14, 22))),
+];
+
+/** What a hand does to it for a while: the plugs of head and coils pulled. */
+export const directHands = <P extends Holding>(): readonly MachineHand<P>[] => [
+  { id: 'fg', name: 'plug of the FG head pulled', make: ({ rotor }) => void (rotor.fgLost = true) },
+  { id: 'coils', name: 'plug of the coils pulled', make: ({ rotor }) => void (rotor.plugOff = true) },
 ];
 
 /** What a head gives against a sound one: it falls off with its gap. */

@@ -68,6 +68,9 @@ export function governedDrive(random: Random, of: { volts: number; rpm: number }
   };
 }
 
+/** A Hall chip needs so many volts to say anything (common practice). */
+const HALL_V = 3;
+
 type Holding = { drive: GovernedDrive };
 const fault = faultsOf<'drive', GovernedDrive>('drive');
 
@@ -162,7 +165,7 @@ export function driveQuantities(
     'motor.A': stands ? (open ? 0 : out.volts / d.motor.ohm) : current(motor, out.volts, speed),
     'motor.roughness': speed > 1 ? d.rough : 0,
     'motor.click': speed > 1 && d.click ? 1 : 0,
-    'hall.toggles': tacho ? (d.magnetLoose ? 0.5 : 1) : 0,
+    'hall.toggles': tacho && of.supplyV > HALL_V ? (d.magnetLoose ? 0.5 : 1) : 0,
     'hall.plug.off': d.hallUnplugged ? 1 : 0,
     'magnet.loose': d.magnetLoose ? 1 : 0,
     'shaft.drag.times': d.jammed ? Infinity : d.dragTimes * cold,

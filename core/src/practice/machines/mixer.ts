@@ -129,6 +129,7 @@ export const mixer = practiceMachine<Mixer>({
   id: 'mixer',
   name: 'stand mixer, triac control with a pickup',
   settings: ['high', 'low'],
+  answersTo: ['tapped', 'loaded'],
   build,
   faults: [...universalFaults<Mixer>(), ...OWN],
   solve,

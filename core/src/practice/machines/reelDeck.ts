@@ -295,6 +295,7 @@ export const reelDeck = practiceMachine<ReelDeck>({
   id: 'reel-deck',
   name: 'open-reel deck with a mains capstan motor',
   settings: ['19', '9.5'],
+  answersTo: ['warm'],
   build,
   faults: [...supplyFaults<ReelDeck>(), ...OWN],
   solve,

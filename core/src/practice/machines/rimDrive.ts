@@ -211,6 +211,7 @@ export const rimDrive = practiceMachine<Player>({
   id: 'rim-drive',
   name: 'portable gramophone, shaded-pole motor and idler',
   settings: ['33', '45', '78'],
+  answersTo: ['warm'],
   build,
   faults: [...FEED, ...MECHANICS],
   solve,

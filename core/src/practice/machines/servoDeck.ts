@@ -15,6 +15,7 @@ import {
   DIRECT_SPOILS,
   directDrive,
   directFaults,
+  directHands,
   directHarm,
   directQuantities,
   type DirectDrive,
@@ -142,6 +143,7 @@ export const servoDeck = practiceMachine<ServoDeck>({
   id: 'servo-deck',
   name: 'direct-drive turntable with a servo',
   settings: ['33', '45'],
+  answersTo: ['warm'],
   build,
   faults: [...supplyFaults<ServoDeck>(), ...directFaults<ServoDeck>(), ...OWN],
   solve,
@@ -151,6 +153,14 @@ export const servoDeck = practiceMachine<ServoDeck>({
   turn: (p, trim, turns) => {
     if (trim === '33' || trim === '45') p.trim = { ...p.trim, [trim]: p.trim[trim] + 0.19 * turns };
   },
+  hands: [
+    ...directHands<ServoDeck>(),
+    {
+      id: 'selector',
+      name: 'speed contacts bridged',
+      make: (p) => void (p.contactOhm = { 33: [0.1, 0.1], 45: [0.1, 0.1] }),
+    },
+  ],
   spoils: DIRECT_SPOILS,
   harm: directHarm,
 });

@@ -262,6 +262,7 @@ export const turntableAc = practiceMachine<Deck>({
   id: 'turntable-ac',
   name: 'belt turntable, synchronous motor on the mains',
   settings: ['33'],
+  answersTo: ['warm'],
   build,
   faults: FAULTS,
   solve,

@@ -275,6 +275,7 @@ export const turntableDc = practiceMachine<Deck>({
   id: 'turntable-dc',
   name: 'belt turntable, 12 V motor with governor',
   settings: ['33', '45'],
+  answersTo: ['warm', 'tapped'],
   build,
   faults: [...supplyFaults<Deck>(), ...driveFaults<Deck>(), ...OWN],
   solve,

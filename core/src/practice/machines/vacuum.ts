@@ -136,6 +136,7 @@ export const vacuum = practiceMachine<Vacuum>({
   id: 'vacuum',
   name: 'vacuum cleaner with a speed board',
   settings: ['high', 'low'],
+  answersTo: ['warm', 'tapped'],
   build,
   faults: [...universalFaults<Vacuum>(), ...OWN],
   solve,

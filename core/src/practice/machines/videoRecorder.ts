@@ -288,10 +288,12 @@ export const videoRecorder = practiceMachine<Recorder>({
   id: 'video-recorder',
   name: 'video recorder',
   settings: ['play'],
+  answersTo: ['warm'],
   build,
   faults: [...directFaults<Recorder>().filter(({ id }) => ROTOR.includes(id)), ...OWN],
   solve,
   complain,
+  hands: [{ id: 'fg', name: 'plug of the FG head pulled', make: losesFg('plug') }],
   spoils: { 'the drive chip burns': 'chip-dead' },
   harm: (p) => [
     ...(p.leakMohm < 0.2 && !p.cordOpen ? ['the case is live'] : []),

@@ -194,10 +194,12 @@ export const washerFront = practiceMachine<Washer>({
   id: 'washer-front',
   name: 'front-load washer with a timer and an inverter',
   settings: ['programme'],
+  answersTo: [],
   build,
   faults: [...OWN, ...bridgeFaults<Washer>()],
   solve,
   complain,
+  hands: [{ id: 'sensor', name: 'plug of the sensor pulled', make: (p) => void (p.pulses = 0) }],
   spoils: { 'the bridge burns': 'switch-open', 'the winding burns': 'winding-shorted' },
   harm: (p) => {
     const works = fedOf(p, 'wash').wash > 150 && !p.fuseOpen;

@@ -184,10 +184,12 @@ export const washerTop = practiceMachine<Washer>({
   id: 'washer-top',
   name: 'top-load washer with an inverter and a Hall sensor',
   settings: ['spin'],
+  answersTo: ['loaded'],
   build,
   faults: [...OWN, ...bridgeFaults<Washer>()],
   solve,
   complain,
+  hands: [{ id: 'sensor', name: 'plug of the sensor pulled', make: (p) => void (p.sensorUnplugged = true) }],
   spoils: { 'the bridge burns': 'switch-open' },
   harm: (p) => [
     ...(Math.min(p.cordLeakMohm, p.drive.caseMohm) < 0.2 && !p.cordOpen ? ['the case is live'] : []),

@@ -7,6 +7,8 @@ export const LIVE_DEFAULTS = {
   /** The big number's stretch when the time of a turn is not known. */
   unknownTurnS: 1,
   turns: 2,
+  /** A number over less than this is that of a moment or of a hole in the sound, and none is said; seconds. */
+  leastS: 0.15,
   /** A look for a tone is this long. */
   lookS: 0.12,
   /** Under this part of its usual level the tone has ended; for so long it is only a dropout. */

@@ -2,6 +2,7 @@
 import { median } from '../../numeric/index.js';
 import type { Baseband, ComplexPush } from '../tone/baseband.js';
 import { wrap } from '../tone/presence.js';
+import { LIVE_DEFAULTS } from './defaults.js';
 
 interface Slope {
   /** Hz against the centre. */
@@ -17,6 +18,8 @@ export interface PhaseHistory {
   readonly push: ComplexPush;
   heardS(): number;
   usualLevel(): number;
+  /** The level that the tone had until a moment ago: a hole is told by it, however short the history is. */
+  lately(): number;
   /** The straight line through the last `overS` of phase; null when there is less than half of it. */
   slope(overS: number): Slope | null;
   /** Mean over `overS` from end to end, Hz against the centre: what repeats in whole parts of it falls out. */
@@ -31,15 +34,26 @@ export interface PhaseHistory {
 const SETTLE_S = 0.2;
 /** The ends of a mean over whole turns are each taken over this long, seconds. */
 const END_S = 0.1;
+/** The level that a hole is told by follows a rise within this long, and falls no faster than that, seconds. */
+const LEVEL_S = { rise: 0.01, fall: 2 } as const;
+/** The speed that carries over a hole is that of this long before it, seconds. */
+const CARRY_S = 0.1;
 
-/** The ring itself: phase unwrapped and amplitude of the newest samples, and sums over them. */
+/**
+ * The ring itself: phase unwrapped and amplitude of the newest samples, and sums over them. Where the tone is gone for a
+ * moment (a dropout, a late buffer that came as silence) its phase is nobody's: it is carried on at the speed before it,
+ * and what comes after is joined to that, which is right to half a turn of the tone.
+ */
 class PhaseRing {
   private readonly phase: Float64Array;
   private readonly amplitude: Float32Array;
   private readonly settle: number;
   private count = 0;
   private unwrapped = 0;
-  private before = 0;
+  /** Follows the amplitude, full scale = 1. */
+  level = 0;
+  /** Radians a sample while there is a hole; null outside of one. */
+  private carried: number | null = null;
 
   constructor(
     private readonly rate: number,
@@ -63,13 +77,30 @@ class PhaseRing {
     for (let n = 0; n < size; n++) {
       const x = re[n] as number;
       const y = im[n] as number;
-      const angle = Math.atan2(y, x);
-      this.unwrapped += wrap(angle - this.before);
-      this.before = angle;
+      const amplitude = 2 * Math.sqrt(x * x + y * y);
+      if (this.isHole(amplitude)) {
+        this.carried ??= this.slopeBefore();
+        this.unwrapped += this.carried;
+      } else {
+        this.carried = null;
+        this.unwrapped += wrap(Math.atan2(y, x) - this.unwrapped);
+      }
       this.phase[this.count % this.capacity] = this.unwrapped;
-      this.amplitude[this.count % this.capacity] = 2 * Math.sqrt(x * x + y * y);
+      this.amplitude[this.count % this.capacity] = amplitude;
       this.count++;
     }
+  }
+
+  /** Radians a sample over the last moment; nought while nothing was heard yet. */
+  private slopeBefore(): number {
+    const size = Math.min(this.count, this.capacity, Math.round(CARRY_S * this.rate));
+    return size < 8 ? 0 : (2 * Math.PI * this.fit(size, 0).hz) / this.rate;
+  }
+
+  private isHole(amplitude: number): boolean {
+    const overS = amplitude > this.level ? LEVEL_S.rise : LEVEL_S.fall;
+    this.level += (amplitude - this.level) / (overS * this.rate + 1);
+    return amplitude < LIVE_DEFAULTS.endedPart * this.level;
   }
 
   /** Least squares over `size` samples that end `back` samples ago. */
@@ -128,6 +159,7 @@ export function phaseHistory(rate: number, halfBandHz: number, capacity: number)
     push: (re, im, size) => ring.push(re, im, size),
     heardS: () => ring.available / rate,
     usualLevel: () => median(ring.levels()),
+    lately: () => ring.level,
     slope(overS) {
       const size = Math.min(ring.available, Math.round(overS * rate));
       return size < 8 || size < 0.5 * overS * rate ? null : ring.fit(size, 0);

@@ -161,8 +161,8 @@ function acquire(look: Float64Array, wish: LiveWish, atS: number): Held | null {
 
 function readingOf(held: Held, wish: LiveWish, atS: number, level: LiveLevel): LiveReading | null {
   const { history, centreHz } = held;
-  const edge = history.slope(D.edgeS);
-  if (!edge || edge.level < D.endedPart * history.usualLevel()) return null;
+  const edge = history.heardS() < D.leastS ? null : history.slope(D.edgeS);
+  if (!edge || edge.level < D.endedPart * Math.max(history.usualLevel(), history.lately())) return null;
   if (Math.abs(edge.hz) > D.retunePart * centreHz) return null;
   const scale = (1 + wish.clockCorrectionPpm / 1e6) / wish.nominalHz;
   const percentOf = (hz: number) => 100 * ((centreHz + hz) * scale - 1);

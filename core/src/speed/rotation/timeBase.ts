@@ -55,6 +55,9 @@ export function unwrapCounter(raw: Float64Array): Unwrapped {
   return falls > 0.4 * raw.length ? { values: raw, bits: 0, backward: firstFall } : { values: out, bits, backward: -1 };
 }
 
+/** One step or more, and whole: a small part of a step is not no step. */
+const isSteps = (steps: number): boolean => Math.round(steps) > 0 && Math.abs(steps - Math.round(steps)) < 1e-3;
+
 /** Smallest step all times are whole multiples of, in their unit; 0 when they are finer than a thousandth of a gap. */
 export function tickOf(values: Float64Array): number {
   const first = values[0] ?? 0;
@@ -62,7 +65,7 @@ export function tickOf(values: Float64Array): number {
   const usual = (some[some.length - 1] ?? 0) / Math.max(1, some.length);
   for (const tick of [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 5e-3, 2e-3, 1e-3, 5e-4, 2e-4, 1e-4]) {
     if (tick < 1e-3 * usual) return 0;
-    if (some.length > 3 && some.every((value) => Math.abs(value / tick - Math.round(value / tick)) < 1e-3)) return tick;
+    if (some.length > 3 && some.every((value) => isSteps(value / tick))) return tick;
   }
   return 0;
 }

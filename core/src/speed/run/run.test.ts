@@ -119,9 +119,9 @@ describe('comparing two runs', () => {
 
 describe('lines against parts', () => {
   const parts = [
-    { name: 'platter', hz: 0.5556 },
-    { name: 'motor pulley', hz: 5 },
-  ];
+    { name: 'platter', kind: 'platter', hz: 0.5556 },
+    { name: 'motor pulley', kind: 'pulley', hz: 5 },
+  ] as const;
   const line = (frequencyHz: number) => nameLines([{ frequencyHz, peakPercent: 0.1 }], parts, -2, 60)[0];
 
   it('are scaled by the speed error, doubles named, strangers left alone', () => {

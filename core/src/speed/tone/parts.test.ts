@@ -110,6 +110,11 @@ describe('figures', () => {
     const allNought = new Uint32Array(65536);
     allNought[0] = 10;
     expect(notExceeded(allNought, 10, 0.95, 1)).toBeLessThan(2e-5);
+    // All in the top quarter of the bound, evenly: the median is seven eighths of it; below it lies nothing.
+    const high = new Uint32Array(65536).fill(4, 49152);
+    expect(notExceeded(high, 4 * 16384, 0.5, 8)).toBeCloseTo(7, 3);
+    expect(notExceeded(high, 4 * 16384, 0, 8)).toBe(0);
+    expect(notExceeded(high, 4 * 16384, 1, 8)).toBeCloseTo(8, 3);
   });
 
   it('the weight is 1 at 4 Hz, 0 at nought and falls to either side', () => {

@@ -72,7 +72,7 @@ export function DiscScreen() {
           <ToggleButton value="disc">{say`Disc`}</ToggleButton>
           <ToggleButton value="strip">{say`Edge strip`}</ToggleButton>
         </ToggleButtonGroup>
-        {text('speeds', 'Speeds, apart by spaces', 'rpm', 'speedsRpm')}
+        {text('speeds', say`Speeds, apart by spaces`, 'rpm', 'speedsRpm')}
         <Field
           label={say`Lamp on`}
           unit="Hz"
@@ -104,11 +104,11 @@ export function DiscScreen() {
         </Field>
         {typed.shape === 'disc' ? (
           <>
-            {text('disc', 'Disc across (190 whole sheet, 174 single, 100 label)', 'mm', 'discMm')}
-            {text('hole', 'Hole (7.24 spindle, 38.2 large, 0 none)', 'mm', 'holeMm')}
+            {text('disc', say`Disc across (190 whole sheet, 174 single, 100 label)`, 'mm', 'discMm')}
+            {text('hole', say`Hole (7.24 spindle, 38.2 large, 0 none)`, 'mm', 'holeMm')}
           </>
         ) : (
-          text('strip', 'Rim or flywheel across', 'mm', 'stripMm')
+          text('strip', say`Rim or flywheel across`, 'mm', 'stripMm')
         )}
       </div>
       {problems.length === 0 && (

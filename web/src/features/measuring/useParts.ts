@@ -2,14 +2,20 @@
 import { partsOfTrain } from '@amber-gauge/core/drive';
 import { ownEntry } from '@amber-gauge/core/quantity';
 import type { Family, FamilySpeed } from '@amber-gauge/core/families';
-import type { TurningPart } from '@amber-gauge/core/speed';
+import { typedPart, type TurningPart } from '@amber-gauge/core/speed';
 import { useSettings, useSheet } from '../../shared/api/queries.js';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
+/** A part as it was typed. */
+export interface OwnPart {
+  readonly name: string;
+  readonly hz: number;
+}
+
 interface PartsStore {
-  readonly own: Readonly<Record<string, readonly TurningPart[]>>;
-  keep(key: string, parts: readonly TurningPart[]): void;
+  readonly own: Readonly<Record<string, readonly OwnPart[]>>;
+  keep(key: string, parts: readonly OwnPart[]): void;
 }
 
 const useStore = create<PartsStore>()(
@@ -22,14 +28,14 @@ const useStore = create<PartsStore>()(
   ),
 );
 
-const NONE: readonly TurningPart[] = [];
+const NONE: readonly OwnPart[] = [];
 
 /** Turning parts of a job’s drive train. */
 export interface Parts {
   /** All parts whose rates are known. */
   readonly all: readonly TurningPart[];
-  readonly own: readonly TurningPart[];
-  readonly keep: (parts: readonly TurningPart[]) => void;
+  readonly own: readonly OwnPart[];
+  readonly keep: (parts: readonly OwnPart[]) => void;
 }
 
 /** @param model the unit's model, whose sheet may hold its train; empty for none. */
@@ -41,8 +47,13 @@ export function useParts(family: Family, speed: FamilySpeed, model = ''): Parts 
   const train = useSheet(family.id, model, model !== '')?.sheet.train;
   const asked = { id: speed.id, nominal: speed.nominalRpm ?? speed.nominalCmPerS };
   const turning = train ? partsOfTrain(train, asked, mainsHz) : [];
-  const platter = speed.nominalRpm === null ? [] : [{ name: family.turns, hz: speed.nominalRpm / 60 }];
+  const platter =
+    speed.nominalRpm === null ? [] : [{ name: family.turns, kind: family.turnsKind, hz: speed.nominalRpm / 60 }];
   // A part of the train that turns with the platter names its line; twice named it would be told twice.
   const known = platter.filter(({ hz }) => !turning.some((part) => Math.abs(part.hz / hz - 1) < 0.01));
-  return { all: [...known, ...turning, ...own], own, keep: (parts) => keep(key, parts) };
+  return {
+    all: [...known, ...turning, ...own.map(({ name, hz }) => typedPart(name, hz))],
+    own,
+    keep: (parts) => keep(key, parts),
+  };
 }

@@ -119,7 +119,7 @@ function Scores<T extends Score>({ name, head, rows, more = [] }: ScoresProps<T>
     known === 0 ? say`not known` : `${share(badShare)}${THIN}% (${share(low)} to ${share(high)})`;
   const columns: NonNullable<typeof more> = [
     [say`dead on arrival + failed early`, (row) => `${row.deadOnArrival} + ${row.failedEarly} of ${row.known}`],
-    ['bad, 95 % interval', badWords],
+    [say`bad, 95 % interval`, badWords],
     ...more,
   ];
   return (

@@ -80,7 +80,7 @@ export function ToneMaker() {
           ))}
           <MenuItem value="own">{say`another`}</MenuItem>
         </Field>
-        {!TEST_TONES_HZ.some((one) => String(one) === hz) && field('Frequency, Hz', hz, setHz)}
+        {!TEST_TONES_HZ.some((one) => String(one) === hz) && field(say`Frequency, Hz`, hz, setHz)}
         <Field select label={say`Sample rate`} value={rate} onChange={(event) => setRate(Number(event.target.value))}>
           {RATES.map((one) => (
             <MenuItem key={one} value={one}>
@@ -98,7 +98,7 @@ export function ToneMaker() {
         {field(say`Length, s`, seconds, setSeconds)}
         {field(say`Speed error, %`, error, setError)}
         {field(say`Wow or flutter, % peak`, wow, setWow)}
-        {field('at, Hz', wowHz, setWowHz)}
+        {field(say`at, Hz`, wowHz, setWowHz)}
         {field(say`Peak level, dB of full scale`, level, setLevel)}
       </div>
       {wrong ? (

@@ -115,7 +115,7 @@ function contactWords({ contact }: PartDraft, by: string): string {
   if (contact === 'shaft') return say`on the shaft of ${by}`;
   if (contact === 'planetary') return say`planet carrier round ${by}`;
   return isBelt(contact)
-    ? say`by ${contact === 'back of a belt' ? say`the back of the belt` : `a ${contact}`} from ${by}`
+    ? say`by ${contact === 'back of a belt' ? say`the back of the belt` : say`a ${contact}`} from ${by}`
     : say`${contact}, turned by ${by}`;
 }
 
@@ -188,11 +188,11 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
           </MenuItem>
         ))}
       </Field>
-      {text('sizes', toothed(part) ? 'Teeth' : 'Diameter (one a speed: apart by spaces)', unitOf(part), 'sizes')}
-      {!toothed(part) && text('tolerance', 'Its tolerance, ±, if known', 'mm', 'toleranceMm')}
+      {text('sizes', toothed(part) ? say`Teeth` : say`Diameter (one a speed: apart by spaces)`, unitOf(part), 'sizes')}
+      {!toothed(part) && text('tolerance', say`Its tolerance, ±, if known`, 'mm', 'toleranceMm')}
       {isBelt(part.contact) && (
         <>
-          {text('thickness', 'Belt thickness', 'mm', 'thicknessMm')}
+          {text('thickness', say`Belt thickness`, 'mm', 'thicknessMm')}
           <Field
             select
             label={say`Belt`}
@@ -205,11 +205,11 @@ function PartFields({ part, others, motor, problems, onPart, onRemove }: FieldsP
               </MenuItem>
             ))}
           </Field>
-          {text('length', 'Belt length at rest, if known', 'mm', 'lengthMm')}
-          {text('centre', 'Shaft to shaft, if known', 'mm', 'centreMm')}
+          {text('length', say`Belt length at rest, if known`, 'mm', 'lengthMm')}
+          {text('centre', say`Shaft to shaft, if known`, 'mm', 'centreMm')}
         </>
       )}
-      {part.contact !== 'shaft' && !toothed(part) && text('slip', 'Slip', '%', 'slipPercent')}
+      {part.contact !== 'shaft' && !toothed(part) && text('slip', say`Slip`, '%', 'slipPercent')}
       <Button onClick={onRemove}>{say`Take it out`}</Button>
     </div>
   );

@@ -1,5 +1,4 @@
 /** A train while it is typed, and the figures beside it: turns and slip worked out by hand from diameters. */
-import type { Train } from '@amber-gauge/core/drive';
 import { USUAL_TRAINS } from '@amber-gauge/core/drive';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -7,45 +6,9 @@ import { cleanup } from '@testing-library/react';
 import { draftOf, trainOf, type TrainDraft } from './draft.js';
 import { Motor } from './Motor.js';
 import { Rates } from './Rates.js';
+import { RIM } from './train.test-data.js';
 
 afterEach(cleanup);
-
-const part = (id: string, more: Partial<Train['parts'][number]>): Train['parts'][number] => ({
-  id,
-  name: id,
-  kind: 'pulley',
-  by: 'motor',
-  contact: 'shaft',
-  sizes: [10],
-  toleranceMm: null,
-  belt: null,
-  centreMm: null,
-  slipPercent: 0,
-  ...more,
-});
-
-/** Four poles at 50 Hz: 1500 rpm; a pulley of 10 on it and a rim of 450 against an idler: 1500 · 10 / 450 = 33⅓. */
-const RIM: Train = {
-  motor: {
-    name: 'motor',
-    kind: 'synchronous',
-    poles: [4],
-    slipPercent: 0,
-    rpm: [1],
-    sense: 'clockwise',
-    seenFrom: 'shaft end',
-    shaft: 'towards you',
-    segments: null,
-    generator: null,
-  },
-  parts: [
-    part('step', { name: 'stepped shaft' }),
-    part('idler', { name: 'idler', kind: 'idler', by: 'step', contact: 'rim', sizes: [45] }),
-    part('platter', { name: 'platter', kind: 'platter', by: 'idler', contact: 'inside of a rim', sizes: [450] }),
-  ],
-  output: { part: 'platter', kind: 'turns', tapeThicknessMm: 0 },
-  speeds: [{ id: 's1', label: '33', nominal: 33.3333 }],
-};
 
 describe('a train while it is typed', () => {
   it.each(USUAL_TRAINS.map(({ id, train }) => [id, train] as const))('%s goes to fields and back', (_id, train) => {

@@ -18,7 +18,7 @@ export function SenseDrawing({ texts, working }: { readonly texts: WorkingTexts;
       aria-label={say`Seen from the shaft end: wanted ${wanted}, candidate ${has}`}
     >
       <Motor sense={wanted} name="belongs here" />
-      <Motor sense={has} name={has === wanted ? 'candidate: the same' : 'candidate: the other way'} />
+      <Motor sense={has} name={has === wanted ? say`candidate: the same` : say`candidate: the other way`} />
     </div>
   );
 }

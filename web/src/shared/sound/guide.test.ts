@@ -5,21 +5,27 @@ import { guidePlayer } from './guide.js';
 interface Param {
   value: number;
   readonly targets: number[];
+  /** Steps of notes: the level that is reached, and when. */
+  readonly steps: (readonly [value: number, atS: number])[];
 }
 const param = (): Param & Record<string, unknown> => {
   const targets: number[] = [];
+  const steps: (readonly [number, number])[] = [];
   return {
     value: 0,
     targets,
+    steps,
     setTargetAtTime(value: number) {
       targets.push(value);
     },
     cancelScheduledValues() {},
-    setValueAtTime(value: number) {
+    setValueAtTime(value: number, atS: number) {
       targets.push(value);
+      steps.push([value, atS]);
     },
-    linearRampToValueAtTime(value: number) {
+    linearRampToValueAtTime(value: number, atS: number) {
       targets.push(value);
+      steps.push([value, atS]);
     },
   };
 };
@@ -139,6 +145,63 @@ describe('the guiding sound', () => {
     // Another word begins its sounds at once.
     player.play(sound({ word: word === 'stop' ? 'ended' : 'stop' }));
     expect(short().length).toBeGreaterThan(2 * count);
+  });
+
+  /** When each note begins, reaches its level, and is over, seconds. */
+  const notesOf = (one: Param | undefined) => {
+    const steps = one?.steps ?? [];
+    return Array.from({ length: steps.length / 4 }, (_none, i) => {
+      const [from, up, , end] = steps.slice(4 * i, 4 * i + 4).map(([, atS]) => atS);
+      return { from: from ?? NaN, rise: (up ?? NaN) - (from ?? NaN), lasts: (end ?? NaN) - (from ?? NaN) };
+    });
+  };
+
+  it('a soft note rises in 30 ms and takes seven tenths of its slot; pips are two in a slot, sharp', () => {
+    const [soft] = notesOf(played(null, { followerHz: 400, notesPerS: 2 }).follower);
+    expect(soft?.rise).toBeCloseTo(0.03, 6);
+    expect(soft?.lasts).toBeCloseTo(0.35, 6);
+    const pips = notesOf(played(null, { word: 'fast', followerHz: 600, notesPerS: 2, shape: 'pips' }).follower);
+    expect(pips).toHaveLength(2);
+    expect((pips[1]?.from ?? 0) - (pips[0]?.from ?? 0)).toBeCloseTo(0.15, 6);
+    for (const { rise, lasts } of pips) {
+      expect(rise).toBeCloseTo(0.005, 6);
+      expect(lasts).toBeCloseTo(0.075, 6);
+    }
+  });
+
+  it('the octave plays its notes only where it is asked for', () => {
+    const { octave } = played(null, { followerHz: 400, notesPerS: 2, octave: true });
+    expect(notesOf(octave)).toHaveLength(1);
+    expect(Math.max(...(octave?.targets ?? []))).toBeCloseTo(level(-30), 6);
+    expect(notesOf(played(null, { followerHz: 400, notesPerS: 2 }).octave)).toHaveLength(0);
+  });
+
+  it('a tick lasts 40 ms, two thumps follow each other, three notes of stop come six a second', () => {
+    const marks = (word: Sound['word']) => {
+      const { audio } = played(null, { word });
+      return audio.gains.slice(5).flatMap((one) => notesOf(one));
+    };
+    const [tick] = marks('listening');
+    expect(tick?.lasts).toBeCloseTo(0.04, 6);
+    const thumps = marks('ended');
+    expect((thumps[1]?.from ?? 0) - (thumps[0]?.from ?? 0)).toBeCloseTo(0.25, 6);
+    expect(thumps[0]?.lasts).toBeLessThan(0.25);
+    const [first, second, third] = marks('stop').map(({ from }) => from);
+    expect((second ?? 0) - (first ?? 0)).toBeCloseTo(1 / 6, 6);
+    expect((third ?? 0) - (second ?? 0)).toBeCloseTo(1 / 6, 6);
+  });
+
+  it('undecided is unison that swells once in two seconds', () => {
+    const { player, audio, follower } = played(null);
+    const at = (now: number) => {
+      audio.currentTime = now;
+      player.play(sound({ word: 'undecided', followerHz: 520 }));
+      return last(follower) / level(-18);
+    };
+    expect(at(0)).toBeCloseTo(0.5, 6);
+    expect(at(0.5)).toBeCloseTo(1, 6);
+    expect(at(1.5)).toBeCloseTo(0, 6);
+    expect(at(2)).toBeCloseTo(0.5, 6);
   });
 
   it('the whole is louder or softer by decibels, and is closed', () => {

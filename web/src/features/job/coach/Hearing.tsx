@@ -214,8 +214,8 @@ function aimOf({ task, advice }: JobCoach) {
 
 const STATE_WORDS = {
   waiting: say`waiting for the tone`,
-  moving: 'moving',
-  settled: 'settled',
+  moving: say`moving`,
+  settled: say`settled`,
   ended: say`tone ended`,
 } as const;
 const stateWords = (heard: Heard | null): string => STATE_WORDS[heard?.view.state ?? 'waiting'];

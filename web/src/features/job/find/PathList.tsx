@@ -174,7 +174,7 @@ function Value({ name, value, next, lane, feedback }: ValueProps) {
         {value ? [value.words, ...value.conditions].join(', ') : ''}
         {value && (
           <span className={classes.verdict}>
-            {[when(value.at), value.verdict, value.before && 'earlier']
+            {[when(value.at), value.verdict, value.before && say`earlier`]
               .filter(Boolean)
               .map((one) => `, ${String(one)}`)}
           </span>

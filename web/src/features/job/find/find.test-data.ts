@@ -5,7 +5,7 @@ import type { DrivePath } from '@amber-gauge/core/families';
 import { cleanup } from '@testing-library/react';
 import { afterEach, beforeEach, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
-import { JOB, line, viewOf } from '../../../test/scene.js';
+import { JOB, line, viewOf, stubSizes } from '../../../test/scene.js';
 import type { Find } from './useFind.js';
 
 export const path = pathOf(JOB) as DrivePath;
@@ -43,14 +43,7 @@ export function stage(): void {
       ...navigator,
       locks: { request: (_name: string, work: () => Promise<void>) => work() },
     });
-    vi.stubGlobal(
-      'ResizeObserver',
-      class {
-        observe() {}
-        unobserve() {}
-        disconnect() {}
-      },
-    );
+    stubSizes();
   });
   afterEach(async () => {
     cleanup();

@@ -9,6 +9,7 @@ import {
   type FindReading,
 } from '@amber-gauge/core/bench';
 import { wrap, type Remote } from 'comlink';
+import { say } from '@amber-gauge/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FindWorker } from '../../../workers/find.worker.js';
 import { whenQuiet } from '../../../shared/ui/lazyPart.js';
@@ -112,4 +113,4 @@ export function changeWords(before: FindAnswer | null, after: FindAnswer): strin
 
 /** A share as a whole percent, never 0 nor 100 for what is only likely. */
 export const percent = (share: number): string =>
-  share > 0.99 ? 'over 99' : share > 0 && share < 0.01 ? 'under 1' : String(Math.round(100 * share));
+  share > 0.99 ? say`over 99` : share > 0 && share < 0.01 ? say`under 1` : String(Math.round(100 * share));

@@ -50,8 +50,9 @@ export function GateShort({ work, ohm, onOhm, noCircuit, onNoCircuit }: Props) {
 /** Largest reading of a bench meter, taken for "OL" and "open", ohm. */
 const OVER_RANGE_OHM = 20e6;
 
+/** Above the range of the meter is at least that range: ">2" may still be a short. */
 function ohmIn(text: string): number | null {
-  if (/^\s*(ol|open|>.*)\s*$/i.test(text)) return OVER_RANGE_OHM;
-  const value = readValue(text.trim());
+  if (/^\s*(ol|open)\s*$/i.test(text)) return OVER_RANGE_OHM;
+  const value = readValue(text.replace(/^\s*>/, '').trim());
   return value.kind === 'value' && (value.unit === null || value.unit === 'Ω') ? value.value : null;
 }

@@ -111,8 +111,8 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
   return (
     <div className={classes.more}>
       <Distances list={value.distances} onChange={(distances) => put({ distances })} />
-      {text('orientation', 'Which way round', 'bevel to the left, key towards the motor')}
-      {text('marks', 'Marks made', 'line across motor and plate')}
+      {text('orientation', say`Which way round`, say`bevel to the left, key towards the motor`)}
+      {text('marks', say`Marks made`, say`line across motor and plate`)}
       <div className="row">
         <Field
           label={say`Wires, in pin order`}
@@ -154,7 +154,7 @@ export function StepMore({ view, parsed, value, onChange }: Props) {
           onChange={() => put({ cover: !(value.cover ?? parsed.cover) })}
         >{say`cover, must sit flush`}</ToggleButton>
       </div>
-      {text('traces', 'Traces of an earlier visit', 'fresh solder, a screw missing')}
+      {text('traces', say`Traces of an earlier visit`, say`fresh solder, a screw missing`)}
       {off.length > 0 && (
         <div className="row" aria-label={say`Comes off after`}>
           <span className="quiet">{say`Lies behind:`}</span>

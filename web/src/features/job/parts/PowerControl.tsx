@@ -54,7 +54,7 @@ export function PowerControl({ view, stage }: { readonly view: JobView; readonly
     if (!isLive(state)) set(state, []);
     // What speaks against power now was not known when the gate was passed: it is asked again.
     else if (!pressing && gateHolds(gates, state as LiveState, serverNow()).holds)
-      set(state, ['the gate passed before holds']);
+      set(state, [say`the gate passed before holds`]);
     else setAsked(state as LiveState);
   };
   const latest = useRef(choose);

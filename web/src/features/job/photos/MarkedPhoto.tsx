@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Arrow, Circle, Group, Label, Layer, Stage, Tag, Text } from 'react-konva';
 import { useWidth } from '../../../shared/ui/useWidth.js';
 import classes from './Photos.module.css';
-import { say } from '@amber-gauge/core/words';
+import { FONT_TEXT } from '../../../app/tokens.js';
 
 interface Props {
   readonly address: string;
@@ -17,7 +17,7 @@ interface Props {
 /** Marks are drawn in these, readable on any photo: the ink of the day page on its paper. */
 const INK = '#221C15';
 const PAPER = '#FCF8EF';
-const FACE = say`Atkinson Hyperlegible Next Variable, DejaVu Sans, sans-serif`;
+const FACE = FONT_TEXT;
 /** An arrow shorter than this part of the width was a tap. */
 const LEAST_ARROW = 0.015;
 

@@ -20,7 +20,7 @@ export function Checks({ visit, onDo }: Props) {
   const ordered = [...tests].sort((a, b) => Number(b.outside) - Number(a.outside));
   const test = tests.find(({ id }) => id === chosen) ?? ordered[0];
   return (
-    <>
+    <span className={classes.together}>
       <Field
         select
         label={say`Look, listen, check`}
@@ -35,6 +35,6 @@ export function Checks({ visit, onDo }: Props) {
         ))}
       </Field>
       <Button variant="outlined" disabled={!test} onClick={() => test && onDo(test)}>{say`Do`}</Button>
-    </>
+    </span>
   );
 }

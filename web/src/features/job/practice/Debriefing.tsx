@@ -11,24 +11,32 @@ import table from '../../../shared/ui/Table.module.css';
 import classes from './Practice.module.css';
 import { say } from '@amber-gauge/core/words';
 
+/** Stands at the end of a practice unit; until it is worked out it says so. */
 export function Debriefing({ view }: { readonly view: JobView }) {
   const { ended, debrief } = useDebrief(view);
   if (!ended) return null;
-  const lesson = LESSONS.find(({ id }) => id === view.job.practice?.lesson);
   return (
     <section className={classes.debrief} aria-label={say`How it went`}>
       {debrief ? (
-        <>
-          <h1 className="prompt">{headWords(debrief)}</h1>
-          {lesson && <p className={classes.after}>{lesson.after}</p>}
-          <Beside debrief={debrief} />
-          <Replay steps={debrief.replay} />
-          <SaveUnit view={view} />
-        </>
+        <Told view={view} debrief={debrief} />
       ) : (
         <p role="status">{say`Playing the advice on the same unit, and your log back.`}</p>
       )}
     </section>
+  );
+}
+
+/** All of it, once it is worked out. */
+export function Told({ view, debrief }: { readonly view: JobView; readonly debrief: Debrief }) {
+  const lesson = LESSONS.find(({ id }) => id === view.job.practice?.lesson);
+  return (
+    <>
+      <h1 className="prompt">{headWords(debrief)}</h1>
+      {lesson && <p className={classes.after}>{lesson.after}</p>}
+      <Beside debrief={debrief} />
+      <Replay steps={debrief.replay} />
+      <SaveUnit view={view} />
+    </>
   );
 }
 
@@ -53,14 +61,23 @@ function headWords({ found, left, spoiled }: Debrief): string {
 }
 
 /** "3", "none". */
-const counted = (n: number): string => (n === 0 ? 'none' : String(n));
+const counted = (n: number): string => (n === 0 ? say`none` : String(n));
 
-function Beside({ debrief: { own, advice, bestMinutes } }: { readonly debrief: Debrief }) {
+/** "12"; "12, not found" where they led to nothing. */
+const minutesTo = (minutes: number, found: boolean): string =>
+  found ? fixed(minutes, 0) : say`${fixed(minutes, 0)}, not found`;
+
+function Beside({ debrief: { own, advice, bestMinutes, left } }: { readonly debrief: Debrief }) {
   const rows: readonly (readonly [string, string, string, string])[] = [
-    [say`minutes to the fault`, fixed(own.minutes, 0), fixed(advice.minutes, 0), fixed(bestMinutes, 0)],
+    [
+      say`minutes to the fault`,
+      minutesTo(own.minutes, left.length === 0),
+      minutesTo(advice.minutes, advice.found),
+      fixed(bestMinutes, 0),
+    ],
     [say`live readings`, counted(own.live), counted(advice.live), ''],
-    [say`parts for nothing`, counted(own.wrongParts), counted(advice.wrongParts), 'none'],
-    ['danger', own.harm.join(', ') || 'none', advice.harm.join(', ') || 'none', 'none'],
+    [say`parts for nothing`, counted(own.wrongParts), counted(advice.wrongParts), counted(0)],
+    [say`danger`, own.harm.join(', ') || counted(0), advice.harm.join(', ') || counted(0), counted(0)],
   ];
   return (
     <table className={table.table}>

@@ -24,7 +24,7 @@ export function Instruments({ visit, condition, seed, onDone }: Props) {
   const [at, setAt] = useState('');
   const place = places.find(({ quantity }) => quantity === at) ?? places[0];
   return (
-    <>
+    <span className={classes.together}>
       <Field
         select
         label={say`Instrument`}
@@ -56,6 +56,6 @@ export function Instruments({ visit, condition, seed, onDone }: Props) {
         disabled={!place}
         onClick={() => place && onDone(measureAt(visit, tool, place, condition, seed))}
       >{say`Read`}</Button>
-    </>
+    </span>
   );
 }

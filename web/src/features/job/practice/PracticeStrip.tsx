@@ -110,7 +110,7 @@ export function PracticeStrip({ view, stage, speedId }: Props) {
       )}
       {open && (
         <div className={classes.row}>
-          <SetTo settings={visit.map.machine.settings} ways={waysToHold(visit)} stands={stands} onStands={setStands} />
+          <SetTo machine={visit.map.machine} ways={waysToHold(visit)} stands={stands} onStands={setStands} />
           <Hands view={view} stage={stage} visit={visit} />
           <Checks visit={visit} onDo={(one) => keep(doTest(visit, one, spec.seed))} />
           <Instruments visit={visit} condition={condition} seed={spec.seed} onDone={measured} />

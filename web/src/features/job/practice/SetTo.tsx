@@ -1,6 +1,6 @@
 /** How the practice unit is set and held while it is measured. */
 import { ownEntry } from '@amber-gauge/core/quantity';
-import type { waysToHold } from '@amber-gauge/core/training';
+import type { Visit, waysToHold } from '@amber-gauge/core/training';
 import MenuItem from '@mui/material/MenuItem';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -21,14 +21,14 @@ export interface Stands {
 }
 
 interface Props {
-  readonly settings: readonly string[];
+  readonly machine: Pick<Visit['map']['machine'], 'settings' | 'answersTo'>;
   readonly ways: ReturnType<typeof waysToHold>;
   readonly stands: Stands;
   readonly onStands: (to: Stands) => void;
 }
 
 /** The setting of a practice unit, and how it stands. */
-export function SetTo({ settings, ways, stands, onStands }: Props) {
+export function SetTo({ machine: { settings, answersTo }, ways, stands, onStands }: Props) {
   const keys = [
     stands.warm > 0 && 'warm',
     stands.tapped && 'tapped',
@@ -52,26 +52,28 @@ export function SetTo({ settings, ways, stands, onStands }: Props) {
           ))}
         </ToggleButtonGroup>
       )}
-      <ToggleButtonGroup
-        size="small"
-        value={keys}
-        onChange={(_event, now: string[]) =>
-          onStands({
-            ...stands,
-            warm: now.includes('warm') ? 1 : 0,
-            tapped: now.includes('tapped'),
-            loaded: now.includes('loaded'),
-            damp: now.includes('damp'),
-          })
-        }
-        aria-label={say`How it stands`}
-      >
-        {['warm', 'tapped', 'loaded', 'damp'].map((one) => (
-          <ToggleButton key={one} value={one}>
-            {said(one)}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      {answersTo.length > 0 && (
+        <ToggleButtonGroup
+          size="small"
+          value={keys}
+          onChange={(_event, now: string[]) =>
+            onStands({
+              ...stands,
+              warm: now.includes('warm') ? 1 : 0,
+              tapped: now.includes('tapped'),
+              loaded: now.includes('loaded'),
+              damp: now.includes('damp'),
+            })
+          }
+          aria-label={say`How it stands`}
+        >
+          {answersTo.map((one) => (
+            <ToggleButton key={one} value={one}>
+              {said(one)}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
       {ways.map(({ id, name, values }) => (
         <Field
           key={id}

@@ -27,7 +27,7 @@ export async function recordClip(): Promise<ClipSound> {
   try {
     await new Promise<void>((resolve, reject) => {
       setTimeout(
-        () => reject(new Error('The input gave nothing. Choose another, or a file.')),
+        () => reject(new Error(say`The input gave nothing. Choose another, or a file.`)),
         (CLIP_S + LATE_S) * 1000,
       );
       input.samples.onmessage = ({ data }: MessageEvent<Float32Array>) => {
@@ -44,13 +44,14 @@ export async function recordClip(): Promise<ClipSound> {
 
 /** Reads a sound file. @throws an Error in plain words when it is none. */
 export async function readClip(file: File): Promise<ClipSound> {
-  if (file.size > MOST_BYTES) throw new Error(`This file is over ${MOST_BYTES / 1e6} MB: cut half a minute out of it.`);
+  if (file.size > MOST_BYTES)
+    throw new Error(say`This file is over ${MOST_BYTES / 1e6} MB: cut half a minute out of it.`);
   const context = new OfflineAudioContext(1, 1, 48000);
   let buffer: AudioBuffer;
   try {
     buffer = await context.decodeAudioData(await file.arrayBuffer());
   } catch {
-    throw new Error('This is no sound file that can be read: choose WAV, FLAC or what the recorder wrote.');
+    throw new Error(say`This is no sound file that can be read: choose WAV, FLAC or what the recorder wrote.`);
   }
   const length = Math.min(buffer.length, MOST_S * buffer.sampleRate);
   const samples = new Float64Array(length);
@@ -70,7 +71,7 @@ export const wavOf = ({ samples, sampleRate }: ClipSound): ArrayBuffer => writeW
 /** A kept sound from the server. @throws an Error in plain words when it is not there. */
 export async function fetchSound(clipId: string): Promise<ArrayBuffer> {
   const answer = await fetch(`/api/v1/clips/${clipId}`).catch(() => null);
-  if (!answer?.ok) throw new Error('The sound is not here: it may not have arrived yet.');
+  if (!answer?.ok) throw new Error(say`The sound is not here: it may not have arrived yet.`);
   return answer.arrayBuffer();
 }
 

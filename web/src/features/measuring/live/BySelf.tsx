@@ -7,9 +7,9 @@ import { say } from '@amber-gauge/core/words';
 /** How often, seconds; 0 is by hand alone. */
 const EVERY: readonly (readonly [number, string])[] = [
   [0, say`by hand`],
-  [10, 'every 10 s'],
+  [10, say`every 10 s`],
   [60, say`every minute`],
-  [600, 'every 10 min'],
+  [600, say`every 10 min`],
 ];
 /** A reading is over the time since the one before, at most so long, seconds. */
 const MOST_S = 60;

@@ -31,7 +31,7 @@ export async function openNoise(): Promise<OpenInput> {
 }
 
 async function openDevice(deviceId: string | null): Promise<OpenInput> {
-  if (!navigator.mediaDevices) throw new Error('Inputs can be used only on this machine itself or over https.');
+  if (!navigator.mediaDevices) throw new Error(say`Inputs can be used only on this machine itself or over https.`);
   const stream = await permitted(deviceId);
   const context = new AudioContext({ latencyHint: 'interactive' });
   await context.audioWorklet.addModule(tapUrl);
@@ -68,7 +68,7 @@ async function permitted(deviceId: string | null): Promise<MediaStream> {
     return await navigator.mediaDevices.getUserMedia({ audio });
   } catch (error) {
     const name = error instanceof DOMException ? error.name : '';
-    throw new Error(ownEntry(OPENING, name) ?? 'The input could not be opened. Another program may hold it.', {
+    throw new Error(ownEntry(OPENING, name) ?? say`The input could not be opened. Another program may hold it.`, {
       cause: error,
     });
   }

@@ -1,15 +1,15 @@
 /** Turning parts whose rates the person knows: each lets the wow be given to it. */
 import { fixed, numberIn } from '@amber-gauge/core/quantity';
-import type { TurningPart } from '@amber-gauge/core/speed';
 import Button from '@mui/material/Button';
 import { Field } from '../../../shared/ui/Field.js';
 import { useState } from 'react';
+import type { OwnPart } from '../useParts.js';
 import classes from './Speed.module.css';
 import { say } from '@amber-gauge/core/words';
 
 interface Props {
-  readonly own: readonly TurningPart[];
-  readonly onOwn: (parts: readonly TurningPart[]) => void;
+  readonly own: readonly OwnPart[];
+  readonly onOwn: (parts: readonly OwnPart[]) => void;
 }
 
 export function PartsForm({ own, onOwn }: Props) {

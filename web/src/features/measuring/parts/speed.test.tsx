@@ -2,7 +2,7 @@ import { didNotTurn, type SpeedBody } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 import { tolerance } from '@amber-gauge/core/quantity';
 import { judge } from '@amber-gauge/core/speed';
-import { cleanup, fireEvent, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, it } from 'vitest';
 import { show } from '../../../test/scene.js';
 import type { RunFigures } from '@amber-gauge/contract';
@@ -140,6 +140,78 @@ describe('the strobe disc', () => {
   });
 });
 
+describe('a strobe count under other light and other eyes', () => {
+  const open = () => {
+    const kept: Measured[] = [];
+    show(<StrobeWay speed={speed33} onMeasured={async (measured) => void kept.push(measured)} />);
+    return kept;
+  };
+  const type = (label: string, value: string) => fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  const choose = (name: string, option: string) => {
+    fireEvent.mouseDown(screen.getByRole('combobox', { name }));
+    fireEvent.click(screen.getByRole('option', { name: option }));
+  };
+  const figure = () => screen.getByRole('button', { name: /^Keep/ }).textContent;
+  const page = () => document.body.textContent ?? '';
+
+  it('nine of a hundred bars a second in thirty seconds are 0.3 %; the other way round it is slow', () => {
+    open();
+    type('Bars past a mark', '9');
+    expect(figure()).toBe('Keep +0.30 %');
+    choose('The platter turns', 'counter-clockwise');
+    expect(figure()).toBe('Keep −0.30 %');
+    choose('Seen', 'mirrored (selfie) camera');
+    expect(figure()).toBe('Keep +0.30 %');
+    choose('Seen', 'through a camera');
+    expect(figure()).toBe('Keep −0.30 %');
+    type('in seconds', '15');
+    expect(figure()).toBe('Keep −0.60 %');
+  });
+
+  it('says where else it seems to stand: at twice the speed, and with twice the bars at half of it', () => {
+    open();
+    expect(page()).toContain('Look at the ring of 180 bars. It also seems to stand still at 66.7 rpm');
+    expect(page()).toContain('with twice the bars, at 16.7 rpm');
+  });
+
+  it('behind one diode half as many flashes want half the ring, and a bar counts twice', async () => {
+    const kept = open();
+    choose('Light', 'lamp behind one diode');
+    expect(page()).toContain('Look at the ring of 90 bars');
+    type('Bars past a mark', '9');
+    // 9 of 50 · 30 bars.
+    expect(figure()).toBe('Keep +0.60 %');
+    fireEvent.click(screen.getByRole('button', { name: /^Keep/ }));
+    await waitFor(() => expect(kept).toHaveLength(1));
+    expect(kept[0]?.fileName).toBe('90 bars, 50 Hz mains light');
+  });
+
+  it('mains measured at 50.1 Hz make what stands still 0.2 % fast', async () => {
+    const kept = open();
+    type('Mains measured, Hz', '50.1');
+    fireEvent.click(screen.getByRole('button', { name: 'stand still' }));
+    expect(figure()).toBe('Keep +0.20 %');
+    fireEvent.click(screen.getByRole('button', { name: /^Keep/ }));
+    await waitFor(() => expect(kept).toHaveLength(1));
+    expect(kept[0]?.fileName).toBe('180 bars, 50.1 Hz mains light');
+  });
+
+  it('a crystal lamp is named as such; steady light shows no bars at all', async () => {
+    const kept = open();
+    choose('Light', 'crystal strobe lamp');
+    fireEvent.click(screen.getByRole('button', { name: 'stand still' }));
+    fireEvent.click(screen.getByRole('button', { name: /^Keep/ }));
+    await waitFor(() => expect(kept).toHaveLength(1));
+    expect(kept[0]?.fileName).toMatch(/^\d+ bars, crystal strobe lamp$/);
+    cleanup();
+    open();
+    choose('Light', 'LED on direct current, or no idea');
+    fireEvent.click(screen.getByRole('button', { name: 'stand still' }));
+    expect((screen.getByRole('button', { name: 'Keep' }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
+  });
+});
+
 describe('the stopwatch', () => {
   it('counts from nought and starts again', () => {
     show(<StopwatchWay speed={speed33} limits={limits} onMeasured={() => Promise.resolve()} />);
@@ -211,7 +283,7 @@ describe('the figures', () => {
   });
 
   it('put lines against turning parts, own ones included', () => {
-    const named = namedLines(figures, [{ name: 'platter', hz: 100 / 3 / 60 }]);
+    const named = namedLines(figures, [{ name: 'platter', kind: 'platter', hz: 100 / 3 / 60 }]);
     const added: unknown[] = [];
     show(
       <>

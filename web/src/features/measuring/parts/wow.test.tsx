@@ -49,9 +49,9 @@ const figures = {
 } as unknown as RunFigures;
 
 const parts = [
-  { name: 'platter', hz: 100 / 180 },
-  { name: 'motor', hz: 5 },
-];
+  { name: 'platter', kind: 'platter', hz: 100 / 180 },
+  { name: 'motor', kind: 'motor', hz: 5 },
+] as const;
 
 describe('who makes the wow', () => {
   it('gives each part its share, in quadrature, with what usually makes it', () => {

@@ -7,8 +7,8 @@ import { WowByPart } from './WowByPart.js';
 afterEach(cleanup);
 
 const PARTS = [
-  { name: 'platter', hz: 0.5556 },
-  { name: 'pulley', hz: 33.3 },
+  { name: 'platter', kind: 'platter', hz: 0.5556 },
+  { name: 'pulley', kind: 'pulley', hz: 33.3 },
 ] as unknown as Parameters<typeof WowByPart>[0]['parts'];
 const line = (frequencyHz: number, peakPercent: number) => ({ frequencyHz, peakPercent, peak: peakPercent });
 const show = (lines: ReturnType<typeof line>[], more: Partial<RunFigures> = {}) =>

@@ -108,7 +108,7 @@ function Choice({ label, value, options, onChange }: ChoiceProps) {
 
 const columnsOf = (head: TableHead) => head.names.map((_, i) => [String(i), columnName(head, i)] as const);
 const unitOptions = [
-  ['guess', 'told from the speed'] as const,
+  ['guess', say`told from the speed`] as const,
   ...TIME_UNITS.map(([word, seconds]) => [String(seconds), word] as const),
 ];
 const unitText = (seconds: number | null): string => (seconds === null ? 'guess' : String(seconds));

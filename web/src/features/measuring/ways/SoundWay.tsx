@@ -63,9 +63,9 @@ export function SoundWay({ onMeasured, passing }: Pick<WayProps, 'onMeasured' | 
           ))}
         </Field>
         {lines !== 'once a turn' && field(COUNT_WORDS[lines], count, setCount)}
-        {field('From, rpm', low, setLow)}
-        {field('to, rpm', high, setHigh)}
-        {field('Nominal, rpm', nominal, setNominal)}
+        {field(say`From, rpm`, low, setLow)}
+        {field(say`to, rpm`, high, setHigh)}
+        {field(say`Nominal, rpm`, nominal, setNominal)}
         <FormControlLabel
           control={<Checkbox checked={reversing} onChange={(event) => setReversing(event.target.checked)} />}
           label={say`reverses in turn`}

@@ -34,7 +34,7 @@ const LAMPS: readonly (readonly [StrobeLamp, string])[] = [
 
 const SENSES = [
   ['clockwise', say`clockwise from above`],
-  ['counter', 'counter-clockwise'],
+  ['counter', say`counter-clockwise`],
 ] as const;
 
 const CAMERAS = [

@@ -1,8 +1,8 @@
 /** Figures of Prove as they stand on the screen and as they are kept: worked out by hand beside each. */
-import type { EventBody, SpeedBody } from '@amber-gauge/core/bench';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import type { EventBody } from '@amber-gauge/core/bench';
+import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import { line, show, viewOf } from '../../../test/scene.js';
+import { line, show, speedRead, viewOf } from '../../../test/scene.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { CoastDown } from './CoastDown.js';
 import { Drift } from './Drift.js';
@@ -26,21 +26,7 @@ const plain = (text: string | null | undefined) => (text ?? '').replaceAll('\u20
 const button = (name: RegExp | string) => screen.getByRole('button', { name }) as HTMLButtonElement;
 const type = (name: RegExp | string, value: string) =>
   fireEvent.change(screen.getByRole('textbox', { name }), { target: { value } });
-const speed = (errorPercent: number): SpeedBody => ({
-  kind: 'speed',
-  text: '',
-  speedId: '33',
-  method: 'typed',
-  turned: true,
-  errorPercent,
-  expandedPercent: 0.05,
-  referenceIncluded: true,
-  wowPeakPercent: null,
-  rpm: null,
-  sourceName: null,
-  runId: null,
-  condition: null,
-});
+const speed = (errorPercent: number) => speedRead('33', errorPercent);
 const power = (state: 'live-isolated' | 'unplugged-discharged'): EventBody => ({
   kind: 'power',
   state,
@@ -152,6 +138,28 @@ describe('coast-down', () => {
     expect(plain(screen.getByText(/^Drag/).textContent)).toBe('Drag 0.50 ± 0.01 times that before');
     expect(screen.getByText('before the work:')).toBeTruthy();
     expect(screen.getByText('after the work:')).toBeTruthy();
+  });
+
+  it('tapped at every turn it is timed from 98 % of the speed to its half', async () => {
+    show(<CoastDown view={viewOf([])} stage="prove" speedId="33" />);
+    // Two turns at full speed, then a run down with a time constant of 30 s: n turns are over after
+    // −30 ln(1 − n / (0.5556 · 30)) seconds.
+    const perS = 100 / 3 / 60;
+    for (let n = -2; n <= 9; n++) {
+      const atMs = 1000 * (5 + (n < 0 ? n / perS : -30 * Math.log(1 - n / (perS * 30))));
+      const tap = createEvent.pointerDown(button(/^Tap at every turn|turns$/));
+      Object.defineProperty(tap, 'timeStamp', { value: atMs });
+      fireEvent(button(/^Tap at every turn|turns$/), tap);
+    }
+    expect(button('12 turns')).toBeTruthy();
+    fireEvent.click(button('Slow enough'));
+    await waitFor(async () => expect(await bodies()).toHaveLength(1));
+    const [kept] = (await bodies()) as [Extract<EventBody, { kind: 'coast' }>];
+    expect(kept).toMatchObject({ how: 'taps', speedId: '33' });
+    expect(kept.fromRpm).toBeCloseTo(0.98 * 33.3333, 3);
+    expect(kept.toRpm).toBeCloseTo(16.6667, 3);
+    // 30 ln(0.98 / 0.5) = 20.19 s, to a quarter of a turn: where it was switched off between two taps is not seen.
+    expect(Math.abs(kept.seconds - 20.19)).toBeLessThan(0.45);
   });
 
   it('tapped too fast, or too few, says so and keeps nothing', async () => {
