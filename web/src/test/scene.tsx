@@ -109,8 +109,8 @@ const SETTINGS = {
   hasDemo: true,
 };
 
-/** Renders inside a router and a query cache that holds the settings and one test source. */
-export function show(what: ReactNode) {
+/** Renders inside a router and a query cache that holds the settings, one test source and what more is given. */
+export function show(what: ReactNode, cached: readonly (readonly [readonly unknown[], unknown])[] = []) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } });
   client.setQueryData(keys.settings, SETTINGS);
   client.setQueryData(keys.sources, {
@@ -125,6 +125,7 @@ export function show(what: ReactNode) {
       },
     ],
   });
+  for (const [key, data] of cached) client.setQueryData(key, data);
   return render(
     <MemoryRouter>
       <QueryClientProvider client={client}>{what}</QueryClientProvider>

@@ -3,10 +3,11 @@ import type { BookFigures } from '@amber-gauge/contract';
 import { screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { cleanup } from '@testing-library/react';
+import { drawn } from '../../test/chartStand.js';
 import { show } from '../../test/scene.js';
 import { Figures } from './Figures.js';
 
-const { drawn } = vi.hoisted(() => ({ drawn: [] as { xAxis: { data: string[] }; series: { data: number[] }[] }[] }));
+vi.mock('../../shared/chart/chart.js', () => import('../../test/chartStand.js'));
 vi.mock('../../shared/chart/chart.js', () => ({
   inks: () => ({}),
   baseOption: () => ({}),

@@ -31,10 +31,17 @@ describe('a call', () => {
     expect(fetched.mock.calls[2]?.[1]).toMatchObject({ body: bytes, headers: { 'content-type': 'audio/wav' } });
   });
 
-  it('an answer of another shape is no answer', async () => {
-    answering({ n: 'three' });
-    await expect(call('/a', SCHEMA)).rejects.toThrow();
-  });
+  it.each([{ n: 'three' }, '<html>please log in</html>', '{"n": 3', ''])(
+    'an answer of another shape, or cut off, is no answer, and what waits to be kept waits on: %j',
+    async (body) => {
+      answering(body);
+      const error: unknown = await call('/a', SCHEMA).catch((one: unknown) => one);
+      expect(error).toBeInstanceOf(Unreachable);
+      expect((error as Error).message).toBe(
+        'What answered does not fit this page. Load the page again; nothing entered is lost.',
+      );
+    },
+  );
 
   it.each([
     [400, refusal('BAD_REQUEST'), ApiError],

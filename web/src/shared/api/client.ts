@@ -16,11 +16,15 @@ export class ApiError extends Error {
 
 /** The server was not reached, or not in a state to answer: worth trying again. */
 export class Unreachable extends Error {
-  constructor() {
-    super(say`The server does not answer. It may be restarting.`);
+  constructor(message: string = say`The server does not answer. It may be restarting.`) {
+    super(message);
     this.name = 'Unreachable';
   }
 }
+
+/** Something answered that was not this page's server: cut off, of another version, or somebody in between. */
+const strange = () =>
+  new Unreachable(say`What answered does not fit this page. Load the page again; nothing entered is lost.`);
 
 /** What a call sends, and until when it is wanted. */
 export interface CallOptions {
@@ -33,7 +37,12 @@ export interface CallOptions {
 /** Calls `/api/v1` + path and parses the answer by `schema`. */
 export async function call<T>(path: string, schema: z.ZodType<T>, options: CallOptions = {}): Promise<T> {
   const response = await reach(path, options);
-  if (response.ok) return schema.parse(await response.json());
+  if (response.ok) {
+    const answer = schema.safeParse(await response.json().catch(() => undefined));
+    if (answer.success) return answer.data;
+    options.signal?.throwIfAborted();
+    throw strange();
+  }
   const wire = errorSchema.safeParse(await response.json().catch(() => null));
   if (!wire.success || response.status >= 502 || wire.data.error.code === 'NOT_READY') throw new Unreachable();
   throw new ApiError(wire.data.error);

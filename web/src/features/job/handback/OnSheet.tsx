@@ -38,7 +38,7 @@ export function OnSheet({ view, stage }: Props) {
           {view.state.photos.map(({ key, photo }) => (
             <li key={key}>
               <Choice
-                label={photo.caption || 'photo'}
+                label={photo.caption || say`photo`}
                 checked={chosen.photos.includes(key)}
                 onChange={() => keep({ photos: toggled(chosen.photos, key) })}
               >

@@ -2,6 +2,7 @@
 import type { EventBody } from '@amber-gauge/core/bench';
 import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
+import { drawn } from '../../../test/chartStand.js';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { CoastDown } from './CoastDown.js';
@@ -9,7 +10,7 @@ import { Drift } from './Drift.js';
 import { ClassCheck, SafetyCheck } from './SafetyCheck.js';
 import { TrialCheck, TrialTable } from './TrialCheck.js';
 
-const { drawn } = vi.hoisted(() => ({ drawn: [] as { series: { name: string; data: unknown[][] }[] }[] }));
+vi.mock('../../../shared/chart/chart.js', () => import('../../../test/chartStand.js'));
 vi.mock('../../../shared/chart/chart.js', () => ({
   inks: () => ({}),
   baseOption: () => ({}),

@@ -59,7 +59,7 @@ export function TurnChart({ part, profile }: Props) {
             symbolSize: 8,
             itemStyle: { color: ink },
             label: { color: ink, fontSize: 15, position: 'bottom', distance: 4 },
-            data: [{ coord: [profile.slowest.degrees, profile.slowest.percent], value: 'slowest' }],
+            data: [{ coord: [profile.slowest.degrees, profile.slowest.percent], value: say`slowest` }],
           },
           markLine: {
             symbol: 'none',
