@@ -135,6 +135,21 @@ function isInCode(ts, node) {
 const isTableOfWords = (ts, table) =>
   ts.isVariableDeclaration(table.parent) && /(WORDS|NAMES|LABELS|TITLES)$/.test(table.parent.name.getText());
 
+/** Whether it is said, or one of two that are. */
+const isSaid = (ts, node) =>
+  (ts.isTaggedTemplateExpression(node) && node.tag.getText() === 'say') ||
+  (ts.isConditionalExpression(node) && (isSaid(ts, node.whenTrue) || isSaid(ts, node.whenFalse)));
+
+/** Whether what is given back here is words by the name of its function: endWords. */
+function givesWords(ts, node) {
+  for (let at = node; at; at = at.parent)
+    if (ts.isFunctionLike(at)) {
+      const name = at.name ?? (ts.isVariableDeclaration(at.parent) ? at.parent.name : null);
+      return name !== null && name !== undefined && /Words$/.test(name.getText());
+    }
+  return false;
+}
+
 /** Whether this place is read by people, so that one word is enough. */
 function isRead(ts, node) {
   for (let at = node; at.parent; at = at.parent) {
@@ -145,8 +160,11 @@ function isRead(ts, node) {
     if (ts.isTemplateSpan(up)) return tagOf(ts, up.parent) === 'say' || isSentence(textOf(ts, up.parent));
     if (ts.isConditionalExpression(up)) {
       if (at === up.condition) return false;
+      // What stands in place of something said is said.
+      if (isSaid(ts, at === up.whenTrue ? up.whenFalse : up.whenTrue)) return true;
       continue;
     }
+    if (ts.isReturnStatement(up) || (ts.isArrowFunction(up) && at === up.body)) return givesWords(ts, up);
     if (
       ts.isParenthesizedExpression(up) ||
       (ts.isBinaryExpression(up) && /^(\?\?|\|\||&&|\+)$/.test(up.operatorToken.getText()))

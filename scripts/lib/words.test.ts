@@ -25,6 +25,11 @@ describe('what is shown', () => {
     ]);
     expect(shown("throw new HttpError(404, 'There is no such job.');")).toEqual(["'There is no such job.'"]);
     expect(shown("const TIMER_WORDS = { soak: 'soak', cure: 'Cure' };")).toEqual(["'soak'", "'Cure'"]);
+    // One word in place of something said, or given back by what gives words.
+    expect(shown("const a = x ? 'owed' : y ? say`not read` : say`no work yet`;")).toEqual(["'owed'"]);
+    expect(shown("function endWords(x) { if (!x) return 'open'; return kind === 'open' ? id : 0; }")).toEqual([
+      "'open'",
+    ]);
     expect(shown("const words = say`${n} ${n === 1 ? 'turn' : 'turns'}`;")).toEqual(["'turn'", "'turns'"]);
     expect(shown("throw new Error('The input gave nothing.'); throw new Error('no such table');")).toEqual([
       "'The input gave nothing.'",

@@ -21,8 +21,8 @@ const QUALIFIER_WORDS: Readonly<Record<Qualifier, string>> = {
 
 /** "27.5 V d.c.", "2.3, 2.3, 2 Ω", "above 20 MΩ", "open". Volts without a word count as d.c. */
 export function valueWords(reading: ValueLike): string {
-  if (reading.bound === 'open') return 'open';
-  if (reading.bound === 'short') return 'short';
+  if (reading.bound === 'open') return say`open`;
+  if (reading.bound === 'short') return say`short`;
   if (reading.bound === 'overload') return say`over range (OL)`;
   if (reading.bound === 'between' && reading.values.length === 2) {
     const [low, high] = reading.values as readonly [number, number];
@@ -32,7 +32,7 @@ export function valueWords(reading: ValueLike): string {
       bound: 'exact',
       qualifier: reading.qualifier,
     });
-    return `${withUnit(low, reading.unit ?? '').trim()} to ${valueWords(plain(high))}`;
+    return say`${withUnit(low, reading.unit ?? '').trim()} to ${valueWords(plain(high))}`;
   }
   const unit = reading.unit ?? '';
   const list =
@@ -63,7 +63,7 @@ export function speedWords(speed: {
   readonly rpm: number | null;
 }): string {
   if (!speed.turned) return say`did not turn`;
-  if (speed.errorPercent === null) return speed.rpm === null ? 'turns' : `${fixed(speed.rpm, 0)}${THIN}rpm`;
+  if (speed.errorPercent === null) return speed.rpm === null ? say`turns` : say`${fixed(speed.rpm, 0)}${THIN}rpm`;
   const decimals = errorDecimals(speed.expandedPercent);
   const spread = speed.expandedPercent === null ? '' : ` ± ${fixed(speed.expandedPercent, decimals)}`;
   return `${signed(speed.errorPercent, decimals)}${spread}${THIN}%`;
@@ -75,7 +75,7 @@ export const lineWords = (body: EventBody, find: (key: string) => EventBody | un
 
 /** ", by Bench meter"; nothing for what was typed. */
 const byWords = ({ instrument }: { readonly instrument?: string | undefined }): string =>
-  instrument === undefined ? '' : `, by ${instrument}`;
+  instrument === undefined ? '' : say`, by ${instrument}`;
 
 /** One log line in words, without its time. */
 export function eventWords(body: EventBody): string {

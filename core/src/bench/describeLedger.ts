@@ -78,7 +78,7 @@ export function ledgerWords(body: LaterBody): string {
     case 'timer-end':
       return body.how === 'stopped' ? say`timer stopped` : say`timer answered`;
     case 'photo':
-      return body.caption ? say`photo: ${body.caption}` : 'photo';
+      return body.caption ? say`photo: ${body.caption}` : say`photo`;
     case 'answer':
       return `${body.name}: ${body.value === null ? body.words : withUnit(body.value, body.unit ?? '')}${body.instrument === undefined ? '' : `, by ${body.instrument}`}`;
     case 'mended':

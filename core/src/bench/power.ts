@@ -182,7 +182,7 @@ export function powerNowWords(now: Told, job: Pick<JobFacts, 'familyId' | 'power
   if (!holdsCharge(job)) return now.state === 'pack-out' ? out : say`${out}, no stored charge`;
   if (now.charge)
     return say`${out}, charge ${fixed(now.charge.volts, now.charge.volts < 100 ? 1 : 0).replace('.0', '')} V`;
-  return now.chargeProved ? `${out}, discharged` : say`${out}, charge unknown`;
+  return now.chargeProved ? say`${out}, discharged` : say`${out}, charge unknown`;
 }
 
 /** The state in words where only the state is known (a list): one that stores nothing worth fearing says so. */

@@ -42,7 +42,7 @@ const NEEDS: Readonly<Record<TestAdvice['test']['power'], string | null>> = {
 
 /** "about 2 min, dead"; "about 5 min, running, probe on live parts". */
 export function costOf({ minutes, test }: TestAdvice): string {
-  const time = minutes < 1 ? 'under 1 min' : say`about ${fixed(minutes, 0)} min`;
+  const time = minutes < 1 ? say`under 1 min` : say`about ${fixed(minutes, 0)} min`;
   const probe = test.probe ? say`probe on live parts` : null;
   return [time, NEEDS[test.power], probe].filter(Boolean).join(', ');
 }

@@ -75,7 +75,7 @@ function closest(part: TurningPart, hz: number, scale: number) {
 export function partWords(line: NamedLine): string {
   return line.parts
     .map(({ name, multiple }) =>
-      multiple === 1 ? name : `${name}, ${multiple === 2 ? 'twice' : say`${multiple} times`} a turn`,
+      multiple === 1 ? name : `${name}, ${multiple === 2 ? say`twice` : say`${multiple} times`} a turn`,
     )
     .join(' or ');
 }

@@ -44,7 +44,7 @@ const tidy = (value: number): string => String(Number(value.toPrecision(2)));
 
 /** The verdict as the words on the screen. */
 export function verdictWords(verdict: Verdict): string {
-  if (verdict.kind === 'right') return 'right';
-  if (verdict.kind === 'undecided') return 'undecided';
+  if (verdict.kind === 'right') return say`right`;
+  if (verdict.kind === 'undecided') return say`undecided`;
   return say`${said(verdict.side)}, not right yet`;
 }

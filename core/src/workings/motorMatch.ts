@@ -74,7 +74,7 @@ export const MOTOR_MATCH: Working = {
     const { rows, refused, differs } = match;
     return {
       rows,
-      verdict: refused.length > 0 ? say`does not fit` : differs.length > 0 ? say`fits with what is said` : 'fits',
+      verdict: refused.length > 0 ? say`does not fit` : differs.length > 0 ? say`fits with what is said` : say`fits`,
       says: [
         ...refused,
         ...differs,

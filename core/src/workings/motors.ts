@@ -91,7 +91,7 @@ export const WINDINGS: Working = {
       rows.push(row(say`Insulation`, say`${megohm}${THIN}MΩ (usual limit ${limit}${THIN}MΩ; local rules decide)`));
     if (leaks) says.push(say`Insulation under ${limit}${THIN}MΩ: no mains on it.`);
     const bad = (apart > HALF_OHM && percent > EVEN_PERCENT) || leaks;
-    return { rows, verdict: bad ? say`not right` : undecided ? 'undecided' : 'right', says, expects: null };
+    return { rows, verdict: bad ? say`not right` : undecided ? say`undecided` : say`right`, says, expects: null };
   },
 };
 
@@ -171,7 +171,7 @@ export const MOTOR_STATE: Working = {
       if (stall !== null && amps > 0.7 * stall)
         return answer('jammed', say`Its stall current: jammed, or shorted turns. Seconds only, then turn it by hand.`);
       return answer(
-        does === 'stands still' ? say`weak or jammed` : 'weak',
+        does === 'stands still' ? say`weak or jammed` : say`weak`,
         say`It gets current and does not turn: turn it by hand, look at brushes and commutator, measure its ohms.`,
       );
     }

@@ -55,7 +55,7 @@ export const HALL: Working = {
         const duty = turning / supply;
         rows.push(row(say`While turned`, say`${share(duty)} of the supply`));
         const toggles = Math.abs(duty - part) > 0.15;
-        if (!steadyHalf) verdict = toggles ? 'right' : say`not right`;
+        if (!steadyHalf) verdict = toggles ? say`right` : say`not right`;
         if (!toggles) says.push(say`It does not move when turned: sensor, its magnet, or turned too little.`);
       } else says.push(say`Now turn it slowly by hand: it must move to the other end.`);
     }

@@ -60,7 +60,7 @@ export const SUBSTITUTE_PART: Working = {
     const { rows, refused, differs } = found;
     return {
       rows,
-      verdict: refused.length > 0 ? 'refused' : differs.length > 0 ? say`fits with what is said` : 'fits',
+      verdict: refused.length > 0 ? say`refused` : differs.length > 0 ? say`fits with what is said` : say`fits`,
       says: [...refused, ...differs],
       expects: null,
     };

@@ -115,7 +115,7 @@ function readSupply(
     }
   }
   const read = dc !== null || ripple !== null || hz !== null;
-  return { rows, says, verdict: read ? (says.length === 0 ? 'right' : say`not right`) : null };
+  return { rows, says, verdict: read ? (says.length === 0 ? say`right` : say`not right`) : null };
 }
 
 /** A unit for another mains. */
@@ -161,7 +161,7 @@ export const OTHER_MAINS: Working = {
         bad.push(say`Primary open: a thermal fuse under the wrap is the usual reason.`);
       if (ohm !== null && ohm < least / 3) bad.push(say`Primary far too low: shorted turns, or not the primary.`);
     }
-    const verdict = bad.length > 0 ? say`not right` : Math.abs(off) > 6 ? say`near the limit` : 'right';
+    const verdict = bad.length > 0 ? say`not right` : Math.abs(off) > 6 ? say`near the limit` : say`right`;
     return { rows, says: [...bad, ...mind], verdict, expects: null };
   },
 };
@@ -198,6 +198,6 @@ export const ZENER: Working = {
         row(say`Resistor ${name}`, figure(burnt, 'W')),
       ];
     });
-    return { rows, says, verdict: says.length === 0 ? 'right' : say`not right`, expects: null };
+    return { rows, says, verdict: says.length === 0 ? say`right` : say`not right`, expects: null };
   },
 };

@@ -29,9 +29,13 @@ export const drawn: Drawn[] = [];
 /** The last one. */
 export const lastDrawn = (): Drawn => drawn.at(-1) as Drawn;
 
+/** Colours by their names. */
 export const inks = () => ({ ink: 'ink', ink2: 'ink2', hair: 'hair', amber: 'amber' });
+/** Nothing stands in every chart. */
 export const baseOption = () => ({});
+/** An axis as it is asked for. */
 export const axis = (more: object) => more;
+/** Keeps what would be drawn. */
 export const useChart = (make: () => Drawn) => {
   drawn.push(make());
   return { current: null };

@@ -122,7 +122,7 @@ function clockWords(
   const j = task.trims.findIndex((one) => one.id === trimId);
   const trim = task.trims[j];
   if (turns === null || !trim || trim.stoodTurns === null || (trim.travelTurns ?? 2) > 1) return '';
-  return `, to ${clockOf(trim.stoodTurns + (belief.trims[j]?.turned ?? 0) + turns)}`;
+  return say`, to ${clockOf(trim.stoodTurns + (belief.trims[j]?.turned ?? 0) + turns)}`;
 }
 
 /** Nearer than this it is the middle itself that is aimed at, percent. */

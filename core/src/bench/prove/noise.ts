@@ -73,7 +73,7 @@ export function noiseChange(clips: readonly JobClip[]): NoiseChange | { readonly
 
 /** "−6.0 (−6.3 to −5.7) dB". */
 export const changeWords = ({ by, low, high }: LevelChange): string =>
-  `${signed(by, 1)} (${signed(low, 1)} to ${signed(high, 1)})${THIN}dB`;
+  say`${signed(by, 1)} (${signed(low, 1)} to ${signed(high, 1)})${THIN}dB`;
 
 /** Louder by less than this counts as no louder, dB (a just noticeable step; common practice). */
 export const LOUDER_DB = 1;

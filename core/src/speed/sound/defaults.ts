@@ -11,6 +11,8 @@ export const SOUND_DEFAULTS = {
   /** Power over the local floor of a line that stands out, and of a strong one. */
   weak: 14,
   strong: 220,
+  /** The floor is no lower than this part of the strongest line's power: what the window leaks of it is no line (chosen, −70 dB). */
+  leak: 1e-7,
   /** Grid of candidate speeds, as a part of the speed. */
   gridStep: 0.0015,
   /** How far a line may lie from its place: bins, and part of its frequency. */

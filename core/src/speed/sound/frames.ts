@@ -114,7 +114,8 @@ function frameOf(samples: Float64Array, window: Float64Array, rate: number, time
 function standOut(power: Float64Array, binHz: number, padding: number) {
   const lineHz: number[] = [];
   const level: number[] = [];
-  const floor = cellFloors(power, Math.max(24, Math.round(24 * padding)));
+  const least = D.leak * power.reduce((most, one) => Math.max(most, one), 0);
+  const floor = cellFloors(power, Math.max(24, Math.round(24 * padding)), least);
   const reach = Math.max(1, Math.round(padding));
   for (let k = Math.max(reach + 1, Math.ceil(D.lowestHz / binHz)); k < power.length - reach - 1; k++) {
     const p = power[k] as number;
@@ -144,11 +145,11 @@ function vertex(power: Float64Array, k: number): number {
 }
 
 /** Noise power by bin from the medians of cells, joined by straight lines. */
-function cellFloors(power: Float64Array, width: number): (bin: number) => number {
+function cellFloors(power: Float64Array, width: number, least: number): (bin: number) => number {
   const cells = Math.max(1, Math.floor(power.length / width));
   const levels = Float64Array.from(
     { length: cells },
-    (_, c) => quantile(power.subarray(c * width, (c + 1) * width), 0.4) / 0.51 + 1e-26,
+    (_, c) => quantile(power.subarray(c * width, (c + 1) * width), 0.4) / 0.51 + least + 1e-26,
   );
   return (bin) => {
     const position = Math.max(0, Math.min(cells - 1, bin / width - 0.5));

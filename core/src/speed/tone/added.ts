@@ -264,6 +264,6 @@ function mainsOf(hz: number): 50 | 60 | null {
 
 /** "hum 60 Hz, −20 dB". */
 export function addedWords({ hz, levelDb, mainsHz }: AddedTone): string {
-  const name = mainsHz === null ? say`a second tone` : 'hum';
+  const name = mainsHz === null ? say`a second tone` : say`hum`;
   return `${name} ${Number(hz.toPrecision(4))} Hz, ${levelDb < 0 ? '−' : ''}${Math.abs(levelDb).toFixed(0)} dB`;
 }

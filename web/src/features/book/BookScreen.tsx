@@ -20,7 +20,7 @@ const Figures = lazyPart(() => import('./Figures.js').then((module) => module.Fi
 
 const STATES = [
   ['', say`open and handed back`],
-  ['open', 'open'],
+  ['open', say`open`],
   ['handed', say`handed back`],
   ['returned', say`came back`],
 ] as const;

@@ -64,10 +64,9 @@ const day = async (given: Partial<DayPlanInput> = {}, plan: DayPlan = PLAN) => {
       Response.json({
         jobs: [row(DECK, 7, 'Up'), row(MIXER, 12, 'Stir')],
         hours: HOURS,
-        first,
         more: 0,
         ...given,
-        ...{ first },
+        first,
       }),
     );
   });

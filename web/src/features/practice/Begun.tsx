@@ -51,7 +51,7 @@ export function Begun({ units }: { readonly units: readonly PracticeRow[] | null
 
 /** "mended, one part for nothing"; what was hidden is told only once it has ended. */
 function endWords({ ended }: PracticeRow): string {
-  if (!ended) return 'open';
+  if (!ended) return say`open`;
   const parts = [
     ended.left.length > 0
       ? say`left: ${ended.left.join(', ')}`

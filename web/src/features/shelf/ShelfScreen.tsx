@@ -116,7 +116,7 @@ interface ScoresProps<T extends Score> {
 function Scores<T extends Score>({ name, head, rows, more = [] }: ScoresProps<T>) {
   const share = (value: number) => fixed(100 * value, 0);
   const badWords = ({ known, badShare, interval: [low, high] }: T) =>
-    known === 0 ? say`not known` : `${share(badShare)}${THIN}% (${share(low)} to ${share(high)})`;
+    known === 0 ? say`not known` : say`${share(badShare)}${THIN}% (${share(low)} to ${share(high)})`;
   const columns: NonNullable<typeof more> = [
     [say`dead on arrival + failed early`, (row) => `${row.deadOnArrival} + ${row.failedEarly} of ${row.known}`],
     [say`bad, 95 % interval`, badWords],

@@ -38,7 +38,7 @@ const dueTimers = (jobs: readonly JobListItem[], now: Date) =>
 export function titleOf(jobs: readonly JobListItem[], now: Date): string {
   const due = dueTimers(jobs, now)[0];
   if (due) {
-    const over = due.timer.timer === 'look-in' ? '' : due.timer.timer === 'parts' ? say`: due now` : ' done';
+    const over = due.timer.timer === 'look-in' ? '' : due.timer.timer === 'parts' ? say`: due now` : say` done`;
     return `● ${due.timer.label}${over}, ${jobNumber(due.item.job.number)} · ${NAME}`;
   }
   const running = jobs

@@ -108,7 +108,7 @@ export function Parts({ draft, problems, turns, onDraft }: Props) {
 
 const toothed = (part: PartDraft): boolean =>
   part.kind === 'gear' || part.contact.includes('gear') || part.contact === 'planetary';
-const unitOf = (part: PartDraft): string => (toothed(part) ? 'teeth' : 'mm');
+const unitOf = (part: PartDraft): string => (toothed(part) ? say`teeth` : 'mm');
 
 /** "on the shaft of motor", "by a belt from motor pulley". */
 function contactWords({ contact }: PartDraft, by: string): string {

@@ -87,5 +87,5 @@ function lossWords(percent: number, contacts: number): string {
   if (contacts === 0) return Math.abs(percent) > 0.2 ? say`: it slips on its shaft, fasten it.` : '.';
   if (percent > USUAL_SLIP)
     return say`: more than the usual 2 % of slip (common practice). Belt, tyre, or a wrong diameter.`;
-  return percent < -0.2 ? say`: it gains, a diameter or the belt’s thickness is not as typed.` : ': usual.';
+  return percent < -0.2 ? say`: it gains, a diameter or the belt’s thickness is not as typed.` : say`: usual.`;
 }

@@ -23,8 +23,12 @@ export class Unreachable extends Error {
 }
 
 /** Something answered that was not this page's server: cut off, of another version, or somebody in between. */
-const strange = () =>
-  new Unreachable(say`What answered does not fit this page. Load the page again; nothing entered is lost.`);
+export class Strange extends Unreachable {
+  constructor() {
+    super(say`What answered does not fit this page. Load the page again; nothing entered is lost.`);
+    this.name = 'Strange';
+  }
+}
 
 /** What a call sends, and until when it is wanted. */
 export interface CallOptions {
@@ -41,7 +45,7 @@ export async function call<T>(path: string, schema: z.ZodType<T>, options: CallO
     const answer = schema.safeParse(await response.json().catch(() => undefined));
     if (answer.success) return answer.data;
     options.signal?.throwIfAborted();
-    throw strange();
+    throw new Strange();
   }
   const wire = errorSchema.safeParse(await response.json().catch(() => null));
   if (!wire.success || response.status >= 502 || wire.data.error.code === 'NOT_READY') throw new Unreachable();

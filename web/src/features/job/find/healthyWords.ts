@@ -13,7 +13,7 @@ export function healthyWords(path: DrivePath, { test, healthy }: TestAdvice): st
   const { from, to } = band;
   const range =
     from !== null && to !== null
-      ? `${short(from)} to ${short(to)}`
+      ? say`${short(from)} to ${short(to)}`
       : from !== null
         ? say`${short(from)} or more`
         : say`${short(to ?? 0)} or less`;

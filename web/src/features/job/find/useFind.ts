@@ -108,7 +108,7 @@ export function changeWords(before: FindAnswer | null, after: FindAnswer): strin
     .map((one) => ({ name: one.name, from: was.get(one.block) ?? 0, to: one.share }))
     .sort((a, b) => Math.abs(b.to - b.from) - Math.abs(a.to - a.from))[0];
   if (!moved || Math.abs(moved.to - moved.from) < LEAST_CHANGE) return null;
-  return `${moved.name} ${percent(moved.from)} to ${percent(moved.to)} %`;
+  return say`${moved.name} ${percent(moved.from)} to ${percent(moved.to)} %`;
 }
 
 /** A share as a whole percent, never 0 nor 100 for what is only likely. */

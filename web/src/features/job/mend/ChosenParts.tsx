@@ -32,7 +32,7 @@ export function ChosenParts({ view, stage, parts, repairs }: Props) {
         <p>{say`Set aside: ${aside
           .map(
             ({ lot }) =>
-              `${lot.lot.part}${lot.onHand > 0 ? (lot.lot.place ? `, in ${lot.lot.place}` : '') : say`, on its way`}`,
+              `${lot.lot.part}${lot.onHand > 0 ? (lot.lot.place ? say`, in ${lot.lot.place}` : '') : say`, on its way`}`,
           )
           .join('; ')}.`}</p>
       )}
@@ -65,7 +65,7 @@ export function ChosenParts({ view, stage, parts, repairs }: Props) {
 }
 
 const comingWords = ({ days, from }: Offer): string =>
-  `${days === 1 ? say`in a day` : say`in ${days} days`}${from === 'ordered' ? say`, on its way` : from === 'usual' ? ', usually' : ''}`;
+  `${days === 1 ? say`in a day` : say`in ${days} days`}${from === 'ordered' ? say`, on its way` : from === 'usual' ? say`, usually` : ''}`;
 
 /** What it uses up: counted where the shelf knows it; one key says that one is used up. */
 function ToHand({ view, uses }: { readonly view: JobView; readonly uses: readonly ConsumableId[] }) {

@@ -74,7 +74,7 @@ export function Moves({ view, stage, kind, without = [] }: Props) {
 
 const needsWords = (move: FamilyMove): string =>
   [
-    move.needs === 'dead' ? 'dead' : move.needs === 'live' ? say`live, through the gate` : '',
+    move.needs === 'dead' ? say`dead` : move.needs === 'live' ? say`live, through the gate` : '',
     move.opens.length > 0 && say`opens what its last line closes`,
   ]
     .filter(Boolean)

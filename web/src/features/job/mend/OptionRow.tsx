@@ -25,14 +25,14 @@ const FROM = {
   ordered: say`on the way`,
   asked: 'asked',
   lead: say`as before`,
-  usual: 'usually',
+  usual: say`usually`,
 } as const;
 
 /** "on the shelf", "about, 7 days usually"; nothing where no part is needed. */
 function partsWords({ partsDays, partsFrom, partsMoney, priced }: MendOption): string {
-  const days = `${partsDays === 1 ? '1 day' : say`${partsDays} days`} ${FROM[partsFrom]}`;
+  const days = `${partsDays === 1 ? say`1 day` : say`${partsDays} days`} ${FROM[partsFrom]}`;
   const wait = partsFrom === 'none' || (partsMoney === 0 && partsFrom === 'usual') ? '' : days;
-  return [partsMoney > 0 && !priced ? 'about' : '', partsFrom === 'shelf' ? say`on the shelf` : wait]
+  return [partsMoney > 0 && !priced ? say`about` : '', partsFrom === 'shelf' ? say`on the shelf` : wait]
     .filter(Boolean)
     .join(', ');
 }

@@ -22,7 +22,11 @@ const known = (more: Partial<BenchKnowledge>) => {
   cleanup();
   show(<KnownFaults view={viewOf([])} />, [[keys.known(JOB.familyId, modelOf(JOB)), { ...NONE, ...more }]]);
   const list = screen.queryByLabelText('Known of this model');
-  return list ? within(list).getAllByRole('listitem').map((one) => one.textContent) : null;
+  return list
+    ? within(list)
+        .getAllByRole('listitem')
+        .map((one) => one.textContent)
+    : null;
 };
 const belt = path.blocks.find(({ id }) => id === 'belt') as DrivePath['blocks'][number];
 const motor = path.blocks.find(({ id }) => id === 'motor') as DrivePath['blocks'][number];
@@ -54,7 +58,10 @@ describe('known of this model', () => {
       healthy: { 'supply-volts': [12] },
     });
     expect(lines?.[0]).toMatch(/^What was done to those that went back: no-such-mend \(3\); Fit a new belt$/);
-    expect(lines?.slice(1)).toEqual(['When it is opened: two screws are under the mat', 'healthy readings at one place']);
+    expect(lines?.slice(1)).toEqual([
+      'When it is opened: two screws are under the mat',
+      'healthy readings at one place',
+    ]);
     expect(known({ healthy: { a: [1], b: [2] } })?.at(-1)).toBe('healthy readings at 2 places');
   });
 });

@@ -32,7 +32,7 @@ export function BeforeAfter({ view }: { readonly view: JobView }) {
           <span className={classes.rule} />
           <span>{pair.label}</span>
           {side(pair.asFound, say`not measured`)}
-          {side(pair.asLeft, view.state.work.length === 0 ? say`no work yet` : 'owed')}
+          {side(pair.asLeft, view.state.work.length === 0 ? say`no work yet` : say`owed`)}
           <span>{pair.asLeft ? verdictText(pair.asLeft) : ''}</span>
         </Fragment>
       ))}

@@ -174,7 +174,7 @@ function useBearing(view: JobView) {
           ? say`kept; ${reason}`
           : moved
             ? say`kept; ${moved}`
-            : 'kept';
+            : say`kept`;
   return {
     kept: kept !== null,
     bearing,

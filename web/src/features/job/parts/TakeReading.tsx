@@ -5,7 +5,7 @@ import type { PromptAsked } from '@amber-gauge/core/bench';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ApiError, call, Unreachable } from '../../../shared/api/client.js';
+import { ApiError, call, Strange, Unreachable } from '../../../shared/api/client.js';
 import { useSettings } from '../../../shared/api/queries.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { useStored } from '../../../shared/ui/useStored.js';
@@ -118,7 +118,7 @@ async function taken(
 function wordsOf(error: unknown): string {
   if (error instanceof ApiError) return Object.values(error.wire.fields ?? {})[0] ?? error.message;
   if (error instanceof InstrumentProblem) return error.message;
-  return error instanceof Unreachable
+  return error instanceof Unreachable && !(error instanceof Strange)
     ? say`The server is not answering: nothing was taken.`
     : say`What came back is no reading: nothing was taken.`;
 }

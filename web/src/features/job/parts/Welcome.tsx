@@ -30,7 +30,7 @@ export function Welcome({ were, stage, onStage, onSeen }: Props) {
     were.last[0]?.text,
     were.open.length > 0 &&
       (were.open.length === 1 ? say`open: ${were.open[0] ?? ''}` : say`${were.open.length} open ends`),
-    timer && `${timer.label} ${isDue(timer, now) ? 'done' : countdown(timer.dueAt, now)}`,
+    timer && `${timer.label} ${isDue(timer, now) ? say`done` : countdown(timer.dueAt, now)}`,
   ].filter(Boolean);
   return (
     <section className={classes.welcome} aria-label={say`Where the hands were`} data-welcome>

@@ -32,7 +32,7 @@ export function PhotoAdd({ view, stage, about, place = null, onBefore, caption =
     // Stamped when they were chosen: shrinking takes a moment, and the next line may be typed meanwhile.
     const chosen = serverNow();
     for (const [i, file] of files.entries()) {
-      setProgress(files.length === 1 ? say`Keeping it` : `${i + 1} of ${files.length}`);
+      setProgress(files.length === 1 ? say`Keeping it` : say`${i + 1} of ${files.length}`);
       try {
         const { bytes, thumb, width, height } = await shrink(file);
         const photoId = crypto.randomUUID();

@@ -135,7 +135,7 @@ const TELLS = 0.02;
 /** "the right part 12 to 48 %, first". */
 function toldWords({ share, moved, rank }: ReplayStep): string {
   if (share === null || moved === null) return '';
-  const place = rank === null ? '' : rank === 1 ? ', first' : say`, place ${rank}`;
+  const place = rank === null ? '' : rank === 1 ? say`, first` : say`, place ${rank}`;
   if (Math.abs(moved) < TELLS) return say`told nothing of it: ${percent(share)} %${place}`;
   return say`${moved > 0 ? say`towards` : say`away from`} the fault: ${percent(share - moved)} to ${percent(share)}
     %${place}`;

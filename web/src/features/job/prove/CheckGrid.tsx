@@ -75,10 +75,11 @@ function Row({ check, present, onCheck }: Omit<Props, 'plan' | 'present'> & { ch
 function summaryOf({ checks, proved }: ProvingPlan): string {
   const of = (test: (one: ProvingCheck) => boolean) => checks.filter(test).length;
   const asked = of((one) => one.status !== 'untouched');
+  const [met, owed, waived] = [of((one) => one.status === 'met'), of(isOwed), of((one) => one.status === 'waived')];
   const parts = [
-    say`${of((one) => one.status === 'met')} of ${asked} shown`,
-    say`${of(isOwed)} owed`,
-    say`${of((one) => one.status === 'waived')} not proved`,
-  ].filter((part) => !part.startsWith('0 '));
+    met > 0 && say`${met} of ${asked} shown`,
+    owed > 0 && say`${owed} owed`,
+    waived > 0 && say`${waived} not proved`,
+  ].filter((part) => part !== false);
   return proved ? say`Proved: ${parts.join(', ')}.` : `${parts.join(', ') || say`Nothing shown yet`}.`;
 }

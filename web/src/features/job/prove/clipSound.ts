@@ -62,7 +62,7 @@ export async function readClip(file: File): Promise<ClipSound> {
       .forEach((value, i) => {
         samples[i] = (samples[i] as number) + value / buffer.numberOfChannels;
       });
-  return { samples, sampleRate: buffer.sampleRate, device: 'a recorder’s file' };
+  return { samples, sampleRate: buffer.sampleRate, device: say`a recorder’s file` };
 }
 
 /** The sound as it is kept: 16 bit, mono. */

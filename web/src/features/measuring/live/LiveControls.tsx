@@ -75,7 +75,7 @@ function LevelBar({ level, clippedBefore }: { readonly level: LiveLevel; readonl
   const decibels = level.peak > 0 ? 20 * Math.log10(level.peak) : -120;
   const part = Math.max(0, Math.min(1, (decibels + 60) / 60));
   const word =
-    level.clipped || clippedBefore ? say`overdriven: turn it down` : decibels < -50 ? say`hardly anything` : 'level';
+    level.clipped || clippedBefore ? say`overdriven: turn it down` : decibels < -50 ? say`hardly anything` : say`level`;
   return (
     <div className={classes.level}>
       <span className={level.clipped || clippedBefore ? 'danger' : 'quiet'} role="status">
