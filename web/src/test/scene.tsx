@@ -133,6 +133,22 @@ export function show(what: ReactNode, cached: readonly (readonly [readonly unkno
   );
 }
 
+/** What a server would answer, by the beginning of its address below /api/v1; a function is asked with address and body. */
+export function answering(routes: Readonly<Record<string, unknown>>) {
+  const sent: { readonly url: string; readonly method: string; readonly body: unknown }[] = [];
+  vi.stubGlobal('fetch', (address: string, asked: RequestInit = {}) => {
+    const url = address.replace('/api/v1', '');
+    const body: unknown = typeof asked.body === 'string' ? JSON.parse(asked.body) : asked.body;
+    sent.push({ url, method: asked.method ?? 'GET', body });
+    const found = Object.keys(routes).find((one) => url.startsWith(one));
+    if (found === undefined) return Promise.reject(new TypeError('away'));
+    const answer = routes[found];
+    const given: unknown = typeof answer === 'function' ? answer(url, body) : answer;
+    return Promise.resolve(given instanceof Response ? given : Response.json(given));
+  });
+  return sent;
+}
+
 /** A page without sizes: nothing is told of them. */
 export const stubSizes = () =>
   vi.stubGlobal(

@@ -198,7 +198,7 @@ function ClipRow({
   ];
   return (
     <li className="row">
-      <span>{say`${clip.when} the work: ${signed(figures.aWeighted.db, 1)}${THIN}dB A-weighted re full scale,
+      <span>{say`${clip.when === 'before' ? say`before the work` : say`after the work`}: ${signed(figures.aWeighted.db, 1)}${THIN}dB A-weighted re full scale,
         ${setup.support}, ${fixed(setup.distanceCm, 0)}${THIN}cm; hum of ${figures.hum.mainsHz}${THIN}Hz mains
         ${fixed(100 * figures.hum.part, 0)}${THIN}%${ticks ? `; ${ticks.filter(Boolean).join(', ')}` : ''}`}</span>
       {clip.body.sound && <Button variant="outlined" onClick={() => void play()}>{say`Play, level-matched`}</Button>}

@@ -25,11 +25,11 @@ interface FrameProps {
 }
 
 const SEPARATORS: Readonly<Record<string, string>> = {
-  ';': 'semicolons',
-  ',': 'commas',
-  '\t': 'tabs',
-  ' ': 'spaces',
-  '|': 'bars',
+  ';': say`semicolons`,
+  ',': say`commas`,
+  '\t': say`tabs`,
+  ' ': say`spaces`,
+  '|': say`bars`,
 };
 
 function Frame({ head, onCancel, onMeasure, children }: FrameProps) {
