@@ -1,5 +1,5 @@
 /** What component tests share: a made-up job, its view, and a page around what is rendered. */
-import type { Job } from '@amber-gauge/contract';
+import type { Job, Settings } from '@amber-gauge/contract';
 import {
   jobState,
   nextWish,
@@ -89,7 +89,7 @@ export function viewOf(events: readonly BenchEvent[], job: Job = JOB): JobView {
   };
 }
 
-const SETTINGS = {
+const SETTINGS: Settings = {
   shopName: 'Shop',
   shopAddress: '',
   currency: 'EUR',
@@ -102,6 +102,8 @@ const SETTINGS = {
   partsDays: 7,
   safety: USUAL_SAFETY_LIMITS,
   hours: { from: '09:00', to: '17:00', days: [1, 2, 3, 4, 5], places: 2, isolators: 1, variacs: 1, tapes: 1 },
+  instruments: [],
+  remoteInstruments: false,
   clockLimitPpm: 100,
   clockCorrectionPpm: 0,
   version: 1,

@@ -84,6 +84,14 @@ async function hashOf(file: Blob): Promise<string> {
   return bytesToHex(hash.digest());
 }
 
+/** A table longer than this is not opened, bytes: reading takes ten times its length (measured: 60 MB, 650 MB). */
+const MOST_TABLE_BYTES = 100e6;
+
+/** The text of a table; null when it is too long to be read. */
+const textOf = async (file: Blob): Promise<string | null> => (file.size > MOST_TABLE_BYTES ? null : await file.text());
+
+const TOO_LONG = say`This table is over ${MOST_TABLE_BYTES / 1e6} MB: capture a shorter stretch or fewer points.`;
+
 const asked = (question: AskedSpeed): SpeedAnswer => ({ kind: 'asked', question });
 
 const refused = (message: string, line = 0): SpeedAnswer => ({
@@ -127,20 +135,26 @@ const api = {
     return accepted(file, runOfPulses(result));
   },
   async pulseTable(file: Blob, wish: PulseWish): Promise<SpeedAnswer> {
-    const result = await measurePulses(await file.text(), wish);
+    const text = await textOf(file);
+    if (text === null) return refused(TOO_LONG);
+    const result = await measurePulses(text, wish);
     if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
     if (result.kind === 'asked') return asked(result);
     return accepted(file, runOfPulses(result));
   },
   async gyro(file: Blob, wish: GyroWish): Promise<SpeedAnswer> {
-    const result = measureGyro(await file.text(), wish);
+    const text = await textOf(file);
+    if (text === null) return refused(TOO_LONG);
+    const result = measureGyro(text, wish);
     if (result.kind === 'unusable') return refused(ROTATION_REFUSALS[result.reason], result.line);
     if (result.kind === 'asked') return asked(result);
     return accepted(file, runOfGyro(result));
   },
   /** Speeds of a run down, or why there are none, in words. */
   async runDown(file: Blob, wish: { readonly nominalRpm: number; readonly perTurn: number }) {
-    const result = await runDownOf(await file.text(), wish);
+    const text = await textOf(file);
+    if (text === null) return { kind: 'refused' as const, message: TOO_LONG };
+    const result = await runDownOf(text, wish);
     if (result.kind === 'run-down') return result;
     if (result.kind === 'asked') return { kind: 'refused' as const, message: result.message };
     const where = result.line > 0 ? say`Line ${result.line}: ` : '';

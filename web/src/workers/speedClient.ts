@@ -45,13 +45,19 @@ export type Report = (done: number) => void;
 /** A callback that the worker may call. */
 export const reporting = (report: Report): Report => proxy(report);
 
+/** A packed recording longer than this is not opened, bytes: an hour and a half of FLAC; it is unpacked whole. */
+const MOST_PACKED_BYTES = 256e6;
+
 /**
  * What the browser decodes where a file is no WAV: FLAC, Opus, MP3, AAC. Null for a WAV, and for what
  * it cannot decode either: then the reader of WAV files says what is wrong.
+ * @throws an Error in plain words for a file too long to be unpacked.
  */
 export async function decodeElse(file: Blob): Promise<Decoded | null> {
   const start = new TextDecoder('latin1').decode(await file.slice(0, 4).arrayBuffer());
   if (start === 'RIFF' || start === 'RF64' || file.size === 0) return null;
+  if (file.size > MOST_PACKED_BYTES)
+    throw new Error(say`This recording is over ${MOST_PACKED_BYTES / 1e6} MB: cut it shorter, or save it as WAV.`);
   const context = new AudioContext({ sampleRate: 48000 });
   try {
     const buffer = await context.decodeAudioData(await file.arrayBuffer());

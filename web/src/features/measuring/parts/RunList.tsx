@@ -2,9 +2,10 @@
 import type { RunBrief } from '@amber-gauge/contract';
 import { fixed, signed, errorDecimals } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
+import { wayOf } from '../ways/way.js';
 import { when } from '../../../shared/ui/when.js';
 import classes from '../Desk.module.css';
-import { say } from '@amber-gauge/core/words';
+import { said, say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly runs: readonly RunBrief[];
@@ -30,7 +31,7 @@ export function RunList({ runs, chosen, onChoose, compared, onCompare }: Props) 
             <span className="mono small quiet">{when(run.measuredAt)}</span>
             <span>{run.fileName}</span>
             <span className="mono">{figureOf(run)}</span>
-            <span className="small quiet">{run.hasRecording ? say`sound kept` : run.figures.detail.way}</span>
+            <span className="small quiet">{run.hasRecording ? say`sound kept` : said(wayOf(run.figures.detail))}</span>
           </button>
           <Button
             variant={run.id === compared ? 'contained' : 'outlined'}

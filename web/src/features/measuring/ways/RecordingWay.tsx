@@ -36,6 +36,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
   const [keepRecording, setKeep] = useState(false);
   const [bands, setBands] = useState<readonly OtherBand[]>([]);
   const [asked, setAsked] = useState<Asked | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
   const handing = useHanding(onMeasured);
   if (!source) return <p>{NO_SOURCE}</p>;
   const measure = async (file: File, report: Report, { fromS, toS, asIs }: Answer = {}, against: Source = source) => {
@@ -54,10 +55,12 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
   };
   const again = async ({ file, with3000 }: Asked) => {
     if (!with3000) return;
+    const answer = await (await measure(file, () => {}, {}, with3000)).answer;
+    // What was measured first stands, and the question with it, until it is measured anew.
+    if (answer.kind !== 'measured')
+      return setFailed(answer.kind === 'refused' ? answer.message : answer.question.message);
     setAsked(null);
     onSource(with3000.id);
-    const answer = await (await measure(file, () => {}, {}, with3000)).answer;
-    if (answer.kind !== 'measured') return;
     await handing.hand(measuredOf(file, answer.run, answer.sha256, with3000, keepRecording));
   };
   return (
@@ -73,6 +76,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
           setBands(answer.bands);
           if (answer.run.warnings.includes('MAYBE_3000_HZ_TAPE')) {
             const with3000 = sources.find((one) => one.nominalHz === 3000) ?? null;
+            setFailed(null);
             return setAsked({ measured, file, with3000 });
           }
           await handing.hand(measured);
@@ -112,6 +116,7 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
               }}
             >{say`No, the unit is that slow`}</Button>
           </div>
+          {failed !== null && <p className={classes.refused}>{failed}</p>}
         </div>
       )}
       {bands.length > 1 && <TonesInARow bands={bands} />}

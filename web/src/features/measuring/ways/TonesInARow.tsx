@@ -27,7 +27,9 @@ export function TonesInARow({ bands }: { readonly bands: readonly OtherBand[] })
                   <td className="mono">
                     {signed(band.run.errorPercent ?? 0, errorDecimals(u))} ± {fixed(u ?? 0, errorDecimals(u))} %
                   </td>
-                  <td className="mono">{fixed(band.run.flutter?.unweightedPeakPercent ?? 0, 3)} %</td>
+                  <td className="mono">
+                    {band.run.flutter ? `${fixed(band.run.flutter.unweightedPeakPercent, 3)} %` : '–'}
+                  </td>
                 </>
               ) : (
                 <td colSpan={2}>{band.message}</td>
