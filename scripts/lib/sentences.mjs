@@ -21,7 +21,7 @@ export const SILENT = new RegExp(
 
 /** Attributes and fields whose text is read by people, even if it is one word. */
 const READ =
-  /^(label|title|placeholder|aria-label|aria-valuetext|aria-description|aria-roledescription|helperText|alt|primary|secondary|subheader|heading|hint|message|caption|legend|ariaLabel)$/;
+  /^(label|title|placeholder|aria-label|aria-valuetext|aria-description|aria-roledescription|helperText|alt|primary|secondary|subheader|heading|hint|message|caption|legend|ariaLabel|words)$/;
 
 /** Attributes that hold no words. */
 const CODE_ATTRIBUTES =

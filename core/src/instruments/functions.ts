@@ -12,28 +12,28 @@ export interface MeterFunction {
 
 /** Functions by name. */
 export const METER_FUNCTIONS = {
-  'volts-dc': { header: 'VOLT:DC', unit: 'V', words: 'd.c. volts' },
+  'volts-dc': { header: 'VOLT:DC', unit: 'V', words: say`d.c. volts` },
   'volts-pp': { header: 'VOLT:PTP', unit: 'V', words: say`volts peak to peak` },
-  'volts-ac': { header: 'VOLT:AC', unit: 'V', words: 'a.c. volts' },
-  'amps-dc': { header: 'CURR:DC', unit: 'A', words: 'd.c. amperes' },
-  'amps-ac': { header: 'CURR:AC', unit: 'A', words: 'a.c. amperes' },
-  ohms: { header: 'RES', unit: 'Ω', words: 'ohms' },
+  'volts-ac': { header: 'VOLT:AC', unit: 'V', words: say`a.c. volts` },
+  'amps-dc': { header: 'CURR:DC', unit: 'A', words: say`d.c. amperes` },
+  'amps-ac': { header: 'CURR:AC', unit: 'A', words: say`a.c. amperes` },
+  ohms: { header: 'RES', unit: 'Ω', words: say`ohms` },
   'ohms-four-wire': { header: 'FRES', unit: 'Ω', words: say`ohms, four wires` },
-  frequency: { header: 'FREQ', unit: 'Hz', words: 'frequency' },
-  period: { header: 'PER', unit: 's', words: 'period' },
-  capacitance: { header: 'CAP', unit: 'F', words: 'capacitance' },
+  frequency: { header: 'FREQ', unit: 'Hz', words: say`frequency` },
+  period: { header: 'PER', unit: 's', words: say`period` },
+  capacitance: { header: 'CAP', unit: 'F', words: say`capacitance` },
   diode: { header: 'DIOD', unit: 'V', words: say`diode test` },
-  continuity: { header: 'CONT', unit: 'Ω', words: 'continuity' },
+  continuity: { header: 'CONT', unit: 'Ω', words: say`continuity` },
 } as const satisfies Readonly<Record<string, MeterFunction>>;
 /** Names of the functions. */
 export type MeterFunctionId = keyof typeof METER_FUNCTIONS;
 
 /** What stands on the line, and the functions that it reads (a meter all but the scope's). */
 export const INSTRUMENT_KINDS = {
-  meter: { words: 'meter', reads: null },
-  counter: { words: 'counter', reads: ['frequency', 'period'] },
+  meter: { words: say`meter`, reads: null },
+  counter: { words: say`counter`, reads: ['frequency', 'period'] },
   supply: { words: say`bench supply`, reads: ['volts-dc', 'amps-dc'] },
-  scope: { words: 'scope', reads: ['volts-pp'] },
+  scope: { words: say`scope`, reads: ['volts-pp'] },
 } as const satisfies Readonly<Record<string, { words: string; reads: readonly MeterFunctionId[] | null }>>;
 /** Names of the kinds. */
 export type InstrumentKind = keyof typeof INSTRUMENT_KINDS;

@@ -50,7 +50,7 @@ function rippleAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>,
   const trace = noisy(wave, NOISE_PART * swingOf(wave), noiseFor(visit, seed));
   const hz = crossingsHz(wave);
   const said = shown(swingOf(wave), 'Vpp');
-  return { done: { ...base, ...said, words: `${said.words} at ${fixed(hz, 0)}${THIN}Hz` }, trace };
+  return { done: { ...base, ...said, words: say`${said.words} at ${fixed(hz, 0)}${THIN}Hz` }, trace };
 }
 
 /** A pulse a turn of a turning part, with the wow that its drive gives it. */

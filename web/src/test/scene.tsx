@@ -142,9 +142,9 @@ export function answering(routes: Readonly<Record<string, unknown>>) {
     const url = address.replace('/api/v1', '');
     const body: unknown = typeof asked.body === 'string' ? JSON.parse(asked.body) : asked.body;
     sent.push({ url, method: asked.method ?? 'GET', body });
-    const found = Object.keys(routes).find((one) => url.startsWith(one));
+    const found = Object.entries(routes).find(([one]) => url.startsWith(one));
     if (found === undefined) return Promise.reject(new TypeError('away'));
-    const answer = routes[found];
+    const [, answer] = found;
     const given: unknown = typeof answer === 'function' ? answer(url, body) : answer;
     return Promise.resolve(given instanceof Response ? given : Response.json(given));
   });

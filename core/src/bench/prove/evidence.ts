@@ -211,6 +211,6 @@ function ofNoise({ clips }: Standing): Evidence[] {
         };
       const louder = change.aWeighted.low > LOUDER_DB;
       const status = louder ? 'bad' : change.aWeighted.high <= LOUDER_DB ? 'met' : 'undecided';
-      return { index, key, at, status, words: `A-weighted ${changeWords(change.aWeighted)}` };
+      return { index, key, at, status, words: say`A-weighted ${changeWords(change.aWeighted)}` };
     });
 }

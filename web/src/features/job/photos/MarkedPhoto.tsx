@@ -5,6 +5,7 @@ import { Arrow, Circle, Group, Label, Layer, Stage, Tag, Text } from 'react-konv
 import { useWidth } from '../../../shared/ui/useWidth.js';
 import classes from './Photos.module.css';
 import { FONT_TEXT } from '../../../app/tokens.js';
+import { say } from '@amber-gauge/core/words';
 
 interface Props {
   readonly address: string;
@@ -50,7 +51,7 @@ export function MarkedPhoto({ address, photo, marks, tool, onMark }: Props) {
   return (
     <div ref={box} className={classes.canvas}>
       <div className={classes.paper} style={{ width, height }}>
-        <img src={address} alt={photo.caption || 'photo'} width={width} height={height} />
+        <img src={address} alt={photo.caption || say`photo`} width={width} height={height} />
         <Stage
           width={width}
           height={height}

@@ -23,9 +23,9 @@ interface Props {
 }
 
 const TOOLS: readonly { readonly shape: PhotoMark['shape']; readonly word: string }[] = [
-  { shape: 'arrow', word: 'arrow' },
-  { shape: 'number', word: 'number' },
-  { shape: 'label', word: 'label' },
+  { shape: 'arrow', word: say`arrow` },
+  { shape: 'number', word: say`number` },
+  { shape: 'label', word: say`label` },
 ];
 
 export function PhotoView({ view, stage, shown, onClose }: Props) {
@@ -36,7 +36,7 @@ export function PhotoView({ view, stage, shown, onClose }: Props) {
   const changed = JSON.stringify(marks) !== JSON.stringify(shown.marks);
   const add = (mark: Omit<PhotoMark, 'text' | 'shape'>) => {
     const number = marks.filter((one) => one.shape === 'number').length + 1;
-    const words = tool === 'number' ? String(number) : tool === 'label' ? text.trim() || 'here' : '';
+    const words = tool === 'number' ? String(number) : tool === 'label' ? text.trim() || say`here` : '';
     setMarks([...marks, { ...mark, shape: tool, text: words }]);
   };
   const keep = () => {
