@@ -2,6 +2,7 @@
 import { figuresOf, newRunSchema, runSchema, type NewRun, type Run, type RunFile } from '@amber-gauge/contract';
 import { speedFromRun, type SpeedBody, type StageId } from '@amber-gauge/core/bench';
 import type { FamilySpeed } from '@amber-gauge/core/families';
+import type { SpeedRun } from '@amber-gauge/core/speed';
 import { call, Unreachable } from '../../shared/api/client.js';
 import { keys, queryClient } from '../../shared/api/queries.js';
 import { serverNow } from '../../shared/outbox/clock.js';
@@ -15,16 +16,24 @@ async function post(made: NewRun): Promise<Run> {
   return kept;
 }
 
+const stamps = new WeakMap<SpeedRun, Pick<NewRun, 'id' | 'measuredAt'>>();
+
+/** Id and moment of what was measured: tried again after an answer that was lost, it is the same run. */
+function stampOf(run: SpeedRun): Pick<NewRun, 'id' | 'measuredAt'> {
+  const stamp = stamps.get(run) ?? { id: crypto.randomUUID(), measuredAt: serverNow().toISOString() };
+  stamps.set(run, stamp);
+  return stamp;
+}
+
 /** Stores a run, with its recording when that is to be kept. */
 export async function storeRun(measured: Measured, jobId: string | null): Promise<Run> {
   const kept = await post({
-    id: crypto.randomUUID(),
+    ...stampOf(measured.run),
     jobId,
     fileName: measured.fileName,
     fileBytes: measured.fileBytes,
     sha256: measured.sha256,
     sourceId: measured.source?.id ?? null,
-    measuredAt: serverNow().toISOString(),
     figures: figuresOf(measured.run),
   });
   if (measured.recording) {
