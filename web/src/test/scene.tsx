@@ -89,7 +89,8 @@ export function viewOf(events: readonly BenchEvent[], job: Job = JOB): JobView {
   };
 }
 
-const SETTINGS: Settings = {
+/** Settings of a shop as they are at first. */
+export const SETTINGS: Settings = {
   shopName: 'Shop',
   shopAddress: '',
   currency: 'EUR',

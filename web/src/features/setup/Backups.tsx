@@ -13,7 +13,7 @@ const KEY = ['backups'] as const;
 
 /** When data was last put aside, and where. */
 export function Backups() {
-  const { data: state } = useQuery({
+  const { data: state, error } = useQuery({
     queryKey: KEY,
     queryFn: ({ signal }) => call('/backups', backupStateSchema.nullable(), { signal }),
     retry: 0,
@@ -22,7 +22,9 @@ export function Backups() {
     mutationFn: (path: '/backups' | '/backups/try') => call(path, backupStateSchema, { method: 'POST', body: {} }),
     onSuccess: (fresh) => queryClient.setQueryData(KEY, fresh),
   });
-  if (!state) return <p>{say`This server keeps no backups by itself.`}</p>;
+  if (error) return <p className="danger">{error.message}</p>;
+  if (state === undefined) return <p className="quiet">{say`Looking for backups.`}</p>;
+  if (state === null) return <p>{say`This server keeps no backups by itself.`}</p>;
   return (
     <div className={classes.backups}>
       <p>{newestWords(state)}</p>

@@ -64,8 +64,8 @@ const useTry = () =>
     mutationFn: (address: string) => call('/instruments/try', identitySchema, { method: 'POST', body: { address } }),
   });
 
-const wordsOf = (error: unknown): string =>
-  error instanceof ApiError ? (Object.values(error.wire.fields ?? {})[0] ?? error.message) : String(error);
+const wordsOf = (error: Error | null): string =>
+  (error instanceof ApiError && Object.values(error.wire.fields ?? {})[0]) || (error?.message ?? '');
 
 /** Who answers, or why nobody does. */
 function Tried({ tried }: { readonly tried: ReturnType<typeof useTry> }) {

@@ -17,7 +17,7 @@ import type { JobView } from '../useJobView.js';
 import { endText, readEnd } from '@amber-gauge/core/bench';
 import type { Find } from './useFind.js';
 import classes from './Find.module.css';
-import { say } from '@amber-gauge/core/words';
+import { said, say } from '@amber-gauge/core/words';
 
 /** Asks for the model’s own sheet where it would help. */
 export function FitModel({ view, find }: { readonly view: JobView; readonly find: Find }) {
@@ -215,11 +215,11 @@ function SignalFields({ path, signalId, sheet, onSheet }: FieldsProps) {
       />
       {bands.map((band, i) => (
         <span key={band.state} className="row">
-          <span>{band.state}</span>
+          <span>{said(band.state)}</span>
           {(['from', 'to'] as const).map((end) => (
             <Field
               key={end}
-              label={`${end}, ${measure.unit}`}
+              label={`${end === 'from' ? say`from` : say`to`}, ${measure.unit}`}
               value={typed[i]?.[end] ?? ''}
               error={readEnd(path, typed[i]?.[end] ?? '') === undefined}
               onChange={(event) => change(i, end, event.target.value)}
