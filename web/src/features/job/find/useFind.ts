@@ -12,6 +12,7 @@ import { wrap, type Remote } from 'comlink';
 import { say } from '@amber-gauge/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FindWorker } from '../../../workers/find.worker.js';
+import { notice } from '../../../shared/ui/Notice.js';
 import { whenQuiet } from '../../../shared/ui/lazyPart.js';
 import { useKnown, useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
@@ -79,7 +80,8 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
           change: changeWords(before?.answer ?? null, answer),
           turn: (before?.turn ?? 0) + 1,
         }));
-      });
+      })
+      .catch(() => notice(say`The path could not be reckoned. It is tried again with the next line.`));
     return () => {
       stale = true;
     };
