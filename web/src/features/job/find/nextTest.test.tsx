@@ -38,6 +38,23 @@ describe('the next test', () => {
     );
   });
 
+  it('live, a test that probes warns; switched off it leads through the gate', () => {
+    const open = (state: 'live-isolated' | 'unplugged-discharged', id: string) => {
+      cleanup();
+      const { view, find } = findOf(answered('speed-33', 'slow'));
+      const advice = find.answer.advice.tests.find((one) => one.test.id === id) as never;
+      const shown = { ...view, state: { ...view.state, power: state } };
+      const props = { stage: 'find', path, speedId: '33', advice, onOther: () => {}, onStage: () => {} } as const;
+      show(<NextTest view={shown} {...props} />);
+    };
+    open('live-isolated', 'supply-volts');
+    const warned = screen.getByText('Live: clip dead, step back, power, read, unplug.');
+    expect(warned.className).toMatch(/caution/);
+    expect(screen.queryByRole('button', { name: 'To the gate' })).toBeNull();
+    open('unplugged-discharged', 'supply-volts');
+    expect(screen.getByRole('button', { name: 'To the gate' }).parentElement?.className).toMatch(/caution/);
+  });
+
   it('is answered by a value in its unit, comma or point', async () => {
     adviceFor('supply-volts', answered('speed-33', 'slow'));
     expect(screen.getByText(/Live: clip dead.*F8, through the gate/)).toBeTruthy();

@@ -32,7 +32,8 @@ export function Earlier({ view, stage }: { readonly view: JobView; readonly stag
     ({ job: other }) =>
       other.id !== job.id &&
       other.createdAt < job.createdAt &&
-      (job.serial !== '' ? other.serial === job.serial : other.customer === job.customer),
+      // Neither number nor owner: nothing says that it is the same.
+      (job.serial !== '' ? other.serial === job.serial : job.customer !== '' && other.customer === job.customer),
   );
   const [last] = same;
   if (!last) return null;

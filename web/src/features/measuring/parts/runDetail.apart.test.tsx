@@ -117,6 +117,17 @@ describe('a run in detail', () => {
     expect(drawn.at(-1)?.series.map(({ name }) => name)).toEqual(['before', 'now']);
   });
 
+  it('of a motor’s sound has its candidates and its droop, a tone has neither', () => {
+    detail(run(1, { figures: figures(WOW) }));
+    expect(screen.queryByLabelText('Loaded at, s')).toBeNull();
+    expect(screen.queryByRole('table', { name: 'Speeds that fit' })).toBeNull();
+    cleanup();
+    const heard = { way: 'sound', lines: 'blades', linesPerTurn: 7, candidates: [], stretches: [] } as never;
+    detail(run(1, { figures: figures({ series: WAVE, detail: heard }) }));
+    expect(screen.getByLabelText('Loaded at, s')).toBeTruthy();
+    expect(screen.getByRole('table', { name: 'Speeds that fit' })).toBeTruthy();
+  });
+
   it('without a nominal the course is of its mean', () => {
     detail(run(1, { figures: figures({ series: WAVE, nominal: null, errorPercent: null }) }));
     expect(screen.getByText('Speed over time, % of its mean')).toBeTruthy();
