@@ -1,31 +1,17 @@
 /** Set-up: instruments tried before they are kept, the sound card's clock by a known frequency, backups. */
 import type { BackupState, Instrument, Settings } from '@amber-gauge/contract';
-import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answering, SETTINGS, show } from '../../test/scene.js';
+import { bareRun, drop, forgetAll, measured, worker } from '../../test/speedClientStand.js';
 import { Backups } from './Backups.js';
 import { ClockCalibration } from './ClockCalibration.js';
 import { Instruments } from './Instruments.js';
 
-const worker = vi.hoisted(() => ({ run: null as unknown, asked: [] as unknown[][] }));
-vi.mock('../../workers/speedClient.js', () => ({
-  warmWorker: () => undefined,
-  reporting: (report: unknown) => report,
-  decodeElse: () => Promise.resolve(null),
-  STOPPED: {},
-  inWorker: (work: (api: object) => Promise<unknown>) => ({
-    answer: work({
-      tone: (...given: unknown[]) => {
-        worker.asked.push(given);
-        return Promise.resolve({ kind: 'measured', run: worker.run, sha256: '', bands: [] });
-      },
-    }),
-    stop: () => undefined,
-  }),
-}));
+vi.mock('../../workers/speedClient.js', () => import('../../test/speedClientStand.js'));
 
 beforeEach(() => {
-  worker.asked.length = 0;
+  forgetAll();
 });
 afterEach(() => {
   cleanup();
@@ -124,13 +110,6 @@ describe('instruments on the network', () => {
 });
 
 describe('the clock of the sound card', () => {
-  const drop = () =>
-    act(async () => {
-      fireEvent.change(screen.getByLabelText('Recording of the known frequency'), {
-        target: { files: [new File(['RIFF'], 'a.wav')] },
-      });
-      await new Promise((resolve) => setTimeout(resolve, 20));
-    });
   const open = (more: Partial<Settings> = {}) => {
     const settings: Settings = { ...SETTINGS, version: 2, ...more };
     const sent = answering({ '/settings': settings });
@@ -161,16 +140,14 @@ describe('the clock of the sound card', () => {
   });
 
   it('that reads 1000 Hz as 1000.05 runs 50 ppm slow; the correction is kept with its limit', async () => {
-    worker.run = {
-      mean: 1000.05,
-      uncertainty: [
-        { name: 'clock', standardPercent: 9 },
-        { name: 'noise', standardPercent: 0.00001 },
-      ],
-    };
+    const uncertainty = [
+      { name: 'clock', standardPercent: 9, why: '' },
+      { name: 'noise', standardPercent: 0.00001, why: '' },
+    ] as const;
+    worker.answers = [measured(bareRun({ mean: 1000.05, uncertainty }))];
     const sent = open();
-    await drop();
-    expect(worker.asked[0]?.[2]).toEqual({ nominalHz: 1000, clockLimitPercent: 0.01 });
+    await drop('Recording of the known frequency');
+    expect(worker.asked[0]?.[3]).toEqual({ nominalHz: 1000, clockLimitPercent: 0.01 });
     // 1000 / 1000.05 − 1 = −50.0 ppm; within 1 ppm, twice the noise's 0.1 and 5 ppm of ageing (common practice).
     expect(screen.getByText(/^Read as/).textContent).toMatch(
       /^Read as 1000\.05000 Hz: correction −(49\.99|50\.00) ppm, then within ±6\.2 ppm\.$/,

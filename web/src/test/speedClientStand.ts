@@ -1,0 +1,116 @@
+/** Stands in the place of the page's side of the speed worker: what is asked is kept, what is answered is given. */
+import type { Source } from '@amber-gauge/contract';
+import { familyOf } from '@amber-gauge/core/families';
+import { tolerance } from '@amber-gauge/core/quantity';
+import type { SpeedRun } from '@amber-gauge/core/speed';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { vi } from 'vitest';
+import type { Measured, WayProps } from '../features/measuring/ways/way.js';
+import type { OtherBand, SpeedAnswer } from '../workers/speed.worker.js';
+
+/** What the worker was asked, in order, and what it will answer. */
+export const worker = {
+  answers: [] as unknown[],
+  asked: [] as [string, ...unknown[]][],
+  /** What the browser makes of a packed file. */
+  decoded: null as unknown,
+};
+/** Nothing asked, nothing to answer. */
+export const forgetAll = () => Object.assign(worker, { answers: [], asked: [], decoded: null });
+
+const api = new Proxy(
+  {},
+  {
+    get:
+      (_target, name: string) =>
+      (...given: unknown[]) => {
+        worker.asked.push([name, ...given]);
+        return Promise.resolve(worker.answers.shift());
+      },
+  },
+);
+
+/** No worker to be warmed. */
+export const warmWorker = () => undefined;
+/** The page's own function is called. */
+export const reporting = (report: unknown) => report;
+/** What {@link worker} says that the browser makes of it. */
+export const decodeElse = () => Promise.resolve(worker.decoded);
+/** What a task that was stopped ends with. */
+export const STOPPED = { kind: 'refused', message: 'Stopped.' };
+/** Asks the stand-in. */
+export function inWorker(work: (of: object) => Promise<unknown>, stopped: unknown) {
+  let stop = () => undefined as void;
+  const halted = new Promise((resolve) => {
+    stop = () => resolve(stopped);
+  });
+  return { answer: Promise.race([work(api), halted]), stop };
+}
+
+const family = familyOf('belt-turntable-dc');
+const speed = family.speeds.find(({ id }) => id === '33') as (typeof family.speeds)[number];
+
+/** A test record of this frequency. */
+export const record = (id: string, nominalHz: number, tolerancePercent: number | null): Source => ({
+  id,
+  name: `Record of ${nominalHz}`,
+  nominalHz,
+  tolerancePercent,
+  demo: false,
+  version: 1,
+});
+/** The record of the shop: ±0.1 %. */
+export const SHOP = record('a', 3150, 0.1);
+
+/** A run with nothing but its mean. */
+export const bareRun = (more: Partial<SpeedRun> = {}): SpeedRun =>
+  ({
+    unit: 'Hz',
+    nominal: 3150,
+    mean: 3152,
+    errorPercent: 0.06,
+    expandedPercent: 0.1,
+    uncertainty: [],
+    driftPercent: null,
+    flutter: null,
+    lines: [],
+    warnings: [],
+    detail: { way: 'tone', nominalHz: 3150 },
+    series: null,
+    spectrum: null,
+    ...more,
+  }) as unknown as SpeedRun;
+/** The worker's answer for it. */
+export const measured = (run: SpeedRun, bands: readonly OtherBand[] = []): SpeedAnswer => ({
+  kind: 'measured',
+  run,
+  sha256: 'f'.repeat(64),
+  bands,
+});
+
+/** What a way is given, and what it hands on. */
+export function wayProps(more: Partial<WayProps> = {}) {
+  const given: Measured[] = [];
+  const chosen = vi.fn();
+  const all: WayProps = {
+    family,
+    speed,
+    limits: tolerance(-0.3, 0.3, { kind: 'practice', text: 'test' }),
+    source: SHOP,
+    sources: [SHOP],
+    onSource: chosen,
+    onMeasured: (one) => {
+      given.push(one);
+      return Promise.resolve();
+    },
+    onLive: () => undefined,
+    ...more,
+  };
+  return { all, given, chosen };
+}
+/** Chooses a file at the field of this name, and waits for what comes of it. */
+export const drop = (label: string, name = 'take.wav') =>
+  act(async () => {
+    fireEvent.change(screen.getByLabelText(label), { target: { files: [new File(['RIFF'], name)] } });
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  });
