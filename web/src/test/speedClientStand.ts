@@ -3,8 +3,8 @@ import type { Source } from '@amber-gauge/contract';
 import { familyOf } from '@amber-gauge/core/families';
 import { tolerance } from '@amber-gauge/core/quantity';
 import type { SpeedRun } from '@amber-gauge/core/speed';
-import { act, fireEvent, screen } from '@testing-library/react';
-import { vi } from 'vitest';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { expect, vi } from 'vitest';
 import type { Measured, WayProps } from '../features/measuring/ways/way.js';
 import type { OtherBand, SpeedAnswer } from '../workers/speed.worker.js';
 
@@ -109,8 +109,10 @@ export function wayProps(more: Partial<WayProps> = {}) {
   return { all, given, chosen };
 }
 /** Chooses a file at the field of this name, and waits for what comes of it. */
-export const drop = (label: string, name = 'take.wav') =>
-  act(async () => {
-    fireEvent.change(screen.getByLabelText(label), { target: { files: [new File(['RIFF'], name)] } });
-    await new Promise((resolve) => setTimeout(resolve, 20));
-  });
+export async function drop(label: string, name = 'take.wav'): Promise<void> {
+  const before = worker.asked.length;
+  fireEvent.change(screen.getByLabelText(label), { target: { files: [new File(['RIFF'], name)] } });
+  await waitFor(() => expect(worker.asked.length).toBeGreaterThan(before));
+  // What the answer leads to is all done before the next turn of the clock.
+  await act(() => new Promise((resolve) => setTimeout(resolve)));
+}

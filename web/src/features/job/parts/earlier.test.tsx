@@ -1,6 +1,6 @@
 /** Was it here before: only what is surely the same unit is told to be, and how it came back is kept. */
 import type { EventBody } from '@amber-gauge/core/bench';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { answering, JOB, line, show, viewOf } from '../../../test/scene.js';
 import { bodies, stage } from '../find/find.test-data.js';
@@ -42,7 +42,8 @@ const ask = async (rows: object[], job = NOW, ...given: EventBody[]) => {
     />,
   );
   if (job.model !== '') await waitFor(() => expect(sent.length).toBeGreaterThan(0));
-  await new Promise((resolve) => setTimeout(resolve, 10));
+  // What was answered stands on the page after a few turns of the clock, or not at all.
+  for (let turn = 0; turn < 5; turn++) await act(() => new Promise((resolve) => setTimeout(resolve)));
   return { text: screen.queryByLabelText('Here before')?.textContent ?? null, sent };
 };
 

@@ -1,7 +1,7 @@
 /** A run below its number, and the runs that wait for a job: what is shown of which way, in which figures. */
 import type { Run, RunBrief, RunFigures } from '@amber-gauge/contract';
 import { familyOf } from '@amber-gauge/core/families';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import 'fake-indexeddb/auto';
@@ -311,7 +311,7 @@ describe('a run out and in', () => {
     const long = new File(['{}'], 'long.json');
     Object.defineProperty(long, 'size', { value: 64e6 + 1 });
     take(long);
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    for (let turn = 0; turn < 5; turn++) await act(() => new Promise((resolve) => setTimeout(resolve)));
     expect(imported).toHaveBeenCalledOnce();
     expect(sent).toHaveLength(1);
   });
