@@ -11,7 +11,7 @@ import { say } from '@amber-gauge/core/words';
 const LOADS: Readonly<Record<Family['testTone'], readonly string[]>> = {
   record: [say`record on`, say`platter bare`],
   tape: [say`tape in play`, say`no tape`],
-  none: ['loaded', say`running free`],
+  none: [say`loaded`, say`running free`],
 };
 
 /** Where the pitch stands, and "record on, on for 12 min"; empty while nothing is said and it is not on. */
