@@ -15,11 +15,14 @@ interface Props {
 
 type MotorKey = 'poles' | 'rpm' | 'slip' | 'segments' | 'generator';
 
+/** Ids, shown by their names. */
+const SIDES = ['shaft end', 'rear'] as const;
+const SHAFTS = ['towards you', 'away from you'] as const;
 const CHOICES = {
   kind: [say`Motor`, MOTOR_KINDS],
   sense: [say`Turns`, ['clockwise', 'counter-clockwise']],
-  seenFrom: [say`seen from its`, [say`shaft end`, 'rear']],
-  shaft: [say`Its shaft points`, [say`towards you`, say`away from you`]],
+  seenFrom: [say`seen from its`, SIDES],
+  shaft: [say`Its shaft points`, SHAFTS],
 } as const;
 
 export function Motor({ draft, problems, onDraft }: Props) {
