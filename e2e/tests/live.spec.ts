@@ -1,7 +1,7 @@
 /** The test tone heard live, through the browser's own input with a file behind it. */
 import { writeWav } from '@amber-gauge/core/formats';
 import { synthTone } from '@amber-gauge/core/speed';
-import { expect, test } from '../support/app.js';
+import { expect, test, shows } from '../support/app.js';
 import { microphone } from '../support/microphone.js';
 import { asFile } from '../support/recordings.js';
 
@@ -55,7 +55,7 @@ test('the number is the mean of two turns and says so, the page stays smooth, th
   await page.keyboard.press('F9');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await page.getByRole('button', { name: 'Stop listening' }).click();
-  await expect(page.getByTestId('speed-number')).toContainText('+0.32');
+  await shows(page.getByTestId('speed-number'), 0.32);
   await expect(page.getByLabel('Speed reading')).toContainText('test tone, live');
   await page.getByText('All figures, each with its working').click();
   await page.locator('[data-figure=mean] summary').click();
@@ -123,7 +123,7 @@ test('a second screen follows within half a second, and its capture is kept on t
   await stored;
   await page.bringToFront();
   await page.getByRole('button', { name: 'Stop listening' }).click();
-  await expect(page.getByTestId('speed-number')).toContainText('+0.32');
+  await shows(page.getByTestId('speed-number'), 0.32);
   // The first one has stopped: the second says so.
   await expect(tablet.getByRole('heading', { name: 'Nothing is heard on another device' })).toBeVisible({
     timeout: 10_000,

@@ -1,5 +1,5 @@
 /** What component tests share: a made-up job, its view, and a page around what is rendered. */
-import type { Job, Settings } from '@amber-gauge/contract';
+import type { BookRow, Job, Run, RunFigures, Settings } from '@amber-gauge/contract';
 import {
   jobState,
   nextWish,
@@ -135,6 +135,55 @@ export function show(what: ReactNode, cached: readonly (readonly [readonly unkno
     </MemoryRouter>,
   );
 }
+
+/** A job's row of the Book. */
+export const bookRow = (more: Partial<BookRow> = {}): BookRow => ({
+  job: { ...JOB, createdAt: '2026-01-01T08:00:00.000Z' },
+  handedAt: null,
+  returnOf: null,
+  returnedAs: null,
+  faults: [],
+  mends: [],
+  minutes: {},
+  worth: null,
+  price: null,
+  proved: false,
+  movedAt: '2026-01-03T08:00:00.000Z',
+  ...more,
+});
+
+/** Figures of a tone that was measured, a third of a percent slow. */
+export const toneFigures = (more: Partial<RunFigures> = {}): RunFigures => ({
+  unit: 'Hz',
+  nominal: 3150,
+  mean: 3140,
+  errorPercent: -0.317,
+  expandedPercent: 0.05,
+  uncertainty: [],
+  driftPercent: null,
+  flutter: null,
+  lines: [],
+  warnings: [],
+  detail: { way: 'tone', live: false, startS: 0, endS: 60, snrDb: 50, dropouts: 0, clipped: false, channel: 0 },
+  series: null,
+  spectrum: null,
+  ...more,
+});
+
+/** A run without a job, kept by the server. */
+export const keptRun = (n: number, more: Partial<Run> = {}): Run => ({
+  id: `0000000${n}-0000-4000-8000-000000000000`,
+  jobId: null,
+  fileName: `take ${n}.wav`,
+  fileBytes: 4,
+  sha256: 'abcdef0123456789'.repeat(4),
+  sourceId: null,
+  measuredAt: '2025-03-04T10:00:00.000Z',
+  figures: toneFigures(),
+  demo: false,
+  hasRecording: false,
+  ...more,
+});
 
 /** What a server would answer, by the beginning of its address below /api/v1; a function is asked with address and body. */
 export function answering(routes: Readonly<Record<string, unknown>>) {

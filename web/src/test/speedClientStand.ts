@@ -113,6 +113,6 @@ export async function drop(label: string, name = 'take.wav'): Promise<void> {
   const before = worker.asked.length;
   fireEvent.change(screen.getByLabelText(label), { target: { files: [new File(['RIFF'], name)] } });
   await waitFor(() => expect(worker.asked.length).toBeGreaterThan(before));
-  // What the answer leads to is all done before the next turn of the clock.
-  await act(() => new Promise((resolve) => setTimeout(resolve)));
+  // What the answer leads to is done after a few turns of the clock.
+  for (let turn = 0; turn < 5; turn++) await act(() => new Promise((resolve) => setTimeout(resolve)));
 }

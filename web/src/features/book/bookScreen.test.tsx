@@ -1,10 +1,9 @@
 /** The Book: what is asked of the server, and a row as it is read. */
-import type { BookRow } from '@amber-gauge/contract';
 import { pathOf } from '@amber-gauge/core/bench';
 import type { DrivePath } from '@amber-gauge/core/families';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { answering, JOB, show } from '../../test/scene.js';
+import { answering, bookRow as row, JOB, show } from '../../test/scene.js';
 import { BookScreen } from './BookScreen.js';
 
 afterEach(() => {
@@ -14,20 +13,6 @@ afterEach(() => {
 
 const path = pathOf(JOB) as DrivePath;
 const belt = path.blocks.find(({ id }) => id === 'belt') as DrivePath['blocks'][number];
-const row = (more: Partial<BookRow> = {}): BookRow => ({
-  job: { ...JOB, createdAt: '2026-01-01T08:00:00.000Z' },
-  handedAt: null,
-  returnOf: null,
-  returnedAs: null,
-  faults: [],
-  mends: [],
-  minutes: {},
-  worth: null,
-  price: null,
-  proved: false,
-  movedAt: '2026-01-03T08:00:00.000Z',
-  ...more,
-});
 const open = async (routes: Record<string, unknown>) => {
   const sent = answering(routes);
   show(<BookScreen />);

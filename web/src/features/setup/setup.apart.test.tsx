@@ -147,7 +147,7 @@ describe('the clock of the sound card', () => {
     worker.answers = [measured(bareRun({ mean: 1000.05, uncertainty }))];
     const sent = open();
     await drop('Recording of the known frequency');
-    expect(worker.asked[0]?.[3]).toEqual({ nominalHz: 1000, clockLimitPercent: 0.01 });
+    await waitFor(() => expect(worker.asked[0]?.[3]).toEqual({ nominalHz: 1000, clockLimitPercent: 0.01 }));
     // 1000 / 1000.05 − 1 = −50.0 ppm; within 1 ppm, twice the noise's 0.1 and 5 ppm of ageing (common practice).
     expect(screen.getByText(/^Read as/).textContent).toMatch(
       /^Read as 1000\.05000 Hz: correction −(49\.99|50\.00) ppm, then within ±6\.2 ppm\.$/,

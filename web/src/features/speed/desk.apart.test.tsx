@@ -6,7 +6,7 @@ import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keys } from '../../shared/api/queries.js';
-import { answering, show, stubSizes } from '../../test/scene.js';
+import { answering, keptRun, show, stubSizes, toneFigures } from '../../test/scene.js';
 import { SpeedDesk } from './SpeedDesk.js';
 
 interface WaysGiven {
@@ -44,43 +44,17 @@ afterEach(() => {
 });
 
 const ways = () => given.ways as WaysGiven;
-const run = (n: number, more: Partial<Run> = {}, detail: object = { live: false }): Run => ({
-  id: `0000000${n}-0000-4000-8000-000000000000`,
-  jobId: null,
-  fileName: `take ${n}`,
-  fileBytes: 4,
-  sha256: null,
-  sourceId: null,
-  measuredAt: new Date().toISOString(),
-  figures: {
-    unit: 'Hz',
-    nominal: 3150,
-    mean: 3140,
-    errorPercent: -0.317,
-    expandedPercent: 0.05,
-    uncertainty: [],
-    driftPercent: null,
-    flutter: null,
-    lines: [],
-    warnings: [],
-    detail: {
-      way: 'tone',
-      startS: 0,
-      endS: 60,
-      snrDb: 50,
-      dropouts: 0,
-      clipped: false,
-      channel: 0,
-      live: false,
-      ...detail,
-    } as never,
-    series: null,
-    spectrum: null,
-  },
-  demo: false,
-  hasRecording: false,
-  ...more,
-});
+/** Of now, unless told otherwise; heard live or from a recording. */
+const run = (n: number, more: Partial<Run> = {}, live = false): Run => {
+  const figures = toneFigures();
+  const detail = { ...figures.detail, live } as typeof figures.detail;
+  return keptRun(n, {
+    fileName: `take ${n}`,
+    measuredAt: new Date().toISOString(),
+    figures: { ...figures, detail },
+    ...more,
+  });
+};
 const desk = (runs: readonly Run[]) => {
   const sent = answering({
     '/runs/': (url: string) => runs.find(({ id }) => url.includes(id)),
@@ -105,7 +79,7 @@ describe('the speed desk', () => {
   });
 
   it('opened with one of today in the way shown, it is there; in another way it is not', async () => {
-    desk([run(1, {}, { live: true }), run(2, { sourceId: '22222222-2222-4222-8222-222222222222' })]);
+    desk([run(1, {}, true), run(2, { sourceId: '22222222-2222-4222-8222-222222222222' })]);
     // The desk begins with recordings: the tone heard live is of another way.
     await waitFor(() => expect(shown()).toBe('detail of take 2 before none by Shop record'));
     act(() => ways().onWay('live tone'));

@@ -2,33 +2,25 @@
 import type { EventBody } from '@amber-gauge/core/bench';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { answering, JOB, line, show, viewOf } from '../../../test/scene.js';
+import { answering, bookRow, JOB, line, show, viewOf } from '../../../test/scene.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { Earlier } from './Earlier.js';
 
 stage();
 
 const NOW = { ...JOB, createdAt: '2026-03-01T08:00:00.000Z' };
-const before = (number: number, more: object = {}) => ({
-  job: {
-    ...JOB,
-    id: `0000000${number}-0000-4000-8000-000000000000`,
-    number,
-    createdAt: '2026-01-01T08:00:00.000Z',
-    complaint: 'It hums.',
-    ...more,
-  },
-  handedAt: '2026-01-09T08:00:00.000Z',
-  returnOf: null,
-  returnedAs: null,
-  faults: [],
-  mends: [],
-  minutes: {},
-  worth: null,
-  price: null,
-  proved: false,
-  movedAt: '2026-01-09T08:00:00.000Z',
-});
+const before = (number: number, more: object = {}) =>
+  bookRow({
+    job: {
+      ...JOB,
+      id: `0000000${number}-0000-4000-8000-000000000000`,
+      number,
+      createdAt: '2026-01-01T08:00:00.000Z',
+      complaint: 'It hums.',
+      ...more,
+    },
+    handedAt: '2026-01-09T08:00:00.000Z',
+  });
 const ask = async (rows: object[], job = NOW, ...given: EventBody[]) => {
   cleanup();
   const sent = answering({ '/book?': { rows, more: false } });

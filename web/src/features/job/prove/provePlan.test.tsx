@@ -148,6 +148,7 @@ describe('a check', () => {
   });
 
   it('that runs the unit leads through the gate while it is off', () => {
+    const { ask } = useGoLive.getState();
     const asked = vi.fn();
     useGoLive.setState({ ask: asked });
     show(<ProvePower view={viewOf([])} bound={{ kind: 'soak', minutes: 60 } as never} />);
@@ -158,6 +159,7 @@ describe('a check', () => {
     expect(screen.queryByRole('button')).toBeNull();
     show(<ProvePower view={viewOf([])} bound={{ kind: 'look' }} />);
     expect(screen.queryByRole('button')).toBeNull();
+    useGoLive.setState({ ask });
   });
 });
 

@@ -6,7 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import 'fake-indexeddb/auto';
 import { drawn } from '../../../test/chartStand.js';
-import { answering, JOB, show, speedRead } from '../../../test/scene.js';
+import { answering, JOB, keptRun as run, show, speedRead, toneFigures as figures } from '../../../test/scene.js';
 import type { Parts } from '../useParts.js';
 import { Droop } from './Droop.js';
 import { Export } from './Export.js';
@@ -37,35 +37,6 @@ afterEach(async () => {
 });
 
 const plain = (text: string | null | undefined) => (text ?? '').replaceAll(/[\u202f\u00a0]/g, ' ');
-const figures = (more: Partial<RunFigures> = {}): RunFigures => ({
-  unit: 'Hz',
-  nominal: 3150,
-  mean: 3140,
-  errorPercent: -0.317,
-  expandedPercent: 0.05,
-  uncertainty: [],
-  driftPercent: null,
-  flutter: null,
-  lines: [],
-  warnings: [],
-  detail: { way: 'tone', live: false, startS: 0, endS: 60, snrDb: 50, dropouts: 0, clipped: false, channel: 0 },
-  series: null,
-  spectrum: null,
-  ...more,
-});
-const run = (n: number, more: Partial<Run> = {}): Run => ({
-  id: `0000000${n}-0000-4000-8000-000000000000`,
-  jobId: null,
-  fileName: `take ${n}.wav`,
-  fileBytes: 4,
-  sha256: 'abcdef0123456789'.repeat(4),
-  sourceId: null,
-  measuredAt: '2025-03-04T10:00:00.000Z',
-  figures: figures(),
-  demo: false,
-  hasRecording: false,
-  ...more,
-});
 const PARTS: Parts = { all: [{ name: 'platter', kind: 'platter', hz: 0.5556 }], own: [], keep: () => undefined };
 const series = (values: readonly number[]) => ({
   startS: 0,

@@ -28,6 +28,7 @@ afterEach(() => {
 });
 
 const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
+const found = async (name: RegExp | string) => fireEvent.click(await screen.findByRole('button', { name }));
 const type = (label: RegExp | string, value: string) =>
   fireEvent.change(screen.getByLabelText(label), { target: { value } });
 const choose = (label: string, option: string) => {
@@ -73,7 +74,7 @@ describe('pulses', () => {
     type('Pulses a turn', '36');
     type('Nominal of this shaft, rpm', '33,5');
     await drop(FILE);
-    expect(worker.asked[0]?.[0]).toBe('pulseRecording');
+    await waitFor(() => expect(worker.asked[0]?.[0]).toBe('pulseRecording'));
     expect(worker.asked[0]?.[3]).toEqual({ perTurn: 36, nominalRpm: 33.5 });
     expect(given[0]).toMatchObject({ fileName: 'take.wav', source: null, recording: null, run: { mean: 33.4 } });
   });
@@ -145,14 +146,14 @@ describe('the motor’s own sound', () => {
     show(<SoundWay onMeasured={all.onMeasured} />);
     type('Blades', '7');
     await drop('Recording of the sound');
-    const asked = screen.getByLabelText('Can this be right?');
+    const asked = await screen.findByLabelText('Can this be right?');
     expect(asked.textContent).toContain('9.9 times the nominal');
     expect(asked.textContent).toContain('Is the number of blades, bars or pole pairs right?');
     press('No, leave it');
     expect(given).toEqual([]);
     expect(screen.queryByLabelText('Can this be right?')).toBeNull();
     await drop('Recording of the sound');
-    press('It is right: keep it');
+    await found('It is right: keep it');
     await waitFor(() => expect(given).toHaveLength(1));
     expect(given[0]).toMatchObject({ answered: true, run: { mean: 9900 } });
   });

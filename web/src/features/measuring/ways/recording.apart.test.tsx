@@ -32,6 +32,7 @@ afterEach(() => {
 
 const OLD = record('b', 3000, null);
 const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
+const found = async (name: RegExp | string) => fireEvent.click(await screen.findByRole('button', { name }));
 
 describe('a recording of the tone', () => {
   const TONE = 'Recording of the test tone';
@@ -75,7 +76,7 @@ describe('a recording of the tone', () => {
     worker.answers = [measured(run())];
     open();
     await drop(TONE, name);
-    expect((worker.asked[0]?.[3] as { lossy: boolean }).lossy).toBe(lossy);
+    await waitFor(() => expect((worker.asked[0]?.[3] as { lossy: boolean }).lossy).toBe(lossy));
   });
 
   it('is kept with the run only when that is wished', async () => {
@@ -83,7 +84,7 @@ describe('a recording of the tone', () => {
     const { given } = open();
     fireEvent.click(screen.getByLabelText('keep the recording'));
     await drop(TONE);
-    expect(given[0]?.recording?.name).toBe('take.wav');
+    await waitFor(() => expect(given[0]?.recording?.name).toBe('take.wav'));
   });
 
   const NEAR = run({ mean: 2999, errorPercent: -4.79, warnings: ['MAYBE_3000_HZ_TAPE'] });
@@ -92,8 +93,8 @@ describe('a recording of the tone', () => {
     worker.answers = [measured(NEAR), measured(run({ nominal: 3000, mean: 2999, errorPercent: -0.03 }))];
     const { given, chosen } = open({ sources: [SHOP, OLD] });
     await drop(TONE);
-    expect(given).toEqual([]);
-    expect(screen.getByText(/^The tone sits near 3000 Hz/).textContent).toBe(
+    await waitFor(() => expect(given).toEqual([]));
+    expect((await screen.findByText(/^The tone sits near 3000 Hz/)).textContent).toBe(
       'The tone sits near 3000 Hz, −4.8 % of 3150 Hz. Is this a 3000 Hz tape?',
     );
     press('Yes: Record of 3000');
@@ -108,7 +109,7 @@ describe('a recording of the tone', () => {
     worker.answers = [measured(NEAR), { kind: 'refused', message: 'Too noisy.' }];
     const { given, chosen } = open({ sources: [SHOP, OLD] });
     await drop(TONE);
-    press('Yes: Record of 3000');
+    await found('Yes: Record of 3000');
     expect(await screen.findByText('Too noisy.')).toBeTruthy();
     expect([given.length, chosen.mock.calls.length]).toEqual([0, 0]);
     press('No, the unit is that slow');
@@ -121,7 +122,7 @@ describe('a recording of the tone', () => {
     worker.answers = [measured(NEAR)];
     open();
     await drop(TONE);
-    expect(screen.getByText(/^If it is, add it in Set-up with 3000 Hz/)).toBeTruthy();
+    await waitFor(() => expect(screen.getByText(/^If it is, add it in Set-up with 3000 Hz/)).toBeTruthy());
     expect(screen.queryByRole('button', { name: /^Yes:/ })).toBeNull();
   });
 
@@ -138,7 +139,7 @@ describe('a recording of the tone', () => {
     worker.answers = [{ kind: 'asked', question }, { kind: 'asked', question }, measured(run())];
     const { given } = open();
     await drop(TONE);
-    press('only the second half');
+    await found('only the second half');
     await waitFor(() => expect(worker.asked).toHaveLength(2));
     expect(worker.asked[1]?.[3]).toMatchObject({ fromS: 6 });
     expect(worker.asked[1]?.[3]).not.toHaveProperty('asIs');
@@ -151,10 +152,10 @@ describe('a recording of the tone', () => {
     worker.answers = [{ kind: 'refused', message: 'The recording is silent.' }];
     open();
     await drop(TONE);
-    expect(screen.getByRole('alert').textContent).toBe('take.wav The recording is silent.');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('take.wav The recording is silent.'));
     worker.answers = [new Promise(() => undefined)];
     await drop(TONE, 'long.wav');
-    expect(screen.getByText('Measuring long.wav')).toBeTruthy();
+    await waitFor(() => expect(screen.getByText('Measuring long.wav')).toBeTruthy());
     const report = worker.asked.at(-1)?.[4] as (done: number) => void;
     act(() => report(0.42));
     expect(screen.getByRole('progressbar', { name: 'Measuring' }).getAttribute('aria-valuenow')).toBe('42');
@@ -174,8 +175,10 @@ describe('a recording of the tone', () => {
       },
     });
     await drop(TONE);
-    expect(screen.getByRole('alert').textContent).toContain(
-      'Measured, but not stored yet: The server does not answer.',
+    await waitFor(() =>
+      expect(screen.getByRole('alert').textContent).toContain(
+        'Measured, but not stored yet: The server does not answer.',
+      ),
     );
     away = false;
     press('Store it now');
