@@ -22,7 +22,7 @@ export function Backups() {
     mutationFn: (path: '/backups' | '/backups/try') => call(path, backupStateSchema, { method: 'POST', body: {} }),
     onSuccess: (fresh) => queryClient.setQueryData(KEY, fresh),
   });
-  if (error) return <p className="danger">{error.message}</p>;
+  if (state === undefined && error) return <p className="danger">{error.message}</p>;
   if (state === undefined) return <p className="quiet">{say`Looking for backups.`}</p>;
   if (state === null) return <p>{say`This server keeps no backups by itself.`}</p>;
   return (

@@ -104,7 +104,10 @@ export function RecordingWay({ family, source, sources, onSource, onMeasured, pa
             of ${source.nominalHz} Hz. Is this a 3000 Hz tape?`}</p>
           <div className="row">
             {asked.with3000 ? (
-              <Button variant="contained" onClick={() => void again(asked)}>{say`Yes: ${asked.with3000.name}`}</Button>
+              <Button
+                variant="contained"
+                onClick={() => void again(asked).catch((error: Error) => setFailed(error.message))}
+              >{say`Yes: ${asked.with3000.name}`}</Button>
             ) : (
               <span>{say`If it is, add it in Set-up with 3000 Hz and drop the recording again.`}</span>
             )}
