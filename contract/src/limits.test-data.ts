@@ -39,8 +39,8 @@ export const LIMITS = `
   gate.inPlace: at most 60
   gate.inPlace[]: 0 to 64
   gate.shortOhm: from 0
-  gate.limit.value: above 0
-  gate.limit.unitWatts: above 0
+  gate.limit fuse|lamp|current.value: above 0
+  gate.limit fuse|lamp|current.unitWatts: above 0
   gate.confirmed: at most 20
   gate.confirmed[]: 0 to 64
   step.text: 0 to 400
@@ -134,15 +134,15 @@ export const LIMITS = `
   decision.money: from 0, to 1000000000
   decision.expectedCost: from 0, to 1000000000
   decision.beside: 0 to 400
-  coach-begin.task.speeds: at most 6
+  coach-begin.task.speeds: 1 to 6 of them
   coach-begin.task.speeds[].id: 1 to 64
   coach-begin.task.speeds[].label: 1 to 400
   coach-begin.task.speeds[].lowerPercent: from -50, below 0
   coach-begin.task.speeds[].upperPercent: to 50, above 0
-  coach-begin.task.trims: at most 6
+  coach-begin.task.trims: 1 to 6 of them
   coach-begin.task.trims[].id: 1 to 64
   coach-begin.task.trims[].name: 1 to 400
-  coach-begin.task.trims[].serves: at most 6
+  coach-begin.task.trims[].serves: 1 to 6 of them
   coach-begin.task.trims[].serves[]: 1 to 64
   coach-begin.task.trims[].travelTurns: to 100, above 0
   coach-begin.task.trims[].stoodTurns: from -1000, to 1000
@@ -187,6 +187,8 @@ export const LIMITS = `
   clip.figures.octaves[].count: from 1, to 10000
   clip.figures.ticks.hz: to 1000, above 0
   clip.figures.ticks.regularity: from 0, to 1
+  clip.figures.hum.mainsHz: is 50
+  clip.figures.hum.mainsHz: is 60
   clip.figures.hum.part: from 0, to 1
   sheet.photos: at most 12
   sheet.notes: at most 200

@@ -2,6 +2,28 @@ import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { ERROR_TABLE } from './errors.js';
 import { LIMITS } from './limits.test-data.js';
+import { WIRE_LIMITS } from './wireLimits.test-data.js';
+import {
+  addShelfSchema,
+  askReadingSchema,
+  attachmentKeptSchema,
+  bookQuerySchema,
+  bundleSchema,
+  changeJobSchema,
+  changeSettingsSchema,
+  changeSheetSchema,
+  changeSourceSchema,
+  dayFirstSchema,
+  fileRunSchema,
+  listQuerySchema,
+  liveCaptureSchema,
+  liveFrameSchema,
+  newJobSchema,
+  newRunSchema,
+  newSourceSchema,
+  postEventsSchema,
+  tryInstrumentSchema,
+} from './index.js';
 import { eventBodySchema } from './events.js';
 import { keySchema, momentSchema, singleSchema, unstorable, wholeSchema } from './stored.js';
 
@@ -97,24 +119,38 @@ describe('what can be kept', () => {
 
 /** Lengths, numbers and counts of a schema, a line each. */
 function limitsOf(schema: z.core.JSONSchema.JSONSchema, path: string): string[] {
-  const { minLength: least = 0, maxLength, maxItems, exclusiveMinimum: above, minimum, maximum } = schema;
+  const { minLength: least = 0, maxLength, minItems = 0, maxItems, exclusiveMinimum: above, minimum, maximum } = schema;
   const { exclusiveMaximum: below } = schema;
   const own = [
     ...(maxLength === undefined ? [] : [`${least} to ${maxLength}`]),
-    ...(maxItems === undefined ? [] : [`at most ${maxItems}`]),
+    ...(maxItems === undefined ? [] : [minItems > 0 ? `${minItems} to ${maxItems} of them` : `at most ${maxItems}`]),
     ...(minimum === undefined || minimum <= Number.MIN_SAFE_INTEGER ? [] : [`from ${minimum}`]),
     ...(maximum === undefined || maximum >= Number.MAX_SAFE_INTEGER ? [] : [`to ${maximum}`]),
     ...(above === undefined ? [] : [`above ${above}`]),
     ...(below === undefined ? [] : [`below ${below}`]),
+    ...(typeof schema.const === 'number' ? [`is ${schema.const}`] : []),
   ];
   const inner = (one: unknown, at: string) => limitsOf(one as z.core.JSONSchema.JSONSchema, at);
   return [
     ...(own.length > 0 ? [`${path}: ${own.join(', ')}`] : []),
     ...Object.entries(schema.properties ?? {}).flatMap(([name, one]) => inner(one, `${path}.${name}`)),
     ...(schema.items ? inner(schema.items, `${path}[]`) : []),
-    ...(schema.anyOf ?? []).flatMap((one) => inner(one, path)),
+    ...(typeof schema.additionalProperties === 'object' ? inner(schema.additionalProperties, `${path}{}`) : []),
+    ...[...(schema.anyOf ?? []), ...(schema.oneOf ?? [])].flatMap((one) => inner(one, path + kindOf(one))),
   ];
 }
+
+/** Of one among several kinds: which. */
+function kindOf(schema: z.core.JSONSchema._JSONSchema): string {
+  const kind = (schema as z.core.JSONSchema.JSONSchema).properties?.kind as z.core.JSONSchema.JSONSchema | undefined;
+  return kind ? ` ${(kind.enum ?? [kind.const]).join('|')}` : '';
+}
+
+const written = (limits: string) =>
+  limits
+    .trim()
+    .split('\n')
+    .map((limit) => limit.trim());
 
 describe('the lines of a log', () => {
   it('have the limits that are written here, and no others', () => {
@@ -123,10 +159,38 @@ describe('the lines of a log', () => {
     const found = kinds.flatMap((one) =>
       limitsOf(one, String((one.properties?.kind as z.core.JSONSchema.JSONSchema | undefined)?.const)),
     );
-    expect(found).toEqual(
-      LIMITS.trim()
-        .split('\n')
-        .map((limit) => limit.trim()),
+    expect(found).toEqual(written(LIMITS));
+  });
+});
+
+describe('what is sent to the server', () => {
+  it('has the limits that are written here, and no others', () => {
+    const requests = {
+      newJob: newJobSchema,
+      changeJob: changeJobSchema,
+      listQuery: listQuerySchema,
+      postEvents: postEventsSchema,
+      changeSettings: changeSettingsSchema,
+      newSource: newSourceSchema,
+      changeSource: changeSourceSchema,
+      changeSheet: changeSheetSchema,
+      addShelf: addShelfSchema,
+      bookQuery: bookQuerySchema,
+      newRun: newRunSchema,
+      fileRun: fileRunSchema,
+      bundle: bundleSchema,
+      dayFirst: dayFirstSchema,
+      askReading: askReadingSchema,
+      tryInstrument: tryInstrumentSchema,
+      liveFrame: liveFrameSchema,
+      liveCapture: liveCaptureSchema,
+      attachmentKept: attachmentKeptSchema,
+    };
+    const found = Object.entries(requests).flatMap(([name, schema]) =>
+      limitsOf(z.toJSONSchema(schema, { unrepresentable: 'any', io: 'input' }), name),
     );
+    // The same fields once more, and the log's lines, which have a list of their own.
+    const again = /^(change(Job|Source)\.fields|postEvents\.events\[\]\.body|bundle\.(job\.|events\[\]))/;
+    expect(found.filter((limit) => !again.test(limit))).toEqual(written(WIRE_LIMITS));
   });
 });

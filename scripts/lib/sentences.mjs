@@ -40,6 +40,7 @@ const PROGRAM = [
   /var\(--|\b\d*px\b|=>|<\/|\\[wdsb]|\n/,
   /^[MLHV]\s?[\d$]/,
   /^\s*(select|insert|update|delete|alter|create|drop|with)\s/,
+  /\bis (not )?null\b|^\* as \w+$/,
   /^([*A-Z]{2,}[A-Z0-9:]*\?|[A-Z]{3,}(:[A-Z0-9]+)* [A-Z0-9:]+)( |$)/,
 ];
 

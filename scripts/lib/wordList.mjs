@@ -20,8 +20,11 @@ const filesBelow = (dir) =>
       return /\.tsx?$/.test(path) && !SILENT.test(path) ? [path] : [];
     });
 
-/** Every file of code that speaks, as a tree. */
-async function speakingFiles() {
+let read;
+/** Every file of code that speaks, as a tree; read once. */
+const speakingFiles = () => (read ??= readSpeaking());
+
+async function readSpeaking() {
   const { default: ts } = await import('typescript');
   const files = SPEAKING.flatMap((dir) => filesBelow(join(ROOT, dir))).map((path) =>
     ts.createSourceFile(

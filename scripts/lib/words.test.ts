@@ -44,6 +44,7 @@ describe('what is shown', () => {
     expect(
       shown(`
         const a = db.raw('select one from job where id = ?');
+        const due = '(next_due is null or next_due > ?)'; query.count('* as n');
         const b = <div className="row small" style={{ border: '1px solid var(--line)' }} d="M0 1 L2 3" />;
         const c = ['left over', 'taped'] as const;
         const d = kind === 'pole pairs' ? 1 : 2;
@@ -68,6 +69,13 @@ describe('the list', () => {
     expect(sentences['Tell the owner: it is the record']).toBeDefined();
     expect(sentences['carbon track worn through'] ?? sentences['slow']).toBeDefined();
     expect(sentences['Move the {0} to {1}'] ?? sentences['Measure {0}']?.comments?.extracted).toContain('{0} ');
+  });
+
+  it('holds no query: what a program reads is never put into another language', () => {
+    const queries = Object.keys(sentences).filter((one) =>
+      /\bis (not )?null\b|\* as \w+$|\bselect\b.*\bfrom\b|\border by\b/.test(one),
+    );
+    expect(queries).toEqual([]);
   });
 
   it('names each gap of a sentence once and no other', () => {

@@ -13,9 +13,8 @@ import { backUpDaily, backupsIn, makeBackup, thinOut } from '../src/backup/make.
 import { manifestPath } from '../src/backup/manifest.js';
 import { TABLES } from '../src/backup/check.js';
 import { drill, forgetKept, keptBenches, restore } from '../src/backup/restore.js';
-import { BackupRefusal, connected, withDatabase, type Place } from '../src/backup/tools.js';
+import { BackupRefusal, connected, tool, withDatabase, type Place } from '../src/backup/tools.js';
 import { createApp } from '../src/app.js';
-import { seedDemoOnce } from '../src/demo/seed.js';
 import { pino } from 'pino';
 import { harness, line, newJob, note, type Harness } from './harness.js';
 
@@ -25,10 +24,9 @@ let h: Harness;
 let place: Place;
 let dir: string;
 beforeAll(async () => {
-  h = await harness();
+  h = await harness({ demo: true });
   place = { url: h.url, pgBin: postgresBin() as string };
   dir = mkdtempSync(join(tmpdir(), 'backup-'));
-  await seedDemoOnce(h.db, NOW);
   const own = newJob();
   await request(h.app).post('/api/v1/jobs').send(own);
   await request(h.app)
@@ -61,6 +59,13 @@ const refused = async (work: Promise<unknown>, words: RegExp) => {
   expect((error as Error).message).toMatch(words);
 };
 const inDir = (name: string) => join(dir, name);
+
+describe('a tool that fails', () => {
+  it('says which, and the first thing that it said', async () => {
+    await expect(tool(place, 'pg_dump', ['--nonsense'])).rejects.toThrow(/^pg_dump: .*nonsense[^\n]*$/);
+    await expect(tool({ ...place, pgBin: dir }, 'pg_dump', [])).rejects.toThrow(/ENOENT/);
+  });
+});
 
 describe('a backup', () => {
   it('is for its owner alone, has a manifest that says what it holds, and leaves nothing half made', async () => {
@@ -99,6 +104,7 @@ describe('a backup', () => {
     await backUpDaily(place, own, new Date(day(0).getTime() + 3600_000));
     expect(await backupsIn(own)).toHaveLength(1);
     const [first] = await backupsIn(own);
+    expect(first?.manifest.madeAt).toBe(day(0).toISOString());
     // Forty days more, without dumping each: the same file under other names and dates.
     const { manifest, file } = first as { manifest: { madeAt: string }; file: string };
     for (let n = 1; n <= 40; n++) {

@@ -3,15 +3,13 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Bundle } from '@amber-gauge/contract';
-import { seedDemoOnce } from '../src/demo/seed.js';
 import { harness, type Harness } from './harness.js';
 
 let from: Harness;
 let to: Harness;
 let bundle: Bundle;
 beforeAll(async () => {
-  [from, to] = await Promise.all([harness(), harness()]);
-  await seedDemoOnce(from.db, new Date('2026-03-01T10:00:00Z'));
+  [from, to] = await Promise.all([harness({ demo: true }), harness()]);
   // The demo's unit with photos, and with runs that have their series.
   const withPhotos = (await from.db('photo').first('job_id')) as { job_id: string };
   bundle = await exported(from, withPhotos.job_id);
@@ -46,6 +44,9 @@ describe('a job bundle', () => {
     expect(body).toMatchObject({ known: false, lines: bundle.events.length, photos: bundle.photos.length });
     const again = await exported(to, bundle.job.id);
     expect({ ...again, madeAt: '' }).toEqual({ ...bundle, madeAt: '', job: { ...bundle.job, number: body.number } });
+    // What came from a demo elsewhere is one's own here: a reset leaves it.
+    const marked = async (table: string) => (await to.db(table).pluck('demo')) as boolean[];
+    expect(new Set([...(await marked('job')), ...(await marked('speed_run'))])).toEqual(new Set([false]));
     const before = await counts();
     expect((await put(bundle).expect(201)).body).toMatchObject({ known: true, lines: 0, runs: 0, photos: 0 });
     expect(await counts()).toEqual(before);
@@ -88,6 +89,36 @@ describe('a job bundle', () => {
     const events = [...fresh.events, { ...about, body: { kind: 'close', target: randomUUID(), how: '' } }];
     await refused({ ...fresh, events }, /speaks of another that is not in the bundle: it was cut short/);
     await refused({ ...fresh, photos: [] }, /photo that the log names is not in the bundle/);
+    const [first] = fresh.events as [Bundle['events'][0]];
+    await refused({ ...fresh, events: [...fresh.events, first] }, /two lines have the same key/);
+    // The bench's clock stands at ten on the first of March.
+    const ahead = (enteredAt: string) => ({
+      ...renamed(bundle),
+      events: [{ ...about, enteredAt, body: { kind: 'note', text: 'early' } }],
+      photos: [],
+    });
+    await refused(ahead('2026-03-02T10:00:00.001Z'), /more than a day ahead/);
+    await put(ahead('2026-03-02T10:00:00.000Z')).expect(201);
+    const withRun = (await from.db('speed_run').whereNotNull('job_id').first('job_id')) as { job_id: string };
+    const run = (await exported(from, withRun.job_id)).runs[0] as Bundle['runs'][0];
+    await refused({ ...fresh, runs: [{ ...run, id: randomUUID() }] }, /a run belongs to another job/);
+    const level = { db: 40, variance: 1, count: 10 };
+    const clip = {
+      kind: 'clip',
+      clipId: randomUUID(),
+      sound: true,
+      setup: { support: 'foam', distanceCm: 10, device: 'mic', speedId: null },
+      figures: {
+        seconds: 1,
+        sampleRate: 8000,
+        aWeighted: level,
+        octaves: [],
+        ticks: null,
+        hum: { mainsHz: 50, part: 0 },
+      },
+    };
+    const heard = { ...fresh, events: [...fresh.events, { ...about, body: clip }] };
+    await refused(heard, /sound of a clip that the log names is not in the bundle/);
     const before = await counts();
     const text = JSON.stringify(fresh);
     await request(to.app)
@@ -115,6 +146,14 @@ describe('a job bundle', () => {
     const key = renamed(bundle);
     (key.events[0] as Bundle['events'][0]).key = (bundle.events[0] as Bundle['events'][0]).key;
     await refused(key, /another job here|cut short/);
+    // A picture that another job here holds already.
+    const fresh = renamed(bundle);
+    const text = JSON.stringify(fresh);
+    const taken = text.replaceAll(
+      (fresh.photos[0] as Bundle['photos'][0]).id,
+      (bundle.photos[0] as Bundle['photos'][0]).id,
+    );
+    await refused(JSON.parse(text === taken ? '{}' : taken), /a photo of it belongs to another job here/);
   });
 
   it('keeps nothing that hangs behind a picture', async () => {

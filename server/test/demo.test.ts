@@ -5,13 +5,12 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { resetDemo, seedDemoOnce } from '../src/demo/seed.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { DEMO_AT, harness, line, newJob, note, type Harness } from './harness.js';
 
-const NOW = new Date('2026-03-01T10:00:00Z');
+const NOW = DEMO_AT;
 let h: Harness;
 beforeAll(async () => {
-  h = await harness();
-  await seedDemoOnce(h.db, NOW);
+  h = await harness({ demo: true });
 });
 afterAll(() => h.close());
 

@@ -10,6 +10,8 @@ export interface Drawn {
   readonly top: number;
   readonly right: number;
   readonly bottom: number;
+  /** How thick its line is, mm. */
+  readonly line: number;
 }
 
 const round = (value: number) => Math.round(value * 100) / 100;
@@ -19,7 +21,7 @@ export async function drawnOn(page: PDFPageProxy): Promise<Drawn[]> {
   const height = page.getViewport({ scale: 1 }).height;
   const { fnArray, argsArray } = await page.getOperatorList();
   const out: Drawn[] = [];
-  let now = { matrix: [1, 0, 0, 1, 0, 0], fill: '#000000', stroke: '#000000' };
+  let now = { matrix: [1, 0, 0, 1, 0, 0], fill: '#000000', stroke: '#000000', line: 1 };
   const kept: (typeof now)[] = [];
   fnArray.forEach((op, i) => {
     const args = argsArray[i] as unknown[];
@@ -28,6 +30,7 @@ export async function drawnOn(page: PDFPageProxy): Promise<Drawn[]> {
     else if (op === OPS.transform) now = { ...now, matrix: Util.transform(now.matrix, args as number[]) };
     else if (op === OPS.setFillRGBColor) now = { ...now, fill: String(args[0]) };
     else if (op === OPS.setStrokeRGBColor) now = { ...now, stroke: String(args[0]) };
+    else if (op === OPS.setLineWidth) now = { ...now, line: args[0] as number };
     else if (op === OPS.constructPath) {
       const [how, , box] = args as [number, unknown, ArrayLike<number>];
       const fills = ([OPS.fill, OPS.eoFill, OPS.fillStroke, OPS.eoFillStroke] as number[]).includes(how);
@@ -45,14 +48,24 @@ export async function drawnOn(page: PDFPageProxy): Promise<Drawn[]> {
         top: Math.min(...ys),
         right: Math.max(...xs),
         bottom: Math.max(...ys),
+        line: round((a * now.line) / MM),
       });
     }
   });
   return out;
 }
 
+/** A run of text: its baseline's start and width, mm, and the size of its letters, points. */
+export interface Word {
+  readonly text: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly size: number;
+}
+
 /** Every run of text with the place of its baseline's start. */
-export async function wordsOn(page: PDFPageProxy): Promise<{ text: string; x: number; y: number; width: number }[]> {
+export async function wordsOn(page: PDFPageProxy): Promise<Word[]> {
   const height = page.getViewport({ scale: 1 }).height;
   const { items } = await page.getTextContent();
   return items.flatMap((item) =>
@@ -63,6 +76,7 @@ export async function wordsOn(page: PDFPageProxy): Promise<{ text: string; x: nu
             x: round(item.transform[4] / MM),
             y: round((height - item.transform[5]) / MM),
             width: round(item.width / MM),
+            size: round(item.height),
           },
         ]
       : [],

@@ -1,10 +1,11 @@
 /** A database of its own for each test file, on the server that TEST_DATABASE_URL names. */
 import type { Express } from 'express';
 import { randomUUID } from 'node:crypto';
-import knex from 'knex';
+import knex, { type Knex } from 'knex';
 import { pino } from 'pino';
 import { createApp } from '../src/app.js';
 import { connect, migrate, type Db } from '../src/db/connect.js';
+import { seedDemoOnce } from '../src/demo/seed.js';
 import { toleranceOfUse, type BenchEvent, type EventBody } from '@amber-gauge/core/bench';
 import { familyOf } from '@amber-gauge/core/families';
 
@@ -18,15 +19,34 @@ export interface Harness {
 
 const base = process.env.TEST_DATABASE_URL;
 
-/** Makes a fresh, migrated database and an application on it. */
-export async function harness(): Promise<Harness> {
-  if (!base) throw new Error('TEST_DATABASE_URL is not set: run "npm run test:api"');
-  const name = `test_${randomUUID().replaceAll('-', '')}`;
-  const admin = knex({ client: 'pg', connection: base, pool: { min: 0, max: 1 } });
+const anew = () => `test_${randomUUID().replaceAll('-', '')}`;
+const urlOf = (name: string) => (base ?? '').replace(/\/[^/]*$/, `/${name}`);
+
+/** When the demo of the tests was put in. */
+export const DEMO_AT = new Date('2026-03-01T10:00:00Z');
+
+/** Migrated databases, a bare one and one with the demo, made once by each process and copied for each file. */
+const templates = new Map<boolean, Promise<string>>();
+async function makeTemplate(admin: Knex, demo: boolean): Promise<string> {
+  const name = anew();
   await admin.raw(`create database ${name}`);
-  const url = base.replace(/\/[^/]*$/, `/${name}`);
-  const db = connect(url);
+  const db = connect(urlOf(name));
   await migrate(db);
+  if (demo) await seedDemoOnce(db, DEMO_AT);
+  await db.destroy();
+  return name;
+}
+
+/** Makes a fresh, migrated database and an application on it; with the demo where it is asked for. */
+export async function harness({ demo = false } = {}): Promise<Harness> {
+  if (!base) throw new Error('TEST_DATABASE_URL is not set: run "npm run test:api"');
+  const admin = knex({ client: 'pg', connection: base, pool: { min: 0, max: 1 } });
+  const template = templates.get(demo) ?? makeTemplate(admin, demo);
+  templates.set(demo, template);
+  const name = anew();
+  await admin.raw(`create database ${name} template ${await template}`);
+  const url = urlOf(name);
+  const db = connect(url);
   let now = new Date('2026-03-01T10:00:00Z');
   const app = createApp({
     db,

@@ -132,6 +132,22 @@ describe('changing what was taken in', () => {
     const bodies = (await detail(id)).events.map((event) => event.body);
     expect(bodies).toContainEqual({ kind: 'field', field: 'serial', from: '1', to: '2' });
     expect(bodies).toContainEqual({ kind: 'field', field: 'speedIds', from: '33, 45', to: '33' });
+    const { tolerance } = newJob();
+    const limits = { ...tolerance, lowerPercent: -0.5, upperPercent: 1.5, use: 'agreed' };
+    await change(id, version + 1, { ratedVolts: null, tolerance: limits, make: 'Made' });
+    await change(id, version + 2, { ratedVolts: 115 });
+    const later = (await detail(id)).events.slice(bodies.length).map((event) => event.body);
+    // What is the same as before is no change.
+    expect(later).toEqual([
+      { kind: 'field', field: 'ratedVolts', from: '230', to: '' },
+      {
+        kind: 'field',
+        field: 'tolerance',
+        from: `${tolerance.lowerPercent} to +${tolerance.upperPercent} %, ${tolerance.use}`,
+        to: '-0.5 to +1.5 %, agreed',
+      },
+      { kind: 'field', field: 'ratedVolts', from: '', to: '115' },
+    ]);
   });
 
   it('answers a lost update with what is kept now, and overwrites nothing', async () => {

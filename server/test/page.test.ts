@@ -92,6 +92,7 @@ describe('test tapes and records', () => {
     const made = sourceSchema.parse((await post({})).body);
     const listed = sourceListSchema.parse((await request(app).get('/api/v1/sources')).body).sources;
     expect(listed.map((source) => source.id)).toContain(made.id);
+    expect(made.demo).toBe(false);
     const change = (version: number, fields: object) =>
       request(app).patch(`/api/v1/sources/${made.id}`).send({ version, fields });
     expect((await change(1, { tolerancePercent: null })).body).toMatchObject({

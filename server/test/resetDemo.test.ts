@@ -1,14 +1,11 @@
 import request from 'supertest';
 import { describe, expect, it } from 'vitest';
-import { resetDemo, seedDemoOnce } from '../src/demo/seed.js';
+import { resetDemo } from '../src/demo/seed.js';
 import { harness, line, note } from './harness.js';
-
-const NOW = new Date('2026-03-01T10:00:00Z');
 
 describe('a reset of the demo', () => {
   it('leaves one’s own lines and runs on demo jobs, and makes the others anew', async () => {
-    const own = await harness();
-    await seedDemoOnce(own.db, NOW);
+    const own = await harness({ demo: true });
     const jobs = (await own.db('job').where({ demo: true }).orderBy('number')) as { id: string; number: number }[];
     const [first, second] = jobs as [(typeof jobs)[0], (typeof jobs)[0]];
     await request(own.app)

@@ -7,14 +7,12 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { connect, type Db } from '../src/db/connect.js';
 import { APP_ROLE, grantUse } from '../src/db/roles.js';
-import { seedDemoOnce } from '../src/demo/seed.js';
 import { harness, line, newJob, note, type Harness } from './harness.js';
 
 let h: Harness;
 let asApp: Db;
 beforeAll(async () => {
-  h = await harness();
-  await seedDemoOnce(h.db, new Date('2026-03-01T10:00:00Z'));
+  h = await harness({ demo: true });
   await grantUse(h.db);
   const url = new URL(h.url);
   url.searchParams.set('options', `-c role=${APP_ROLE}`);

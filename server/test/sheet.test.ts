@@ -6,7 +6,6 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
-import { seedDemoOnce } from '../src/demo/seed.js';
 import { printers } from '../src/features/sheet/printers.js';
 import type { EventBody } from '@amber-gauge/core/bench';
 import type { Printer } from '../src/features/sheet/printed.js';
@@ -16,8 +15,7 @@ import { harness, line, newJob, note, type Harness } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => {
-  h = await harness();
-  await seedDemoOnce(h.db, new Date('2026-03-01T10:00:00Z'));
+  h = await harness({ demo: true });
 });
 afterAll(() => h.close());
 
@@ -94,6 +92,7 @@ describe('the ribbon in the PDF', () => {
       right: 129.18,
       top,
       bottom: expect.closeTo(top + 8, 1),
+      line: expect.any(Number),
     });
     expect(box('#ffffff', INK, 62.67, 63.87), 'as found, hollow').toBe(true);
     expect(box(INK, null, 106.63, 107.83), 'as left, solid').toBe(true);
@@ -102,6 +101,13 @@ describe('the ribbon in the PDF', () => {
     expect(box(null, INK, 105, 109.41), 'bracket as left').toBe(true);
     expect(box(null, INK, 64.27, 104.63), 'arrow').toBe(true);
     expect(box(INK, null, 104.63, 106.23), 'its head, at the end of as left').toBe(true);
+    // Thin lines and ticks a quarter of a millimetre, edges of what is right and what was found a half.
+    const lines = (stroke: string) =>
+      new Set(
+        drawn.filter((one) => one.stroke === stroke && one.top < top + 14 && one.bottom > top).map(({ line }) => line),
+      );
+    expect(lines(INK)).toEqual(new Set([0.25, 0.5]));
+    expect([...lines('#b26a00')]).toContain(0.5);
     for (const x of [20, 31.61, 43.21, 54.79, 69.92, 80.82, 129.18, 140.08, 155.21, 166.79, 178.39, 190])
       expect(box(null, INK, x, x), `tick at ${x}`).toBe(true);
     const under = words.filter(({ y }) => Math.abs(y - (top + 13)) < 0.1);

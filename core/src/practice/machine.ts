@@ -245,6 +245,7 @@ function unitOf<P>(
     },
     harm: () => data.harm(now),
     turn(trim, turns) {
+      if (!data.trims?.includes(trim)) return;
       turned.set(trim, (turned.get(trim) ?? 0) + turns);
       now = parameters();
     },

@@ -36,8 +36,10 @@ export const warmWorker = () => undefined;
 export const reporting = (report: unknown) => report;
 /** What {@link worker} says that the browser makes of it. */
 export const decodeElse = () => Promise.resolve(worker.decoded);
+/** What is said of a task that was stopped. */
+export const STOPPED_WORDS = 'Stopped.';
 /** What a task that was stopped ends with. */
-export const STOPPED = { kind: 'refused', message: 'Stopped.' };
+export const STOPPED = { kind: 'refused', message: STOPPED_WORDS };
 /** Asks the stand-in. */
 export function inWorker(work: (of: object) => Promise<unknown>, stopped: unknown) {
   let stop = () => undefined as void;

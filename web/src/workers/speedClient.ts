@@ -36,8 +36,10 @@ export function inWorker<T>(work: (api: Remote<SpeedWorker>) => Promise<T>, stop
   return { answer, stop };
 }
 
+/** What is said of a task that was stopped. */
+export const STOPPED_WORDS = say`Measuring was stopped. Nothing was stored.`;
 /** What a task that was stopped ends with. */
-export const STOPPED: SpeedAnswer = { kind: 'refused', message: say`Measuring was stopped. Nothing was stored.` };
+export const STOPPED: SpeedAnswer = { kind: 'refused', message: STOPPED_WORDS };
 
 /** How far it is, 0 to 1. */
 export type Report = (done: number) => void;

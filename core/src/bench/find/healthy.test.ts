@@ -76,6 +76,68 @@ describe('what healthy units of this bench showed', () => {
     expect(withHealthy(path, {})).toBe(path);
   });
 
+  it('stays open where the family’s band is open, and moves the bands behind the next one too', () => {
+    const made = (bands: readonly (readonly [string, number | null, number | null])[]): DrivePath => ({
+      ...path,
+      signals: path.signals.map((signal) =>
+        signal.id === 'drive' && signal.measure
+          ? {
+              ...signal,
+              measure: { ...signal.measure, bands: bands.map(([state, from, to]) => ({ state, from, to })) },
+            }
+          : signal,
+      ),
+    });
+    const ends = (one: DrivePath) =>
+      one.signals
+        .find((signal) => signal.id === 'drive')
+        ?.measure?.bands.map(({ state, from, to }) => [state, from, to]);
+    const five = [5, 5.1, 5.2, 5.1, 5];
+    const [low, high] = [expect.closeTo(4.655, 2) as unknown, expect.closeTo(5.505, 2) as unknown];
+    // Open below: less than any unit had is no fault.
+    const below = made([
+      ['right', null, 6],
+      ['high', 6, null],
+    ]);
+    expect(ends(withHealthy(below, { drive: five }))).toEqual([
+      ['right', null, high],
+      ['high', high, null],
+    ]);
+    const above = made([
+      ['low', null, 4],
+      ['right', 4, null],
+    ]);
+    expect(ends(withHealthy(above, { drive: five }))).toEqual([
+      ['low', null, low],
+      ['right', low, null],
+    ]);
+    // Where the model has more volts than the family's high: what lies between is swallowed.
+    const steps = made([
+      ['none', null, 0.5],
+      ['low', 0.5, 2],
+      ['right', 2, 3],
+      ['high', 3, 4],
+      ['over', 4, null],
+    ]);
+    expect(ends(withHealthy(steps, { drive: five }))).toEqual([
+      ['none', null, 0.5],
+      ['low', 0.5, low],
+      ['right', low, high],
+      ['over', high, null],
+    ]);
+    const less = made([
+      ['none', null, 5.7],
+      ['low', 5.7, 7],
+      ['right', 7, 8],
+      ['high', 8, null],
+    ]);
+    expect(ends(withHealthy(less, { drive: five }))).toEqual([
+      ['none', null, low],
+      ['right', low, high],
+      ['high', high, null],
+    ]);
+  });
+
   it('gives way to a value typed on the model’s sheet', () => {
     const sheet = { absent: [], places: {}, bands: { drive: [{ state: 'right', from: 4.9, to: 5.3 }] } };
     const fitted = fittedPath(path, sheet, [], new Map(), { drive: [8, 8.1, 8.2, 8.1, 8] });

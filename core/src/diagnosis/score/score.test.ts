@@ -64,11 +64,11 @@ describe('a search', () => {
 
   it('the advice asks less of the hands than any order, and never less than the information bound', () => {
     const path = PATHS.get('tool-brushed') as DrivePath;
-    const score = scoreAdvice(engineOf(path), 12, 3);
+    const score = scoreAdvice(engineOf(path), 8, 3);
     expect(score.ways.engine.minutes).toBeLessThan(score.ways.random.minutes);
     expect(score.ways.engine.minutes).toBeGreaterThan(score.boundMinutes);
     expect(score.ways.engine.needlessLive).toBe(0);
-    expect(score.units + score.outsideUnits).toBe(12);
-    expect(scoreAdvice(engineOf(path), 3, 3)).toEqual(scoreAdvice(engineOf(path), 3, 3));
+    expect(score.units + score.outsideUnits).toBe(8);
+    expect(scoreAdvice(engineOf(path), 2, 3)).toEqual(scoreAdvice(engineOf(path), 2, 3));
   });
 });

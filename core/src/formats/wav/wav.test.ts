@@ -46,6 +46,7 @@ describe('WAV', () => {
     ['BAD_HEADER', patch(24, 0, 32)],
     ['UNSUPPORTED_ENCODING', patch(20, 85)],
     ['NO_AUDIO', writeWav([new Float64Array(0)], 8000)],
+    ['NO_AUDIO', writeWav([new Float64Array(0)], 8000, 'u8')],
   ])('refuses with %s', async (reason, bytes) => {
     expect(await readWavHeader(memorySource(bytes))).toEqual({ kind: 'unusable', reason });
   });

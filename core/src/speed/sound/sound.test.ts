@@ -47,6 +47,10 @@ describe('sound without a tone', () => {
     const result = await heard(motor, wish);
     expect(Math.abs(result.meanRpm / rpm - 1)).toBeLessThan(5e-4);
     expect(result.candidates[0]?.rpm).toBeCloseTo(result.meanRpm, 6);
+    // One stretch, from the first moment to the last of six seconds.
+    expect(result.stretches).toHaveLength(1);
+    expect(result.stretches[0]?.startS).toBeCloseTo(0, 3);
+    expect(Math.abs((result.stretches[0]?.endS ?? 0) - 6)).toBeLessThan(0.1);
     expect(result.candidates.reduce((sum, one) => sum + one.share, 0)).toBeLessThanOrEqual(1 + 1e-9);
   });
 

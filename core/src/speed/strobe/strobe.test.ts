@@ -1,26 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readStrobe, wrongRingWords, type StrobeLook, type StrobeReading } from './reading.js';
+import { LOOK, read } from './look.test-data.js';
+import { readStrobe, wrongRingWords, type StrobeLook } from './reading.js';
 import { driftRpm, otherStandstills, printedRing, ringBars, standstillRpm } from './ring.js';
-
-const LOOK: StrobeLook = {
-  nominalRpm: 100 / 3,
-  mainsHz: 50,
-  measuredMainsHz: null,
-  lamp: 'mains',
-  ringBars: 180,
-  direction: 'left',
-  edge: 'near',
-  bars: 18,
-  overS: 60,
-  clockwise: true,
-  camera: 'none',
-};
-const read = (more: Partial<StrobeLook>): StrobeReading => {
-  const reading = readStrobe({ ...LOOK, ...more });
-  if (reading.kind !== 'measured') throw new Error(reading.reason);
-  return reading;
-};
 
 describe('strobe readings', () => {
   it('turn their sign with direction, edge, sense of rotation and mirror, each by itself', () => {

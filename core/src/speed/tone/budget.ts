@@ -13,8 +13,14 @@ export const LEAST_WANDER = 1e-6;
 /** Why the scatter of the parts stands in a budget. */
 export const WANDERS = say`the parts of the stretch differ by more than noise`;
 
-/** The named parts of the uncertainty of a tone's mean. */
-export function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, mean: number): UncertaintyPart[] {
+/** The named parts of the uncertainty of a tone's mean over a stretch with so many holes. */
+export function budget(
+  track: PhaseTrack,
+  fit: TrendFit,
+  options: ToneOptions,
+  mean: number,
+  dropouts: number,
+): UncertaintyPart[] {
   const noiseHz = Math.sqrt(fit.meanHzUnitVariance * slowNoise(track, fit.residual));
   const scale = mean / options.nominalHz;
   const wander = wanderHz(track, fit.residual);
@@ -41,6 +47,15 @@ export function budget(track: PhaseTrack, fit: TrendFit, options: ToneOptions, m
       name: 'wander',
       standardPercent: fromLimits(shift),
       why: say`wow of less than two turns, which shifts the mean`,
+    });
+  }
+  if (dropouts > 0) {
+    // What follows a hole is joined to the nearest turn of the tone. Where the tone stood still meanwhile (a buffer that came
+    // late), each may be off by up to half a turn, and holes of one length all the same way.
+    parts.push({
+      name: 'counting',
+      standardPercent: scale * fromLimits((100 * dropouts) / 2 / (mean * lengthS)),
+      why: say`half a turn of the tone at each of ${dropouts} holes`,
     });
   }
   const reference = options.referenceUncertaintyPercent;

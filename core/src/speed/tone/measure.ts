@@ -154,7 +154,7 @@ function evaluated(tone: FittedTone, found: ToneFound, options: ToneOptions): To
   const figures = flutterFigures(track, fit, rest, mean);
   const trueMeanHz = mean * (1 + (options.clockCorrectionPpm ?? 0) / 1e6);
   const meanErrorPercent = 100 * (trueMeanHz / options.nominalHz - 1);
-  const uncertainty = budget(track, fit, options, mean);
+  const uncertainty = budget(track, fit, options, mean, tone.dropouts);
   const drift = driftPercent(track, fit, mean);
   const deviation = totalDeviation(track, fit, rest, mean);
   const expanded = expandedUncertainty(uncertainty);

@@ -4,7 +4,6 @@ import { wishAt, type NextWish } from '@amber-gauge/core/bench';
 import type { Knex } from 'knex';
 import type { Db } from '../../db/connect.js';
 import { toJob, type JobRow } from './repository.js';
-import { say } from '@amber-gauge/core/words';
 
 /** A job as a list shows it. */
 export interface JobListRow {
@@ -76,7 +75,7 @@ function listed(db: Db, { withDemo, limit, before }: ListWish): Query {
   return query as unknown as Query;
 }
 
-const NOT_DUE = say`(next_due is null or next_due > ?)`;
+const NOT_DUE = '(next_due is null or next_due > ?)';
 
 /** Units of one kind, newest movement first. A timer that has run out brings its unit under the hands. */
 export async function listKind(db: Db, kind: ListKind, wish: ListWish): Promise<JobListRow[]> {
@@ -120,10 +119,7 @@ export async function openOfFamily(db: Db, familyId: string, wish: ListWish): Pr
 /** How many units there are of each kind. Those handed back are counted apart: they are nearly all. */
 export async function countKinds(db: Db, withDemo: boolean, now: Date): Promise<Record<ListKind, number>> {
   const query = db('job_state').whereIn('next_kind', OPEN);
-  void query
-    .select('next_kind')
-    .groupBy('next_kind')
-    .count(say`* as n`);
+  void query.select('next_kind').groupBy('next_kind').count('* as n');
   void query.select(db.raw(`count(*) filter (where next_kind <> 'done' and next_due <= ?) as due`, [now]));
   if (!withDemo) void query.join('job', 'job.id', 'job_state.job_id').where('job.demo', false);
   const rows = (await query) as { next_kind: ListKind; n: number; due: number }[];
@@ -146,10 +142,7 @@ async function countDone(db: Db, withDemo: boolean, now: Date): Promise<number> 
   doneCounts.set(db, kept);
   const known = kept.get(withDemo);
   if (known && Math.abs(now.getTime() - known.at) < DONE_COUNT_MS) return known.n;
-  const query = db('job_state')
-    .where({ next_kind: 'done' })
-    .count(say`* as n`)
-    .first();
+  const query = db('job_state').where({ next_kind: 'done' }).count('* as n').first();
   if (!withDemo) void query.join('job', 'job.id', 'job_state.job_id').where('job.demo', false);
   const { n } = (await query) as unknown as { n: number };
   kept.set(withDemo, { at: now.getTime(), n });

@@ -133,7 +133,7 @@ export async function addLines({ db, now }: Services, jobId: string, events: rea
     const other = held.find(({ jobId: holder, line }) => holder !== jobId || !saysTheSame(line, events));
     if (other)
       throw new HttpError('CONFLICT', {
-        fields: { key: 'this key names another line already' },
+        fields: { key: say`this key names another line already` },
         present: other.jobId === jobId ? other.line : null,
       });
     await refreshState(trx, job, now());
@@ -173,7 +173,7 @@ export async function changeJob(
     const holder = (await jobsOfKeys(trx, [wish.key])).get(wish.key);
     if (holder === jobId) return job;
     if (holder)
-      throw new HttpError('CONFLICT', { present: job, fields: { key: 'this key names a line of another job' } });
+      throw new HttpError('CONFLICT', { present: job, fields: { key: say`this key names a line of another job` } });
     if (job.version !== wish.version) throw new HttpError('CONFLICT', { present: job });
     checkFamily({ ...job, ...wish.fields });
     const changed = changedFields(job, wish.fields);
@@ -224,7 +224,7 @@ async function refuseStrangers(trx: Db, jobId: string, events: readonly BenchEve
   const targets = events.flatMap((event) => targetsOf(event.body)).filter((target) => !own.has(target));
   const holders = await jobsOfKeys(trx, [...own, ...targets]);
   if ([...own].some((key) => (holders.get(key) ?? jobId) !== jobId))
-    throw new HttpError('CONFLICT', { fields: { key: 'this key names a line of another job' } });
+    throw new HttpError('CONFLICT', { fields: { key: say`this key names a line of another job` } });
   if (targets.some((target) => holders.get(target) !== jobId))
     throw new HttpError('UNKNOWN_REFERENCE', { fields: { target: say`no such line in this job` } });
   const photos = events.flatMap(({ body }) => (body.kind === 'photo' ? [body.photoId] : []));

@@ -42,7 +42,8 @@ function layOut(pen: Writer, model: SheetModel, printDate: PrintDate, photos: Sh
     pen.heading(say`What was wrong`);
     pen.line(model.complaint, pen.style('text', 10));
   }
-  pen.heading(say`Speed, as found and as left`);
+  // The first speed stands under the heading and the tolerance, on one page with them.
+  pen.heading(say`Speed, as found and as left`, model.speeds.length > 0 ? 7 * MM + SPEED_HEIGHT : undefined);
   pen.line(say`Tolerance ${model.toleranceWords}`, pen.style('text', 9, INK2), 2 * MM);
   for (const speed of model.speeds) speedBlock(pen, model, speed, printDate);
   found(pen, model);
@@ -116,8 +117,8 @@ function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
     return bytes ? [{ ...photo, bytes }] : [];
   });
   if (there.length === 0) return;
-  pen.heading(say`Photos`);
   const [width, height] = [82 * MM, 60 * MM];
+  pen.heading(say`Photos`, height + 8 * MM);
   for (let i = 0; i < there.length; i += 2) {
     pen.room(height + 8 * MM);
     const top = pen.y;
@@ -138,8 +139,11 @@ function pictures(pen: Writer, model: SheetModel, photos: SheetPhotos): void {
   }
 }
 
+/** What a speed takes: its name, its ribbon and four lines of figures. */
+const SPEED_HEIGHT = (RIBBON_PRINT.height + 26) * MM;
+
 function speedBlock(pen: Writer, model: SheetModel, speed: SheetSpeed, printDate: PrintDate): void {
-  pen.room(RIBBON_PRINT.height * MM + 26 * MM);
+  pen.room(SPEED_HEIGHT);
   pen.line(speed.label, pen.style('bold', 11), 0);
   drawRibbon(pen.doc, speed, model.tolerance, LEFT, pen.y);
   pen.y += RIBBON_PRINT.height * MM;

@@ -62,8 +62,9 @@ export class Writer {
     this.y = write(this.doc, text, x, this.y, style) + gap;
   }
 
-  heading(text: string): void {
-    this.room(16 * MM);
+  /** A heading, kept on one page with what comes after it: a line, if it is not said how high that is. */
+  heading(text: string, next = 8 * MM): void {
+    this.room(12 * MM + next);
     this.y += 3 * MM;
     this.line(text, this.style('bold', 12), 0.5 * MM);
     this.doc

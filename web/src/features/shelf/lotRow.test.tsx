@@ -69,6 +69,15 @@ describe('a lot', () => {
     expect(button('Take back the last line of run capacitor').textContent).toBe('Take back: failed');
   });
 
+  it('set aside for nobody says so, beside what is for a job', () => {
+    row(
+      lot(),
+      told({ kind: 'reserved', lot: LOT, quantity: 2, job: null }),
+      told({ kind: 'reserved', lot: LOT, quantity: 1, job: 12 }),
+    );
+    expect(words()).toContain('7 free of 10 here · 2 for no job · 1 for job 0012');
+  });
+
   it('not tested says until when a bad one can be claimed, and offers the count that is left to test', () => {
     const kept = row(lot(), told({ kind: 'tested', lot: LOT, good: 3, bad: 1 }));
     expect(words()).toContain('Not tested: bad ones can be claimed until 2026-01-31');

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { warmWorker, type Report, type Task } from '../../../workers/speedClient.js';
+import { STOPPED_WORDS, warmWorker, type Report, type Task } from '../../../workers/speedClient.js';
 import type { SpeedAnswer } from '../../../workers/speed.worker.js';
 import { Question } from './Question.js';
 import type { Passing } from './way.js';
@@ -28,11 +28,17 @@ interface Props {
 
 type State =
   | { readonly kind: 'idle' }
-  | { readonly kind: 'busy'; readonly name: string; readonly done: number }
+  | { readonly kind: 'busy'; readonly name: string; readonly done: number; readonly storing?: true }
   | { readonly kind: 'asked'; readonly file: File; readonly question: AskedSpeed; readonly given: Answer }
   | { readonly kind: 'refused'; readonly name: string; readonly message: string };
 
 const NOTHING: Answer = {};
+
+/** A file that is being measured; stopped while it is opened, its worker is ended as soon as there is one. */
+interface Running {
+  stopped: boolean;
+  task: Task<SpeedAnswer> | null;
+}
 
 export function FileDrop({
   label,
@@ -46,23 +52,36 @@ export function FileDrop({
   children,
 }: Props) {
   const [state, setState] = useState<State>({ kind: 'idle' });
-  const running = useRef<Task<SpeedAnswer> | null>(null);
+  const running = useRef<Running | null>(null);
   useEffect(warmWorker, []);
   const run = async (file: File, given: Answer) => {
-    setState({ kind: 'busy', name: file.name, done: 0 });
+    const { name } = file;
+    const own: Running = { stopped: false, task: null };
+    running.current = own;
+    // Of what was stopped nothing is told any more.
+    const tell = (next: State) => void (own.stopped || setState(next));
+    tell({ kind: 'busy', name, done: 0 });
     try {
-      if (await passing?.elsewhere(file)) return setState({ kind: 'idle' });
-      running.current = await measure(file, (done) => setState({ kind: 'busy', name: file.name, done }), given);
-      if (!running.current) return setState({ kind: 'idle' });
-      const answer = await running.current.answer;
-      if (answer.kind === 'refused') return setState({ kind: 'refused', name: file.name, message: answer.message });
-      if (answer.kind === 'asked') return setState({ kind: 'asked', file, question: answer.question, given });
+      if (await passing?.elsewhere(file)) return tell({ kind: 'idle' });
+      if (own.stopped) return;
+      own.task = await measure(file, (done) => tell({ kind: 'busy', name, done }), given);
+      if (!own.task) return tell({ kind: 'idle' });
+      if (own.stopped) own.task.stop();
+      const answer = await own.task.answer;
+      if (own.stopped) return;
+      if (answer.kind === 'refused') return tell({ kind: 'refused', name, message: answer.message });
+      if (answer.kind === 'asked') return tell({ kind: 'asked', file, question: answer.question, given });
+      tell({ kind: 'busy', name, done: 1, storing: true });
       await onMeasured(answer, file);
-      setState({ kind: 'idle' });
+      tell({ kind: 'idle' });
     } catch (error) {
-      const message = error instanceof Error ? error.message : say`It could not be measured.`;
-      setState({ kind: 'refused', name: file.name, message });
+      tell({ kind: 'refused', name, message: error instanceof Error ? error.message : say`It could not be measured.` });
     }
+  };
+  const stop = (name: string) => {
+    if (running.current) running.current.stopped = true;
+    running.current?.task?.stop();
+    setState({ kind: 'refused', name, message: STOPPED_WORDS });
   };
   const handed = given ?? passing?.file ?? null;
   const taken = useRef<File | null>(null);
@@ -91,7 +110,7 @@ export function FileDrop({
         <div className={classes.busy}>
           <span className={classes.dropWord}>{say`Measuring ${state.name}`}</span>
           <LinearProgress variant="determinate" value={100 * state.done} aria-label={say`Measuring`} />
-          <Button variant="outlined" onClick={() => running.current?.stop()}>{say`Stop`}</Button>
+          {!state.storing && <Button variant="outlined" onClick={() => stop(state.name)}>{say`Stop`}</Button>}
         </div>
       ) : (
         <div className="row">

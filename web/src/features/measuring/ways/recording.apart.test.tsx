@@ -163,6 +163,42 @@ describe('a recording of the tone', () => {
     await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('long.wav Stopped.'));
   });
 
+  it('stopped before the worker began it never begins, and what comes of it later is not told', async () => {
+    let opened: (file: null) => void = () => undefined;
+    worker.decoded = new Promise((resolve) => (opened = resolve));
+    worker.answers = [measured(run())];
+    const { given } = open();
+    fireEvent.change(screen.getByLabelText(TONE), { target: { files: [new File(['RIFF'], 'slow.wav')] } });
+    await screen.findByRole('button', { name: 'Stop' });
+    press('Stop');
+    expect(screen.getByRole('alert').textContent).toBe('slow.wav Stopped.');
+    expect(screen.queryByRole('progressbar')).toBeNull();
+    await act(async () => {
+      opened(null);
+      await Promise.resolve();
+    });
+    await waitFor(() => expect(worker.answers).toHaveLength(0));
+    expect(given).toEqual([]);
+    expect(screen.getByRole('alert').textContent).toBe('slow.wav Stopped.');
+    // The next is measured as if nothing had been.
+    worker.decoded = null;
+    worker.answers = [measured(run())];
+    await drop(TONE, 'next.wav');
+    await waitFor(() => expect(given).toHaveLength(1));
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  it('while it is stored there is nothing to stop', async () => {
+    worker.answers = [measured(run())];
+    let stored: () => void = () => undefined;
+    open({ onMeasured: () => new Promise((resolve) => (stored = resolve)) });
+    await drop(TONE);
+    await waitFor(() => expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('100'));
+    expect(screen.queryByRole('button', { name: 'Stop' })).toBeNull();
+    act(() => stored());
+    await waitFor(() => expect(screen.queryByRole('progressbar')).toBeNull());
+  });
+
   it('measured while the server is away it waits, and is stored with one key', async () => {
     worker.answers = [measured(run())];
     let away = true;
