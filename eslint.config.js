@@ -51,6 +51,12 @@ export default ts.config(
     files: ['web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks, 'react-refresh': refresh },
     languageOptions: { globals: globals.browser },
+    rules: { 'react-hooks/rules-of-hooks': 'error' },
+  },
+  {
+    // Whether a component can be compiled; tests are not.
+    files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', 'web/src/test/**'],
     rules: { ...hooks.configs.recommended.rules },
   },
   {

@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 const node = (name: string, include: string[], more: object = {}) => ({
@@ -24,6 +25,8 @@ export default defineConfig({
     maxWorkers: 2,
     // One reading of the modules serves every file of a worker: no test may leave anything behind in them.
     isolate: false,
+    // A module is put into JavaScript once for all projects, and once for all runs while it stays as it is.
+    experimental: { fsModuleCache: true, fsModuleCachePath: fileURLToPath(new URL('.cache/vitest', import.meta.url)) },
     reporters: ['default', './scripts/reporters/vitest-counts.ts'],
     projects: [
       node('core', ['core/src/**/*.test.ts', 'core/published/**/*.test.ts'], { testTimeout: 30000 }),

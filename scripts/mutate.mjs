@@ -3,6 +3,7 @@
  * to see which come to which change; then one change at a time is woken and those tests are run. A change that none
  * of them notices is shown with its place, to be judged by hand (some changes are no change at all).
  * `npm run mutate -- [--rung core|contract|cli|web|server] [--count N] [--seed N] [--file PART] [--at-once N]`
+ * `--quick` asks the tests beside a change and the short ones alone: what lives there wants a test of its own.
  * `--reach` wakes none and lists the lines of logic that no test comes to; `--browser` (of the web) shows what lived to the
  * browser's tests too.
  */
@@ -109,7 +110,7 @@ async function reach(dir, rung, env) {
 }
 
 /** The tests beside the file first, where a change is mostly noticed, then the quick ones, then all that come to it. */
-async function noticed(dir, rung, change, { took, files }, env) {
+async function noticed(dir, rung, change, { took, files }, env, alone) {
   const own = dirname(change.path.slice(ROOT.length));
   const mine = [...(files.get(change.number) ?? [])].sort((a, b) => (took.get(a) ?? 0) - (took.get(b) ?? 0));
   const near = mine.filter((name) => dirname(name.slice(dir.length)) === own && (took.get(name) ?? 0) < LONG_S);
@@ -117,7 +118,7 @@ async function noticed(dir, rung, change, { took, files }, env) {
   let spent = 0;
   const quick = rest.filter((name) => (spent += took.get(name) ?? 0) < LONG_S);
   const slow = rest.filter((name) => !quick.includes(name));
-  for (const group of [[...near, ...quick], slow])
+  for (const group of alone ? [[...near, ...quick]] : [[...near, ...quick], slow])
     if (group.length > 0 && (await fails(dir, rung, group, { ...env, CHANGED: String(change.number) }, BAIL)))
       return true;
   return false;
@@ -152,12 +153,12 @@ function tell(change, caught, by) {
 }
 
 /** Asks the unit tests of each change; gives back those that lived. */
-async function askUnits(dir, rung, chosen, reached, env, atOnce) {
+async function askUnits(dir, { rung, atOnce, quick }, chosen, reached, env) {
   const waiting = [...chosen];
   const lived = [];
   const work = async () => {
     for (let change = waiting.shift(); change; change = waiting.shift()) {
-      const caught = await noticed(dir, rung, change, reached, env);
+      const caught = await noticed(dir, rung, change, reached, env, quick);
       if (!caught) lived.push(change);
       tell(change, caught, `${reached.files.get(change.number)?.size ?? 0} files come to it`);
     }
@@ -167,7 +168,7 @@ async function askUnits(dir, rung, chosen, reached, env, atOnce) {
 }
 
 async function mutate(wish, env) {
-  const { rung, seed, atOnce } = wish;
+  const { rung, seed } = wish;
   const chosen = await sample(wish);
   const dir = copyOfTree();
   const total = (lived, by) => {
@@ -183,8 +184,8 @@ async function mutate(wish, env) {
     }
     const reached = await reach(dir, rung, env);
     if (wish.reach) return tellReach(rung, chosen, reached);
-    const lived = await askUnits(dir, rung, chosen, reached, env, atOnce);
-    total(lived, rung === 'web' ? ' by the unit tests' : '');
+    const lived = await askUnits(dir, wish, chosen, reached, env);
+    total(lived, wish.quick ? ' by the quick tests' : rung === 'web' ? ' by the unit tests' : '');
     if (!wish.browser || lived.length === 0) return;
     console.log('');
     const left = new Set(lived);
@@ -207,6 +208,7 @@ await plainly(async () => {
       file: { type: 'string', default: '' },
       'at-once': { type: 'string', default: '1' },
       reach: { type: 'boolean', default: false },
+      quick: { type: 'boolean', default: false },
       browser: { type: 'boolean', default: false },
     },
   });
