@@ -60,6 +60,11 @@ describe('a typed line', () => {
     ['plugged in', 'power on: asked through the gate', []],
     ['timer 90 min soak', 'starts a timer: soak, 90 min', ['timer']],
     ['timer 3 h soak', 'starts a timer: soak, 3 h', ['timer']],
+    // 100 s are 1.67 min, 200 min 3.33 h: one place.
+    ['timer 100 s soak', 'starts a timer: soak, 1.7 min', ['timer']],
+    ['timer 200 min soak', 'starts a timer: soak, 3.3 h', ['timer']],
+    ['timer 119 min soak', 'starts a timer: soak, 119 min', ['timer']],
+    ['timer 120 min soak', 'starts a timer: soak, 2 h', ['timer']],
     ['cleaned trims', 'work done: cleaned trims', ['work']],
     ['replaced C12', 'work done: replaced C12, in the circuit', ['work']],
     ['trim 45 to 1:15', 'work done: trim 45 to 1:15, facing the screw', ['work']],

@@ -89,7 +89,8 @@ function thinned(power: Float64Array, reach: number, binHz: number): FlutterSpec
     for (let j = -reach; j <= reach; j++) sum += power[top + j] as number;
     frequency.push(top * binHz);
     peak.push(Math.sqrt(sum));
-    edge = Math.floor(target);
+    // The bin that the target stands in was looked at already.
+    edge = Math.ceil(target);
   }
   return { frequencyHz: Float32Array.from(frequency), peakPercent: Float32Array.from(peak) };
 }
