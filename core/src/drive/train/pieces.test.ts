@@ -21,7 +21,7 @@ const part = (id: string, more: Partial<TrainPart> = {}): TrainPart => ({
   slipPercent: 0,
   ...more,
 });
-const BELT = { thicknessMm: 0.5, shape: 'flat' as const, lengthMm: null };
+const BELT: NonNullable<TrainPart['belt']> = { thicknessMm: 0.5, shape: 'flat', lengthMm: null };
 /** A pulley of 20 on 600 a minute, a belt of 0.5 to a platter of 200. */
 const train = (more: Partial<Train> = {}, parts: readonly TrainPart[] = []): Train => ({
   motor: {
@@ -112,8 +112,7 @@ describe('edges of what is taken', () => {
   });
 
   it('belts up to 30 mm thick and 20 m long, shafts apart by more than nought', () => {
-    const belt = (more: Partial<typeof BELT & { lengthMm: number | null }>) =>
-      wrong(belted({ belt: { ...BELT, ...more } }));
+    const belt = (more: Partial<NonNullable<TrainPart['belt']>>) => wrong(belted({ belt: { ...BELT, ...more } }));
     expect([belt({ thicknessMm: 0 }), belt({ thicknessMm: 30 }), belt({ lengthMm: 20_000 })]).toEqual([[], [], []]);
     expect([belt({ thicknessMm: -0.1 }), belt({ thicknessMm: 30.1 })]).toEqual(Array(2).fill(['platter.thicknessMm']));
     expect([belt({ lengthMm: 0 }), belt({ lengthMm: 20_001 })]).toEqual(Array(2).fill(['platter.lengthMm']));
@@ -146,7 +145,7 @@ describe('what comes round how often', () => {
   it('a belt by its middle line: π d n over its length, known or round its wheels', () => {
     // Pulley 10 a second; platter 10 · 20.5/200.5 a second.
     const platter = (10 * 20.5) / 200.5;
-    const known = lines(belted({ belt: { ...BELT, lengthMm: 700 } as never }));
+    const known = lines(belted({ belt: { ...BELT, lengthMm: 700 } }));
     expect(known).toContainEqual(['belt to platter', 'belt', expect.closeTo((Math.PI * 200.5 * platter) / 700, 9)]);
     const measured = belted({ centreMm: 150 });
     const run = beltLength({ first: 20.5, second: 200.5, centre: 150, crossed: false }) as number;
