@@ -179,6 +179,11 @@ describe('the end', () => {
     const answer = marked.replay.find(({ words }) => words.startsWith('Belt'));
     expect(answer).toMatchObject({ rank: 1, missed: null });
     expect(answer?.moved).toBeGreaterThan(0.3);
+    // What a line moved is its share less the one before it.
+    expect(answer?.moved).toBeLessThan(answer?.share ?? 0);
+    const shares = marked.replay.flatMap(({ share, moved }) => (share === null ? [] : [{ share, moved }]));
+    expect(shares.length).toBeGreaterThan(1);
+    shares.slice(1).forEach(({ share, moved }, i) => expect(moved).toBeCloseTo(share - (shares[i]?.share ?? 0), 9));
     expect(endBody(marked)).toMatchObject({ kind: 'practice-end', left: [], harm: [], live: 0 });
   });
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { discProblems, discRings, innerRadius, ringRadii, type DiscWish } from './disc.js';
 import { LOOK, read } from './look.test-data.js';
 import { driftSense, readStrobe, type StrobeLook } from './reading.js';
+import { otherStandstills, PRINTED_RINGS, printedRing } from './ring.js';
 
 /** Limits of its parts, percent: a rectangle's standard uncertainty times root three. */
 const limits = (more: Partial<StrobeLook>) =>
@@ -108,6 +109,13 @@ describe('a disc', () => {
     expect(fields({ ...one, discMm: 195.9, paper: 'Letter' })).toEqual([]);
     expect(fields({ ...one, discMm: 39.9 })).toEqual(['discMm']);
     expect(fields({ ...one, discMm: null })).toEqual(['discMm']);
+    // 40 mm is a disc, but too small for a ring with its words: it is told so, not that it is no disc.
+    const said = (discMm: number) =>
+      discProblems({ ...wish, ...one, discMm, holeMm: 0 }).map(({ message }) => message)[0];
+    expect([said(39.9)?.startsWith('A disc of 40'), said(40)?.startsWith('The rings do not fit')]).toEqual([
+      true,
+      true,
+    ]);
     expect(fields({ ...one, holeMm: 95 })).toEqual(['holeMm']);
     expect(fields({ ...one, holeMm: -1 })).toEqual(['holeMm']);
     // Two rings leave 22 mm from the middle of a disc of 100: six of paper round a hole of 32.
@@ -121,5 +129,26 @@ describe('a disc', () => {
     expect([strip(least + 0.01), strip(least - 0.01)]).toEqual([[], ['stripMm']]);
     expect([strip(600), strip(600.1), strip(9.9)]).toEqual([[], ['stripMm'], ['stripMm']]);
     expect(fields({ speedsRpm: [7], discMm: 190 })).toEqual(['discMm']);
+  });
+});
+
+describe('the rings that discs carry', () => {
+  it('16⅔, 33⅓, 45 and 78.26 under both mains: 6000 and 7200 flashes a minute over the turns, whole', () => {
+    expect(PRINTED_RINGS.map(({ mainsHz, bars }) => [mainsHz, bars])).toEqual([
+      [50, 360],
+      [50, 180],
+      [50, 133],
+      [50, 77],
+      [60, 432],
+      [60, 216],
+      [60, 160],
+      [60, 92],
+    ]);
+    expect(printedRing(92)).toMatchObject({ mainsHz: 60, nominalRpm: 78.26 });
+    expect(printedRing(91)).toBeNull();
+  });
+
+  it('seem to stand still at twice and at half of their speed too', () => {
+    expect(otherStandstills(180, 100)).toEqual({ double: expect.closeTo(200 / 3, 9), half: expect.closeTo(50 / 3, 9) });
   });
 });

@@ -125,4 +125,17 @@ describe('test tone', () => {
     const result = await measureWav(memorySource(bytes), { nominalHz: 3150, onProgress: () => false });
     expect(result).toEqual({ kind: 'unusable', reason: 'STOPPED' });
   });
+
+  it('tells how far it is: never back, never past the whole, a tenth when the tone is found, all at the end', async () => {
+    const bytes = writeWav([synthTone({ sampleRate: RATE, durationS: 60, nominalHz: 3150 })], RATE);
+    const told: number[] = [];
+    await measureWav(memorySource(bytes), { nominalHz: 3150, onProgress: (done) => void told.push(done) });
+    expect(told[0]).toBeCloseTo(0.1, 9);
+    expect(told.at(-1)).toBe(1);
+    expect(told.length).toBeGreaterThan(3);
+    for (let i = 1; i < told.length; i++) expect(told[i]).toBeGreaterThanOrEqual(told[i - 1] as number);
+    expect(Math.max(...told)).toBe(1);
+    // Reading and listening take seven tenths of it.
+    expect(Math.max(...told.slice(0, -1))).toBeLessThanOrEqual(0.8 + 1e-9);
+  });
 });
