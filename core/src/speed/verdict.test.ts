@@ -28,6 +28,21 @@ describe('verdict', () => {
     );
   });
 
+  it('says what would decide: a smaller uncertainty or a trim, by how much each', () => {
+    const decide = (error: number, spread: number) => {
+      const verdict = judge(error, spread, narrow);
+      return verdict.kind === 'undecided' ? verdict.decide : verdict.kind;
+    };
+    // 0.15 to the limit; 0.2 is 0.05 too much.
+    expect(decide(0.15, 0.2)).toBe('Bring the uncertainty under ±0.15 %, or trim 0.05 % towards the middle.');
+    expect(decide(-0.15, 0.2)).toBe('Bring the uncertainty under ±0.15 %, or trim 0.05 % towards the middle.');
+    expect(decide(0.35, 0.1)).toBe(
+      'Trim towards the middle: the reading is over the limit by less than its uncertainty.',
+    );
+    expect(decide(0, 0.3)).toBe('right');
+    expect(decide(0.1, 0.3)).toMatch(/^±0\.3 % cannot prove a window of 0\.6 %/);
+  });
+
   it('is undecided without an uncertainty', () => {
     expect(judge(0, null, narrow).kind).toBe('undecided');
   });
@@ -63,6 +78,20 @@ describe('ribbon', () => {
         },
       ),
     );
+  });
+
+  it('has figures at 1, 5 and 20 times each limit, as short as they are exact', () => {
+    const labels = (lower: number, upper: number) =>
+      ribbonGeometry(
+        { errorPercent: 0, expandedPercent: null, wowPeakPercent: null },
+        tolerance(lower, upper, origin),
+        '',
+      ).ticks.flatMap(({ label }) => (label === null ? [] : [label]));
+    expect(labels(-0.3, 0.3)).toEqual(['−6', '−1.5', '−0.3', '+0.3', '+1.5', '+6']);
+    expect(labels(-1, 1.5)).toEqual(['−20', '−5', '−1', '+1.5', '+7.5', '+30']);
+    expect(labels(-0.25, 0.25)).toEqual(['−5', '−1.25', '−0.25', '+0.25', '+1.25', '+5']);
+    // Two places under ten, one from there on.
+    expect(labels(-2.25, 0.02)).toEqual(['−45', '−11.3', '−2.25', '+0.02', '+0.1', '+0.4']);
   });
 
   it('pins what lies beyond and says so', () => {

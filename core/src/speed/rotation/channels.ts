@@ -184,7 +184,9 @@ const QUADRATURE = { from: 0.1, to: 0.4 } as const;
 
 /** Two channels of one wheel a quarter apart: the first's pulses with the sense of each; null when they are not. */
 export function quadrature(a: PulseSignal, b: PulseSignal): PulseSignal | null {
-  if (a.timeS.length < 4 || Math.abs(b.timeS.length / a.timeS.length - 1) > 0.1) return null;
+  // A recording begins and ends anywhere: one pulse more or less is no other rate.
+  const more = Math.abs(b.timeS.length - a.timeS.length);
+  if (a.timeS.length < 4 || more > Math.max(1, 0.1 * a.timeS.length)) return null;
   const senses = new Int8Array(a.timeS.length);
   const behind: number[] = [];
   let k = 0;

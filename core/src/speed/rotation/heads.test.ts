@@ -119,6 +119,24 @@ describe('the unit of a time column', () => {
     expect(asked.choices.map(({ answer }) => Math.round(1 / (answer.timeUnitS ?? 1)))).toEqual([16e6]);
   });
 
+  it('of two usual clocks near the nominal offers the nearer first', () => {
+    const asked = unitOf(
+      time(
+        'ticks',
+        count(20, (i) => i * 7),
+      ),
+      0,
+      33.4 / 25e6,
+      33.33,
+    );
+    if (asked.kind !== 'asked') throw new Error('not asked');
+    // At 24 MHz 32.06, at 25 MHz 33.4.
+    expect(asked.choices.map(({ words }) => words)).toEqual([
+      '25000000 ticks a second: 33.4 rpm',
+      '24000000 ticks a second: 32.06 rpm',
+    ]);
+  });
+
   it('of a fitting unit but named ticks is asked about where a usual clock comes near as well', () => {
     const table = time(
       'count',

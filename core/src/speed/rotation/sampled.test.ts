@@ -214,6 +214,9 @@ describe('two channels of one wheel', () => {
     expect([senses(wheel(0.11)), senses(wheel(0.39))].every(Boolean)).toBe(true);
     expect(senses(wheel(0.25, 18))).not.toBeNull();
     expect(senses(wheel(0.25, 17))).toBeNull();
+    // One more or less is none, however few they are.
+    expect(quadrature(at(0, 2, 4, 6), at(0.5, 2.5, 4.5))?.senses).toBeDefined();
+    expect(quadrature(at(0, 2, 4, 6), at(0.5, 2.5))).toBeNull();
     expect(quadrature(at(0, 2, 4), at(0.5, 2.5, 4.5))).toBeNull();
     expect(quadrature(at(0, 2, 4, 6), at(0.5, 2.5, 4.5, 6.5))).not.toBeNull();
   });

@@ -205,6 +205,15 @@ describe('rivals of a path', () => {
       { offset: 150, evidence: 2 },
     ]);
     expect(found.length).toBeLessThanOrEqual(6);
+    // 21 steps are 3.2 %: another one.
+    const near = new Float32Array(size);
+    near[10] = 8;
+    near[31] = 7;
+    near[51] = 6;
+    const close = rivals([{ evidence: [near], path: Int32Array.of(10) }], size);
+    expect(close.slice(0, 2).map(({ offset }) => offset)).toEqual([0, 21]);
+    // The third is 20 steps from the second: 3 %, the same one.
+    expect(close.some(({ offset }) => offset === 41)).toBe(false);
     for (const a of found)
       for (const b of found) if (a !== b) expect(Math.abs(a.offset - b.offset)).toBeGreaterThan(20);
   });
