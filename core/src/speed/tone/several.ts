@@ -58,6 +58,8 @@ function pitchOf(samples: Float64Array, rate: number): number {
   const first = Math.max(2, Math.ceil((100 * size) / rate));
   let top = first;
   for (let k = first; k < power.length - 2; k++) if ((power[k] as number) > (power[top] as number)) top = k;
+  // The flank of hum below the range is no line.
+  if (top === first && (power[top - 1] as number) >= (power[top] as number)) return 0;
   if ((power[top] as number) < CONTRAST * (quantile(power, 0.4) + 1e-12)) return 0;
   let sum = 0;
   let moment = 0;
