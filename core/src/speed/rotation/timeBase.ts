@@ -99,7 +99,7 @@ export function unitOf(
     meanRpm: rpmAtSeconds / seconds,
   }));
   if (named !== null) {
-    if (isReachable(rpmAtSeconds / named, nominalRpm) || fits.length === 0 || fits[0]?.[1] === named)
+    if (isReachable(rpmAtSeconds / named, nominalRpm) || fits.length === 0)
       return { kind: 'unit', seconds: named, guessed: false };
     return ask(
       'TIME_UNIT',
