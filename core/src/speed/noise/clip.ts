@@ -125,9 +125,9 @@ function ticksOf(samples: Float64Array, sampleRate: number): NoiseFigures['ticks
   const step = Math.max(1, Math.round(STEP_S * sampleRate));
   const envelope = Float64Array.from({ length: Math.floor(samples.length / step) }, (_one, i) => {
     let sum = 0;
-    // Differences take the hum and the rumble away: ticks are sharp.
-    for (let n = Math.max(1, i * step); n < (i + 1) * step; n++)
-      sum += ((samples[n] as number) - (samples[n - 1] as number)) ** 2;
+    // Differences of differences take the hum and the rumble away: ticks are sharp.
+    for (let n = Math.max(2, i * step); n < (i + 1) * step; n++)
+      sum += ((samples[n] as number) - 2 * (samples[n - 1] as number) + (samples[n - 2] as number)) ** 2;
     return Math.sqrt(sum / step);
   });
   const rate = sampleRate / step;

@@ -276,11 +276,13 @@ function absentPulses(counted: CountedPulses, perTurn: number, absent: readonly 
   return expected - present;
 }
 
-/** Segments whose place is far off while most are not. */
+/** Segments whose place is far off while most are not. From the middle one: of few a single bad one moves the mean. */
 function misplaced(places: Float64Array): number[] {
-  const usual = median(places.map(Math.abs));
-  return Array.from(places, (_, i) => i).filter((i) => {
-    const off = Math.abs(places[i] as number);
-    return off > DAMAGED_PITCH_PART && off > 5 * usual;
+  const middle = median(places);
+  const off = places.map((place) => Math.abs(place - middle));
+  const usual = median(off);
+  return Array.from(off, (_, i) => i).filter((i) => {
+    const own = off[i] as number;
+    return own > DAMAGED_PITCH_PART && own > 5 * usual;
   });
 }

@@ -9,6 +9,12 @@ describe('the tick of a clock', () => {
     expect(at(0, 20, 40, 60, 100)).toBe(20);
     expect(at(0, 0.5, 1, 2.5, 3)).toBe(0.5);
     expect(at(0, 0.002, 0.006, 0.008, 0.012)).toBe(2e-3);
+    // Polled each 8 ms, each 4, each third of a second: what the counts of milliseconds have in common.
+    expect(at(0, 0.096, 0.2, 0.304, 0.4, 0.504)).toBeCloseTo(0.008, 12);
+    expect(at(0, 12, 20, 32, 44)).toBe(4);
+    expect(at(0, 99, 165, 264, 330)).toBe(33);
+    // Even pulses, also with one missing, tell nothing of a clock but that they may stand on its steps.
+    expect([at(0, 30, 60, 90, 120), at(0, 33, 66, 99, 165)]).toEqual([10, 1]);
     // Counted from the first: where the clock began does not matter.
     expect(at(7, 12, 17, 27, 32)).toBe(5);
   });

@@ -58,16 +58,29 @@ export function unwrapCounter(raw: Float64Array): Unwrapped {
 /** One step or more, and whole: a small part of a step is not no step. */
 const isSteps = (steps: number): boolean => Math.round(steps) > 0 && Math.abs(steps - Math.round(steps)) < 1e-3;
 
-/** Smallest step all times are whole multiples of, in their unit; 0 when they are finer than a thousandth of a gap. */
+const commonPart = (a: number, b: number): number => (b === 0 ? a : commonPart(b, a % b));
+
+/**
+ * Largest step all times are whole multiples of, in their unit; 0 when they are finer than a thousandth of a gap. Where
+ * the gaps differ, what their counts have in common belongs to the step: a poll each 8 ms is told as such.
+ */
 export function tickOf(values: Float64Array): number {
   const first = values[0] ?? 0;
   const some = Array.from(values.subarray(0, 4000), (value) => value - first).filter((value) => value > 0);
   const usual = (some[some.length - 1] ?? 0) / Math.max(1, some.length);
   for (const tick of [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 5e-3, 2e-3, 1e-3, 5e-4, 2e-4, 1e-4]) {
     if (tick < 1e-3 * usual) return 0;
-    if (some.length > 3 && some.every((value) => isSteps(value / tick))) return tick;
+    if (some.length > 3 && some.every((value) => isSteps(value / tick))) return tick * common(some, tick);
   }
   return 0;
+}
+
+/** The greatest number that divides all counts of steps; 1 where the pulses are even, some of them missing: that tells nothing of a clock. */
+function common(times: readonly number[], tick: number): number {
+  const counts = times.map((value) => Math.round(value / tick));
+  const gaps = counts.map((count, i) => count - (counts[i - 1] ?? 0));
+  const least = Math.min(...gaps.filter((gap) => gap > 0));
+  return gaps.every((gap) => gap % least === 0) ? 1 : counts.reduce(commonPart, 0);
 }
 
 /** A unit of time and whether it was guessed. */

@@ -1,0 +1,96 @@
+/** Wheels that are not as they should be: uneven, with a pole missing or out of its place, read from plain lists of times. */
+import { describe, expect, it } from 'vitest';
+import { measurePulses, requirePerTurn } from './pulses.js';
+import type { MeasuredPulses, PulseWish } from './pulseResult.js';
+
+const TURN_S = 0.6137;
+const RPM = 60 / TURN_S;
+const WISH: PulseWish = { perTurn: 6, nominalRpm: 100 };
+/** Turns of 0.6137 s, on no step of a clock: 97.768 a minute; pole i stands at `places[i]` of the turn. */
+const list = (places: readonly number[], turns = 40, more: (turn: number, i: number) => number | null = () => 0) => {
+  const rows = ['time (s)'];
+  for (let turn = 0; turn < turns; turn++)
+    places.forEach((place, i) => {
+      const off = more(turn, i);
+      if (off !== null) rows.push((TURN_S * (turn + place) + off).toFixed(9));
+    });
+  return rows.join('\n');
+};
+const EVEN = [0, 1, 2, 3, 4, 5].map((i) => i / 6);
+const measured = async (text: string, wish: Partial<PulseWish> = {}): Promise<MeasuredPulses> => {
+  const found = await measurePulses(text, { ...WISH, ...wish });
+  if (found.kind !== 'measured') throw new Error(JSON.stringify(found));
+  return found;
+};
+
+describe('a wheel', () => {
+  it('that is even has no errors of spacing, and its turns a minute', async () => {
+    const found = await measured(list(EVEN));
+    expect(found.meanRpm).toBeCloseTo(RPM, 4);
+    expect(found.meanErrorPercent).toBeCloseTo(RPM - 100, 4);
+    expect(found).toMatchObject({ perTurn: 6, missing: 0, doubled: 0, damagedSegmentsPerTurn: 0, channel: '' });
+    for (const error of found.spacingErrorsPercent) expect(Math.abs(error)).toBeLessThan(0.01);
+    expect(found.spacingErrorsPercent).toHaveLength(6);
+    // What comes once a turn cannot be told from the wheel.
+    expect(found.warnings).toEqual(['ONCE_A_TURN_NOT_SEPARABLE']);
+  });
+
+  it('with a pole a tenth of a pitch late: ten percent more before it, ten less behind it', async () => {
+    const late = EVEN.map((place, i) => (i === 2 ? place + 0.1 / 6 : place));
+    const found = await measured(list(late));
+    expect(found.meanRpm).toBeCloseTo(RPM, 3);
+    const errors = found.spacingErrorsPercent;
+    // Pole 2 is late: from 1 to 2 is longer, from 2 to 3 shorter.
+    expect(errors.map((one) => Math.round(one) + 0)).toEqual([0, 10, -10, 0, 0, 0]);
+    expect(found.damagedSegmentsPerTurn).toBe(0);
+  });
+
+  it('with a pole three tenths out of its place has a damaged one', async () => {
+    const bad = EVEN.map((place, i) => (i === 4 ? place + 0.32 / 6 : place));
+    const found = await measured(list(bad));
+    expect(found.damagedSegmentsPerTurn).toBe(1);
+    expect(found.warnings).toContain('DAMAGED_SEGMENT');
+    // However few the wheel has: one of three.
+    const three = await measured(list([0, 1 / 3, (2 - 0.3) / 3]), { perTurn: 3 });
+    expect(three.damagedSegmentsPerTurn).toBe(1);
+    // Of two nobody can say which is out of its place.
+    const two = await measured(list([0, 0.65]), { perTurn: 2 });
+    expect(two.damagedSegmentsPerTurn).toBe(0);
+    expect(found.meanRpm).toBeCloseTo(RPM, 3);
+  });
+
+  it('with a pole that is never there counts it as damaged, not as missing', async () => {
+    const found = await measured(list(EVEN, 40, (_, i) => (i === 3 ? null : 0)));
+    expect(found).toMatchObject({ missing: 0, damagedSegmentsPerTurn: 1 });
+    expect(found.meanRpm).toBeCloseTo(RPM, 3);
+    // There in six turns of ten it is missing in four: no damaged pole, sixteen pulses missing.
+    const often = await measured(list(EVEN, 40, (turn, i) => (i === 3 && turn % 10 < 4 ? null : 0)));
+    expect(often).toMatchObject({ missing: 16, damagedSegmentsPerTurn: 0 });
+    expect(often.warnings).toContain('MISSING_PULSES');
+  });
+
+  it('polled in steps says what they cost: half a step at either end, two rectangles', async () => {
+    const rows = ['time (s)'];
+    for (let n = 0; n < 240; n++) rows.push((Math.round((n * 0.1013) / 0.004) * 0.004).toFixed(3));
+    const found = await measured(rows.join('\n'));
+    const part = found.uncertainty.find(({ name }) => name === 'counting');
+    // 4 ms: u = √2 · (2 ms/√3)/24.2 s, of which the straight line takes half.
+    expect(part?.standardPercent).toBeCloseTo((100 * Math.SQRT2 * (0.002 / Math.sqrt(3))) / (239 * 0.1013) / 2, 5);
+    expect(part?.why).toContain('steps of 4 ms');
+    expect(found.warnings).toContain('POLLED_TIMES');
+  });
+
+  it('that slows by one percent has that drift, nine tenths of it from tenth to tenth', async () => {
+    // The turn's time grows by 1 % over 60 turns.
+    const found = await measured(
+      list(EVEN, 60, (turn, i) => TURN_S * 0.01 * ((turn + (EVEN[i] ?? 0)) ** 2 / (2 * 60))),
+    );
+    expect(found.driftPercent).toBeCloseTo(-0.9, 1);
+    expect(found.warnings).toContain('DRIFTING');
+  });
+
+  it('takes a whole number of pulses a turn from one up', () => {
+    expect(() => requirePerTurn(1)).not.toThrow();
+    for (const count of [0, -1, 1.5, Number.NaN]) expect(() => requirePerTurn(count)).toThrow();
+  });
+});
