@@ -4,7 +4,7 @@ import { join } from 'node:path';
 
 /** Tables of the trade and drawn things are no logic. */
 const NO_LOGIC =
-  /\.test\.|test-data|src\/test\/|\.d\.ts$|families\/(paths|records|parts)|kernel\/bytes|demo\/|speed\/made|diagnosis\/score|tone\/synth|migrations\/|tokens\.ts|theme\.ts/;
+  /\.test\.|test-data|src\/test\/|\.d\.ts$|families\/(paths|records|parts)|kernel\/bytes|demo\/|speed\/made|diagnosis\/score|(tone|sound)\/synth|trims\/made|migrations\/|tokens\.ts|theme\.ts/;
 
 /** Machines of the practice are made up, and so are their numbers; constants of measuring are chosen, with their origin. */
 const CHOSEN = /practice\/(machines|electric|motors)\/|marking\/maps\/|families\/shared\/proving|defaults\.ts$/;
