@@ -18,6 +18,13 @@ describe('verdict', () => {
     expect(judge(1.2, 0.1, lopsided).kind).toBe('right');
   });
 
+  it('0.2 ± 0.1 lies inside of ±0.3, and 0.4 ± 0.1 touches it: sums of typed figures, whatever their last digits', () => {
+    expect(judge(0.2, 0.1, narrow)).toEqual({ kind: 'right' });
+    expect(judge(-0.2, 0.1, narrow)).toEqual({ kind: 'right' });
+    expect([judge(0.4, 0.1, narrow).kind, judge(-0.4, 0.1, narrow).kind]).toEqual(['undecided', 'undecided']);
+    expect([judge(0.2001, 0.1, narrow).kind, judge(0.4001, 0.1, narrow).kind]).toEqual(['undecided', 'not-right']);
+  });
+
   it('never proves a tolerance smaller than the uncertainty', () => {
     fc.assert(
       fc.property(fc.double({ min: -2, max: 2, noNaN: true }), (error) => {

@@ -11,6 +11,18 @@ export type Verdict =
   | { readonly kind: 'not-right'; readonly side: 'slow' | 'fast' }
   | { readonly kind: 'undecided'; readonly decide: string };
 
+/** Sums of typed figures are off by their last digits: 0.2 and 0.1 are not more than 0.3. Percent. */
+const LAST_DIGITS = 1e-9;
+
+/** Does the whole interval lie inside these limits? All in percent. */
+export const liesInside = (
+  errorPercent: number,
+  expandedPercent: number,
+  { lowerPercent, upperPercent }: Pick<Tolerance, 'lowerPercent' | 'upperPercent'>,
+): boolean =>
+  errorPercent - expandedPercent >= lowerPercent - LAST_DIGITS &&
+  errorPercent + expandedPercent <= upperPercent + LAST_DIGITS;
+
 /** Judges error e with expanded uncertainty U, both in percent. Null U means it is not known. */
 export function judge(errorPercent: number, expandedPercent: number | null, limits: Tolerance): Verdict {
   if (expandedPercent === null) {
@@ -21,9 +33,9 @@ export function judge(errorPercent: number, expandedPercent: number | null, limi
   }
   const low = errorPercent - expandedPercent;
   const high = errorPercent + expandedPercent;
-  if (low >= limits.lowerPercent && high <= limits.upperPercent) return { kind: 'right' };
-  if (low > limits.upperPercent) return { kind: 'not-right', side: 'fast' };
-  if (high < limits.lowerPercent) return { kind: 'not-right', side: 'slow' };
+  if (liesInside(errorPercent, expandedPercent, limits)) return { kind: 'right' };
+  if (low > limits.upperPercent + LAST_DIGITS) return { kind: 'not-right', side: 'fast' };
+  if (high < limits.lowerPercent - LAST_DIGITS) return { kind: 'not-right', side: 'slow' };
   return { kind: 'undecided', decide: whatDecides(errorPercent, expandedPercent, limits) };
 }
 

@@ -3,6 +3,7 @@
  * windows together are turns = -(E[J'J])^-1 E[J]' e: the less sure an effect is, the shorter the move.
  */
 import { solveNormal } from '../../numeric/index.js';
+import { liesInside } from '../../speed/index.js';
 import { beliefOf, ownSpeed, type CoachBelief } from './belief.js';
 import { COACH, type CoachLine, type CoachTask, type CoachTrim } from './course.js';
 
@@ -68,7 +69,7 @@ function isRight(
 ): boolean {
   if (!fresh) return false;
   const spread = fresh.expandedPercent ?? Math.min(COACH.unknownPercent, (upperPercent - lowerPercent) / 4);
-  return fresh.errorPercent - spread >= lowerPercent && fresh.errorPercent + spread <= upperPercent;
+  return liesInside(fresh.errorPercent, spread, { lowerPercent, upperPercent });
 }
 
 /** The speed that stands unread: the selector is moved as little as can be, so the one watched last comes first. */
