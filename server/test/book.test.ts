@@ -186,6 +186,19 @@ describe('what is due later', () => {
     ]);
     expect(events[1]?.summary).toBe(`${String(job.number).padStart(4, '0')} Kalender Up: Oil again: the bearing; well`);
     expect(events[1]?.description).toBe('Oil again, Church hall');
+    // Two of one day: the job with the smaller number first, however they were told.
+    const later = await take({ make: 'Kalender', customer: 'Church hall' });
+    await tell(later.id, due('2026-12-18', 'Second', 'trial'));
+    await tell(job.id, due('2026-12-18', 'First', 'trial'));
+    const sameDay = (await list()).filter(({ on }) => on === '2026-12-18').map(({ what }) => what);
+    expect(sameDay.at(-1)).toBe('Second');
+    for (const one of (await list()).filter(({ what }) => what === 'First' || what === 'Second'))
+      await tell(one.what === 'First' ? job.id : later.id, {
+        kind: 'follow-up-done',
+        target: one.key,
+        how: 'done',
+        words: '',
+      });
     const [first] = await list();
     await tell(job.id, { kind: 'follow-up-done', target: first?.key ?? '', how: 'done', words: '' });
     expect((await list()).map(({ on }) => on)).toEqual(['2027-03-01']);

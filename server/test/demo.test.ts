@@ -59,6 +59,10 @@ describe('the demo', () => {
   it('hides behind one’s own bench and comes back', async () => {
     await request(h.app).post('/api/v1/settings/demo').send({ shown: false });
     expect(await list()).toHaveLength(0);
+    // Nobody counts what is not shown.
+    const { counts } = (await request(h.app).get('/api/v1/jobs')).body as { counts: Record<string, number> };
+    const own = await h.db('job').where({ demo: false }).count('id as n').first();
+    expect(Object.values(counts).reduce((sum, one) => sum + one, 0)).toBe(Number(own?.n));
     await request(h.app).post('/api/v1/settings/demo').send({ shown: true });
     expect((await list()).length).toBeGreaterThan(0);
   });

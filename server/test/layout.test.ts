@@ -224,6 +224,14 @@ describe('the bench sheet', () => {
     const days = words.filter(({ text }) => text === '2026-03-01');
     expect(days.map(({ x, size }) => [x, size])).toEqual(Array(5).fill([expect.closeTo(162, 1), 7]));
     expect(words.find(({ text }) => text === 'Cleaned-it')).toMatchObject({ x: expect.closeTo(82, 1), size: 9 });
+    expect(words.find(({ text }) => text.startsWith('hot'))).toMatchObject({ x: expect.closeTo(20, 1), size: 10 });
+    // A shop's name has 120 mm: a longer one goes on in a second line, beside the sheet's number.
+    const long = { ...sheet, shop: { ...sheet.shop, name: 'Workshop '.repeat(9).trim() } };
+    const [other] = await pagesOf(benchPdf(long, when));
+    if (!other) throw new Error('no page');
+    const named = (await wordsOn(other)).filter(({ text }) => text.includes('Workshop'));
+    expect(new Set(named.map(({ y }) => Math.round(y))).size).toBe(2);
+    for (const { x } of named) expect(x).toBeLessThan(140);
   });
 });
 
