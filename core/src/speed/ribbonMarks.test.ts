@@ -143,7 +143,11 @@ describe('the printed ribbon, 170 mm', () => {
       [44.27, 1],
       [84.63, 1],
     ]);
-    expect(pointsOf(of(up, 'arrowHead')[0])?.map(([x]) => x)).toEqual([86.23, 84.63, 84.63]);
+    expect(pointsOf(of(up, 'arrowHead')[0])).toEqual([
+      [86.23, 1],
+      [84.63, 0.2],
+      [84.63, 1.8],
+    ]);
     const down = printRibbonMarks({ found: left, left: found }, uneven, '45');
     expect(pointsOf(of(down, 'arrowHead')[0])?.map(([x]) => x)).toEqual([44.27, 45.87, 45.87]);
     expect(of(printRibbonMarks({ found: left, left }, uneven, '45'), 'arrow')).toEqual([]);
@@ -156,6 +160,10 @@ describe('the printed ribbon, 170 mm', () => {
     for (const role of ['found', 'mean', 'wow', 'bracket', 'arrow'] as const) expect(of(none, role)).toEqual([]);
     expect(of(none, 'tick')).toHaveLength(12);
     const off = printRibbonMarks({ found: { ...found, errorPercent: -99 }, left: null }, uneven, '45');
-    expect(pointsOf(of(off, 'beyond')[0])?.[0]).toEqual([1, 6]);
+    expect(pointsOf(of(off, 'beyond')[0])).toEqual([
+      [1, 6],
+      [3.4, 4.4],
+      [3.4, 7.6],
+    ]);
   });
 });

@@ -62,6 +62,11 @@ describe('a counter that runs over', () => {
     expect([...values]).toEqual(count(20, (i) => 100 + i * step));
   });
 
+  it('that was read twice within a tick stands still there, it does not run over', () => {
+    const raw = Float64Array.of(60_000, 62_000, 62_000, 64_000, 464, 464, 2_464);
+    expect([...unwrapCounter(raw).values]).toEqual([60_000, 62_000, 62_000, 64_000, 66_000, 66_000, 68_000]);
+  });
+
   it('is no counter when it falls by less than half of its range, holds parts of a step, or falls as often as it rises', () => {
     expect(unwrapCounter(Float64Array.of(0, 40000, 60000, 50000, 65000)).backward).toBe(3);
     expect(unwrapCounter(Float64Array.of(0, 40000.5, 65000, 100, 200)).backward).toBe(3);

@@ -183,6 +183,11 @@ describe('stretches of pulses', () => {
     const asked = stretchesOf(two, WISH);
     if (asked.kind !== 'asked') throw new Error(asked.kind);
     expect(asked.choices.map(({ meanRpm }) => Math.round(meanRpm ?? 0))).toEqual([33, 45]);
+    // Whole seconds, figures of four.
+    expect(asked.choices.map(({ words }) => words)).toEqual([
+      expect.stringMatching(/^33\.3 rpm from 3\d to \d\d s$/),
+      expect.stringMatching(/^45 rpm from \d to \d\d s$/),
+    ]);
     const [first] = asked.choices;
     // Within the two turns that means are taken over.
     expect(Math.abs((first?.answer.fromS ?? 0) - 30)).toBeLessThan(3.6);

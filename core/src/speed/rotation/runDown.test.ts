@@ -46,6 +46,12 @@ describe('a run down out of a log', () => {
         next++;
       }
     }
+    const run = await runDownOf(`time (s)\n${times.map((t) => t.toFixed(3)).join('\n')}`, { ...wish, perTurn: 4 });
+    if (run.kind !== 'run-down') throw new Error(run.kind);
+    // One for each whole turn that the list holds, at its middle.
+    expect(run.speeds).toHaveLength(times.length - 4);
+    expect(run.speeds.every(({ at, rpm }) => Number.isFinite(at) && rpm > 0)).toBe(true);
+    expect(run.speeds[0]?.at).toBeCloseTo(((times[0] as number) + (times[4] as number)) / 2 - (times[0] as number), 6);
     const { how, seconds } = await found(`time (s)\n${times.map((t) => t.toFixed(3)).join('\n')}`, 4);
     expect(how).toBe('pulses');
     expect(Math.abs(seconds - TAU_S * Math.log(0.98 / 0.5))).toBeLessThan(0.5);

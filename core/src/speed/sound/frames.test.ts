@@ -52,6 +52,13 @@ describe('frames', () => {
     expect(fast[0]?.rms).toBeCloseTo(plain[0]?.rms ?? 0, 3);
   });
 
+  it('look no higher than 0.45 of the rate, where half of it is under eight kilohertz', async () => {
+    const [first] = (await soundFrames(sourceOf(8000, sine(8000, 0.5, [440, 0.5], [3700, 0.2])), 0, () => true)) ?? [];
+    expect(first?.topHz).toBeLessThanOrEqual(3600);
+    expect(first?.topHz).toBeGreaterThan(3595);
+    expect(Math.max(...(first?.lineHz ?? []))).toBeLessThan(3600);
+  });
+
   it('are stopped by whoever asked', async () => {
     expect(await soundFrames(sourceOf(8000, sine(8000, 4, [440, 0.5])), 0, () => false)).toBeNull();
     expect(await soundFrames(sourceOf(8000, sine(8000, 4, [440, 0.5])), 0, () => undefined)).not.toBeNull();

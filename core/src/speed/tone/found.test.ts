@@ -1,6 +1,6 @@
 /** Where a tone is, where it jumps, what wobbles in it and what was added to it: each piece alone, by what was put in. */
 import { describe, expect, it } from 'vitest';
-import { gaussian, seeded } from '../../numeric/index.js';
+import { gaussian, seeded, withoutKernel } from '../../numeric/index.js';
 import { addedWords, withoutAdded } from './added.js';
 import type { Baseband } from './baseband.js';
 import { flutterSpectrum } from './display.js';
@@ -147,6 +147,13 @@ describe('stretches of tone', () => {
     expect([held(0.014), held(0.016), held(2.9), held(3.1)]).toEqual([0, 1, 1, 0]);
     // 8 % of 3150 Hz are 252.
     expect([held(0.5, 245), held(0.5, 260), held(0.5, -245), held(0.5, -260)]).toEqual([1, 0, 1, 0]);
+  });
+
+  it('is the same on plain loops as on compiled ones', async () => {
+    const bands = [245, 260, -245, -260, 1].map((offHz) => bandOf(2, () => ({ offHz })));
+    const gapped = bandOf(4, (t) => (t > 1 && t < 1.2 ? { level: 0 } : { offHz: t < 3 ? 40 : -40 }));
+    const all = () => [...bands, gapped].map((band) => findStretches(band, 0.5));
+    expect(await withoutKernel(() => Promise.resolve(all()))).toEqual(all());
   });
 
   it('noise of the same level is no tone', () => {
