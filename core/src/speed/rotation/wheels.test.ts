@@ -89,6 +89,16 @@ describe('a wheel', () => {
     expect(found.warnings).toContain('DRIFTING');
   });
 
+  it('under ten turns says so, under two sees no wow', async () => {
+    expect((await measured(list(EVEN, 12))).warnings).not.toContain('FEW_TURNS');
+    const nine = await measured(list(EVEN, 9));
+    expect(nine.warnings).toContain('FEW_TURNS');
+    expect(nine.unweightedPeakPercent).not.toBeNull();
+    const short = await measured(list(EVEN, 2).split('\n').slice(0, 11).join('\n'));
+    expect(short.warnings).toEqual(expect.arrayContaining(['FEW_TURNS', 'WOW_TOO_SHORT']));
+    expect(short.unweightedPeakPercent).toBeNull();
+  });
+
   it('takes a whole number of pulses a turn from one up', () => {
     expect(() => requirePerTurn(1)).not.toThrow();
     for (const count of [0, -1, 1.5, Number.NaN]) expect(() => requirePerTurn(count)).toThrow();
