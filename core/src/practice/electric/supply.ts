@@ -264,7 +264,6 @@ export function supplyQuantities(s: SmallSupply, c: Condition): Quantities & { r
     'reservoir.ripple.Vpp': rectified.rippleV,
     'board.V': board,
     'board.ripple.Vpp': Math.min(through, board),
-    'cord.ohm': s.cordOpen || s.fuseOpen ? Infinity : s.primaryOhm,
     'cord.itself.ohm': s.cordOpen ? Infinity : 0.1,
     'fuse.ohm': s.fuseOpen ? Infinity : 0.4,
     'insulation.Mohm': s.leakMohm,
