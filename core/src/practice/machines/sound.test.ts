@@ -136,7 +136,6 @@ describe('supplies of sound machines', () => {
       expectAll(ratios(all(id, 'reservoir.ripple.Vpp'), reservoir), 0.01, 0.1, 'ripple');
       expectAll(all(id, 'board.ripple.Vpp'), 0, 0.02, 'after the regulator');
       expectAll(ratios(all(id, 'primary.ohm'), all(id, 'primary.expected.ohm')), 0.85, 1.15, 'primary');
-      // Cord, fuse and primary in a row.
     },
   );
 
