@@ -56,6 +56,29 @@ describe('readings of electrical safety', () => {
     ]);
   });
 
+  it('of currents say who may take them; earth and insulation do not, nor what has failed already', () => {
+    const only = /^Only with a tester made for it/;
+    const { unmount } = show(
+      <SafetyCheck view={viewOf([line(protection(2))])} stage="prove" reading="earth-current" />,
+    );
+    expect(screen.getByText(only)).toBeTruthy();
+    unmount();
+    const dead = show(<SafetyCheck view={viewOf([line(protection(2))])} stage="prove" reading="insulation" />);
+    expect(screen.queryByText(only)).toBeNull();
+    dead.unmount();
+    const failed: EventBody = {
+      kind: 'safety-reading',
+      reading: 'earth',
+      value: 2,
+      above: false,
+      limit: 0.3,
+      instrument: '',
+    };
+    show(<SafetyCheck view={viewOf([line(protection(2)), line(failed)])} stage="prove" reading="earth-current" />);
+    expect(screen.getByText(/^Failed: .*Stop: no mains on it/)).toBeTruthy();
+    expect(screen.queryByText(only)).toBeNull();
+  });
+
   it('above the range are kept as such, and by Enter', async () => {
     show(<SafetyCheck view={viewOf([line(protection(2))])} stage="prove" reading="insulation" />);
     expect(screen.getByText(/^At least/)).toBeTruthy();
@@ -161,6 +184,21 @@ describe('coast-down', () => {
     expect(kept.toRpm).toBeCloseTo(16.6667, 3);
     // 30 ln(0.98 / 0.5) = 20.19 s, to a quarter of a turn: where it was switched off between two taps is not seen.
     expect(Math.abs(kept.seconds - 20.19)).toBeLessThan(0.45);
+  });
+
+  it('is tapped by Enter too, once a press; no other key taps', () => {
+    show(<CoastDown view={viewOf([])} stage="prove" speedId="33" />);
+    const tap = () => button(/^Tap at every turn$|turns$/);
+    fireEvent.keyDown(tap(), { key: 'Enter' });
+    fireEvent.keyDown(tap(), { key: 'Enter', repeat: true });
+    fireEvent.keyDown(tap(), { key: 'a' });
+    expect(button('1 turns')).toBeTruthy();
+    fireEvent.keyDown(tap(), { key: 'Enter' });
+    expect(button('2 turns')).toBeTruthy();
+    // Two are no run down yet.
+    expect(screen.queryByRole('button', { name: 'Slow enough' })).toBeNull();
+    fireEvent.keyDown(tap(), { key: 'Enter' });
+    expect(button('Slow enough')).toBeTruthy();
   });
 
   it('tapped too fast, or too few, says so and keeps nothing', async () => {
