@@ -73,7 +73,7 @@ export function CoastDown({ view, stage, speedId }: Props) {
           onPointerDown={(event) => tap(event.timeStamp)}
           onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
         >
-          {taps === 0 ? say`Tap at every turn` : say`${taps} turns`}
+          {taps === 0 ? say`Tap at every turn` : say`tapped ${taps}`}
         </Button>
         {taps > 2 && <Button variant="contained" onClick={finish}>{say`Slow enough`}</Button>}
         <Field
