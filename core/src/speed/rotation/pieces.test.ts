@@ -240,6 +240,20 @@ describe('weak places', () => {
     expect(others).toEqual([]);
     expect(one).toMatchObject({ place: 2, degrees: 120, dipPercent: expect.closeTo(40, 6) as unknown });
   });
+  it('say how uneven the wheel is on either side of them', () => {
+    // The third place stands a tenth of a pitch late: the gaps before and behind it are off by ten percent.
+    const late = Float64Array.of(0, 0, 0.1, 0, 0, 0);
+    const timeS = range(perTurn * 10, (i) => i / 20);
+    const speedAt = (place: number) =>
+      weakSegments(
+        countPulses(timeS, perTurn) as CountedPulses,
+        timeS,
+        range(perTurn * 10, (i) => (i % perTurn === place ? 0.5 : 1)),
+        late,
+        perTurn,
+      )[0]?.speedPercent;
+    expect([0, 1, 2, 3, 4, 5].map(speedAt)).toEqual([0, 10, 10, 10, 0, 0].map((one) => expect.closeTo(one, 6)));
+  });
   it('beside each other are one, the deepest; a dip of less than a quarter is none', () => {
     expect(turns({ 2: 0.7, 3: 0.5 }).map(({ place }) => place)).toEqual([3]);
     expect(turns({ 0: 0.7, 5: 0.5 }).map(({ place }) => place)).toEqual([5]);
