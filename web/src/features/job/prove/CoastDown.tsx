@@ -73,7 +73,7 @@ export function CoastDown({ view, stage, speedId }: Props) {
           onPointerDown={(event) => tap(event.timeStamp)}
           onKeyDown={(event) => event.key === 'Enter' && !event.repeat && tap(event.timeStamp)}
         >
-          {taps === 0 ? say`Tap at every turn` : say`tapped ${taps}`}
+          {taps === 0 ? say`Tap at every turn` : say`Tapped ${taps}`}
         </Button>
         {taps > 2 && <Button variant="contained" onClick={finish}>{say`Slow enough`}</Button>}
         <Field
@@ -87,7 +87,7 @@ export function CoastDown({ view, stage, speedId }: Props) {
           label={say`Held how, with what on it`}
           value={held}
           onChange={(event) => setHeld(event.target.value)}
-          sx={{ width: 260 }}
+          sx={{ width: 190 }}
         />
         <Button
           variant="outlined"
@@ -133,13 +133,15 @@ function CoastLog({ rpm, onTime }: LogProps) {
   };
   return (
     <div className={classes.readings}>
-      <PickFile
-        words={say`From a log`}
-        label={say`Log of the run down`}
-        accept=".csv,.txt,text/csv"
-        disabled={!good}
-        onFile={(file) => void readLog(file)}
-      />
+      <span>
+        <PickFile
+          words={say`From a log`}
+          label={say`Log of the run down`}
+          accept=".csv,.txt,text/csv"
+          disabled={!good}
+          onFile={(file) => void readLog(file)}
+        />
+      </span>
       <Field
         label={say`Pulses a turn in it`}
         value={perTurn}

@@ -171,11 +171,11 @@ describe('coast-down', () => {
     const perS = 100 / 3 / 60;
     for (let n = -2; n <= 9; n++) {
       const atMs = 1000 * (5 + (n < 0 ? n / perS : -30 * Math.log(1 - n / (perS * 30))));
-      const tap = createEvent.pointerDown(button(/^Tap at every turn|^tapped/));
+      const tap = createEvent.pointerDown(button(/^Tap at every turn|^Tapped/));
       Object.defineProperty(tap, 'timeStamp', { value: atMs });
-      fireEvent(button(/^Tap at every turn|^tapped/), tap);
+      fireEvent(button(/^Tap at every turn|^Tapped/), tap);
     }
-    expect(button('tapped 12')).toBeTruthy();
+    expect(button('Tapped 12')).toBeTruthy();
     fireEvent.click(button('Slow enough'));
     await waitFor(async () => expect(await bodies()).toHaveLength(1));
     const [kept] = (await bodies()) as [Extract<EventBody, { kind: 'coast' }>];
@@ -188,13 +188,13 @@ describe('coast-down', () => {
 
   it('is tapped by Enter too, once a press; no other key taps', () => {
     show(<CoastDown view={viewOf([])} stage="prove" speedId="33" />);
-    const tap = () => button(/^Tap at every turn$|^tapped/);
+    const tap = () => button(/^Tap at every turn$|^Tapped/);
     fireEvent.keyDown(tap(), { key: 'Enter' });
     fireEvent.keyDown(tap(), { key: 'Enter', repeat: true });
     fireEvent.keyDown(tap(), { key: 'a' });
-    expect(button('tapped 1')).toBeTruthy();
+    expect(button('Tapped 1')).toBeTruthy();
     fireEvent.keyDown(tap(), { key: 'Enter' });
-    expect(button('tapped 2')).toBeTruthy();
+    expect(button('Tapped 2')).toBeTruthy();
     // Two are no run down yet.
     expect(screen.queryByRole('button', { name: 'Slow enough' })).toBeNull();
     fireEvent.keyDown(tap(), { key: 'Enter' });
@@ -205,7 +205,7 @@ describe('coast-down', () => {
     show(<CoastDown view={viewOf([])} stage="prove" speedId="33" />);
     const tap = button('Tap at every turn');
     for (let i = 0; i < 3; i++) fireEvent.pointerDown(tap);
-    expect(button('tapped 3')).toBeTruthy();
+    expect(button('Tapped 3')).toBeTruthy();
     fireEvent.click(button('Slow enough'));
     expect(button('Tap at every turn')).toBeTruthy();
     expect(await bodies()).toEqual([]);
