@@ -36,6 +36,19 @@ export function lineMaker(): (body: EventBody) => BenchEvent {
   });
 }
 
+/** When logs of proving begin. */
+export const LOG_START = Date.UTC(2026, 2, 1, 8);
+/** A log written as minutes and bodies; keys are k0, k1, ... in order. */
+export const logAt = (...lines: readonly (readonly [number, EventBody])[]): BenchEvent[] =>
+  lines.map(([minutes, body], i) => ({
+    key: `k${i}`,
+    enteredAt: new Date(LOG_START + minutes * 60_000).toISOString(),
+    device: 'a',
+    sequence: i,
+    stage: 'prove',
+    body,
+  }));
+
 /** Direct volts read at a place. */
 export const voltsAt = (value: number, place: string | null): EventBody => ({
   kind: 'reading',

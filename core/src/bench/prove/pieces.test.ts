@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { SMALL } from '../../diagnosis/smallPath.test-data.js';
 import { familyOf } from '../../families/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import { LOG_START as START, logAt as log, testJob } from '../job.test-data.js';
 import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
 import { blocksBehind, disturbances, meets } from './disturb.js';
@@ -13,16 +13,6 @@ import { proveHistory } from './history.js';
 import { healthyOutcomes, type Standing } from './standing.js';
 import type { JobTrial } from './trial.js';
 
-const START = Date.UTC(2026, 2, 1, 8);
-const log = (...lines: readonly (readonly [number, EventBody])[]): BenchEvent[] =>
-  lines.map(([minutes, body], i) => ({
-    key: `k${i}`,
-    enteredAt: new Date(START + minutes * 60_000).toISOString(),
-    device: 'a',
-    sequence: i,
-    stage: 'prove',
-    body,
-  }));
 const plain = (...bodies: readonly EventBody[]) => log(...bodies.map((body, i) => [i, body] as const));
 const power = (state: Extract<EventBody, { kind: 'power' }>['state']): EventBody => ({
   kind: 'power',

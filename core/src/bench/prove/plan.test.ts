@@ -1,25 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyOf, PATHS, provingOf } from '../../families/index.js';
-import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
+import type { EventBody, SpeedBody } from '../event.js';
 import { workOfRepair } from '../find/workOf.js';
 import { workSaid } from '../workSaid.js';
-import { testJob } from '../job.test-data.js';
+import { logAt as log, testJob } from '../job.test-data.js';
 import { parseStep } from '../ledger/index.js';
 import { didNotTurn } from '../speedReading.js';
 import { provingPlan, type ProvingPlan } from './plan.js';
 import { failedBefore } from './safety.js';
-
-const START = Date.UTC(2026, 2, 1, 8);
-/** A log written as minutes and bodies; keys are k0, k1, ... in order. */
-const log = (...lines: readonly (readonly [number, EventBody])[]): BenchEvent[] =>
-  lines.map(([minutes, body], i) => ({
-    key: `k${i}`,
-    enteredAt: new Date(START + minutes * 60_000).toISOString(),
-    device: 'a',
-    sequence: i,
-    stage: 'prove',
-    body,
-  }));
 
 const deck = testJob('cassette-belt', { complaint: 'warm it gets slow' });
 const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({

@@ -3,17 +3,9 @@ import { describe, expect, it } from 'vitest';
 import type { Drawing, DrawingMark } from '../../formats/index.js';
 import { drawDisc } from './discDrawing.js';
 import type { DiscWish } from './disc.js';
+import { DISC } from './look.test-data.js';
 
-const wish = (more: Partial<DiscWish> = {}): DiscWish => ({
-  speedsRpm: [100 / 3],
-  lampHz: 50,
-  flashesPerCycle: 2,
-  paper: 'A4',
-  discMm: 190,
-  holeMm: 7.24,
-  stripMm: null,
-  ...more,
-});
+const wish = (more: Partial<DiscWish> = {}): DiscWish => ({ ...DISC, speedsRpm: [100 / 3], ...more });
 const page = (more: Partial<DiscWish> = {}) => drawDisc(wish(more))[0] as Drawing;
 const of = <K extends DrawingMark['kind']>(drawing: Drawing, kind: K) =>
   drawing.marks.filter((mark): mark is Extract<DrawingMark, { kind: K }> => mark.kind === kind);

@@ -1,7 +1,7 @@
 /** What a strobe count is known to, by hand, and where the limits of discs and counts lie. */
 import { describe, expect, it } from 'vitest';
 import { discProblems, discRings, innerRadius, ringRadii, type DiscWish } from './disc.js';
-import { LOOK, read } from './look.test-data.js';
+import { DISC, LOOK, read } from './look.test-data.js';
 import { driftSense, readStrobe, type StrobeLook } from './reading.js';
 import { otherStandstills, PRINTED_RINGS, printedRing } from './ring.js';
 
@@ -57,20 +57,11 @@ describe('a count of bars', () => {
 });
 
 describe('a disc', () => {
-  const wish: DiscWish = {
-    speedsRpm: [100 / 3, 45],
-    lampHz: 50,
-    flashesPerCycle: 2,
-    paper: 'A4',
-    discMm: 190,
-    holeMm: 7.24,
-    stripMm: null,
-  };
-  const fields = (more: Partial<DiscWish>) => discProblems({ ...wish, ...more }).map(({ field }) => field);
+  const fields = (more: Partial<DiscWish>) => discProblems({ ...DISC, ...more }).map(({ field }) => field);
 
   it('has the slowest ring outermost, with what rounding leaves', () => {
     expect(
-      discRings({ ...wish, speedsRpm: [45, 100 / 3] }).map(({ bars, residuePercent }) => [
+      discRings({ ...DISC, speedsRpm: [45, 100 / 3] }).map(({ bars, residuePercent }) => [
         bars,
         Number(residuePercent.toFixed(3)),
       ]),
@@ -111,7 +102,7 @@ describe('a disc', () => {
     expect(fields({ ...one, discMm: null })).toEqual(['discMm']);
     // 40 mm is a disc, but too small for a ring with its words: it is told so, not that it is no disc.
     const said = (discMm: number) =>
-      discProblems({ ...wish, ...one, discMm, holeMm: 0 }).map(({ message }) => message)[0];
+      discProblems({ ...DISC, ...one, discMm, holeMm: 0 }).map(({ message }) => message)[0];
     expect([said(39.9)?.startsWith('A disc of 40'), said(40)?.startsWith('The rings do not fit')]).toEqual([
       true,
       true,
