@@ -102,6 +102,25 @@ describe('the way back', () => {
   });
 });
 
+describe('trays', () => {
+  it('hold what came off less what went back, by tray and kind; what has none stands under its own', () => {
+    const cover = step('bottom cover 4 x 30 mm tray B');
+    const board = step('board 2 x 8 mm + 3 x 30 mm tray B');
+    const foot = step('foot 2 x 20 mm');
+    expect(trayCounts(ledgerOf([cover, board, foot, refit(board.key, [2, 1])]))).toEqual([
+      {
+        tray: 'B',
+        kinds: [
+          { what: '30 mm', out: 7, back: 1 },
+          { what: '8 mm', out: 2, back: 2 },
+        ],
+        left: 6,
+      },
+      { tray: 'no tray', kinds: [{ what: '20 mm', out: 2, back: 0 }], left: 2 },
+    ]);
+  });
+});
+
 /** Random strip-downs: each step lies behind any earlier ones, ends stand under any step. */
 const ledgers = fc
   .array(

@@ -82,4 +82,17 @@ describe('a reading', () => {
     expect(heard(samples(3, (n) => 0.0049 * square(n))).readings.at(-1)?.kind).toBe('waiting');
     expect(heard(samples(3, (n) => 0.0052 * square(n))).readings.at(-1)?.kind).toBe('pulses');
   });
+
+  it('captured holds all that came until then; answered, what the last capture held', () => {
+    const { meter } = heard(samples(4, square));
+    const count = (one: ReturnType<typeof meter.capture>) => {
+      if (one.kind !== 'measured') throw new Error(one.kind);
+      return Math.round((one.series.stepS * one.series.errorPercent.length * one.meanRpm) / 30);
+    };
+    const first = count(meter.capture());
+    meter.push(samples(2, square));
+    // Forty pulses more came; the answer is about what was asked of.
+    expect(count(meter.capture({ asIs: true }))).toBe(first);
+    expect(count(meter.capture()) - first).toBeGreaterThan(35);
+  });
 });
