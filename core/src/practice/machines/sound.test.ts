@@ -198,3 +198,13 @@ describe('trims', () => {
     );
   });
 });
+
+describe('without mains', () => {
+  it.each(['fuse-aged', 'cord-open'])('the reel deck stands, by either alone: %s', (fault) => {
+    for (const seed of SEEDS) {
+      const seen = machine('reel-deck').unit([fault], seed).moment({ setting: '19' });
+      expect(seen['tape.error.percent'], String(seed)).toBe(-100);
+      expect(seen['board.V'], String(seed)).toBe(0);
+    }
+  });
+});

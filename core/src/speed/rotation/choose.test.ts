@@ -160,6 +160,13 @@ describe('captures', () => {
     expect((await signal(levels(20, 400), {}, { nominalRpm: 150 })).name).toBe('D1');
   });
 
+  it('of which none can be this machine’s name all of them', async () => {
+    // 150 and 300 a minute in whatever unit; the machine turns 5 times.
+    const question = await asked(levels(200, 400), { timeUnitS: 1 } as never, { nominalRpm: 5 });
+    expect(question.code).toBe('WHICH_CHANNEL');
+    expect(question.choices.map(({ answer }) => answer.channel)).toEqual(['D1', 'D0']);
+  });
+
   it('of two channels a quarter apart know the sense', async () => {
     const table = tableOf([
       ['t', count(4000, (n) => n * 1e-3)],

@@ -63,6 +63,9 @@ describe('a wheel', () => {
     const found = await measured(list(EVEN, 40, (_, i) => (i === 3 ? null : 0)));
     expect(found).toMatchObject({ missing: 0, damagedSegmentsPerTurn: 1 });
     expect(found.meanRpm).toBeCloseTo(RPM, 3);
+    // There in four turns of ten it is damaged as well.
+    const seldom = await measured(list(EVEN, 40, (turn, i) => (i === 3 && turn % 10 < 6 ? null : 0)));
+    expect(seldom).toMatchObject({ missing: 0, damagedSegmentsPerTurn: 1 });
     // There in six turns of ten it is missing in four: no damaged pole, sixteen pulses missing.
     const often = await measured(list(EVEN, 40, (turn, i) => (i === 3 && turn % 10 < 4 ? null : 0)));
     expect(often).toMatchObject({ missing: 16, damagedSegmentsPerTurn: 0 });

@@ -70,7 +70,7 @@ describe('a steady motor', () => {
     const { uncertainty } = await heard({ noise: 1e-4 }, { clockLimitPercent: 0.1 });
     // 57 frames of a tenth are 14.25 of 0.4 s: 0.02/√14.25.
     expect(uncertainty[0]?.name).toBe('noise');
-    expect(uncertainty[0]?.standardPercent).toBeCloseTo(0.02 / Math.sqrt(14.25), 4);
+    expect(uncertainty[0]?.standardPercent).toBeCloseTo(0.02 / Math.sqrt(14.25), 6);
     expect(uncertainty[1]).toMatchObject({ name: 'clock', standardPercent: expect.closeTo(0.1 / Math.sqrt(3), 9) });
     expect(uncertainty[1]?.why).toContain('±1000 ppm');
     const usual = await heard({ noise: 1e-4 });
