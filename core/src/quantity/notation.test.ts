@@ -29,6 +29,9 @@ describe('trade notation', () => {
 
   it('knows bounds and states that are not numbers', () => {
     expect(value('>20M').bound).toBe('above');
+    expect(value('<0.5V')).toMatchObject({ bound: 'below', value: 0.5, unit: 'V' });
+    expect(value('< 4k7')).toMatchObject({ bound: 'below', value: 4700 });
+    expect(value('5V').bound).toBe('exact');
     expect(value('OL')).toMatchObject({ bound: 'overload', value: null });
     expect(value('open')).toMatchObject({ bound: 'open', value: null });
     expect(value('short')).toMatchObject({ bound: 'short', value: 0 });

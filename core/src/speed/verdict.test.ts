@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tolerance } from '../quantity/index.js';
-import { placeOf, ribbonGeometry, ribbonPlace, visibleLabels } from './ribbon.js';
+import { centreLabel, placeOf, ribbonGeometry, ribbonPlace, visibleLabels } from './ribbon.js';
 import { judge } from './verdict.js';
 
 const origin = { kind: 'practice', text: 'test' } as const;
@@ -99,6 +99,10 @@ describe('ribbon', () => {
     expect(labels(-0.25, 0.25)).toEqual(['−5', '−1.25', '−0.25', '+0.25', '+1.25', '+5']);
     // Two places under ten, one from there on.
     expect(labels(-2.25, 0.02)).toEqual(['−45', '−11.3', '−2.25', '+0.02', '+0.1', '+0.4']);
+  });
+
+  it('has its nominal under the centre, or what stands for it', () => {
+    expect([centreLabel(100 / 3, 'as found'), centreLabel(null, 'as found')]).toEqual(['33⅓', 'as found']);
   });
 
   it('pins what lies beyond and says so', () => {

@@ -118,6 +118,8 @@ describe('edges of what is taken', () => {
     expect([belt({ lengthMm: 0 }), belt({ lengthMm: 20_001 })]).toEqual(Array(2).fill(['platter.lengthMm']));
     expect(wrong(belted({ centreMm: 0 }))).toEqual(['platter.centreMm']);
     expect(wrong(belted({ centreMm: 0.1 }))).toEqual([]);
+    // Five metres at most.
+    expect([wrong(belted({ centreMm: 5000 })), wrong(belted({ centreMm: 5001 }))]).toEqual([[], ['platter.centreMm']]);
   });
 
   it('teeth whole and no more than 2000, of gears and whatever gears drive', () => {

@@ -146,6 +146,25 @@ describe('pulses in a table', () => {
     expect(one?.dutyPercent).toBeCloseTo((100 * 20 * 2.3) / 78.3, 6);
   });
 
+  it('of changes may hold one row in fifty that changes nothing', async () => {
+    // At even steps: only that each row is a change tells that it is no capture.
+    const level = (still: readonly number[]) => {
+      let now = 0;
+      return Array.from({ length: 200 }, (_, i) => (still.includes(i) ? now : (now = 1 - now)));
+    };
+    const from = async (still: readonly number[]) =>
+      (
+        await signals(
+          tableOf([
+            ['t', Array.from({ length: 200 }, (_, i) => i)],
+            ['level', level(still)],
+          ]),
+        )
+      )[0]?.from;
+    expect(await from([50, 100, 150])).toBe('changes');
+    expect(await from([50, 80, 110, 140, 170])).not.toBe('changes');
+  });
+
   it('at even steps are a capture; its rate is known', async () => {
     const table = tableOf([
       ['t', Array.from({ length: 2000 }, (_, n) => n * 1e-3)],
