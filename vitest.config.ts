@@ -29,12 +29,12 @@ export default defineConfig({
     experimental: { fsModuleCache: true, fsModuleCachePath: fileURLToPath(new URL('.cache/vitest', import.meta.url)) },
     reporters: ['default', './scripts/reporters/vitest-counts.ts'],
     projects: [
-      node('core', ['core/src/**/*.test.ts', 'core/published/**/*.test.ts'], { testTimeout: 30000 }),
+      node('core', ['core/src/**/*.test.ts', 'core/published/**/*.test.ts'], { testTimeout: 60000 }),
       node('contract', ['contract/src/**/*.test.ts'], { testTimeout: 30000 }),
       node('cli', ['cli/src/**/*.test.ts'], { testTimeout: 60000 }),
       // The list of words is heard as the core is read: nothing may have read it before.
       node('scripts', ['scripts/**/*.test.ts', 'benchmarks/**/*.test.ts'], { testTimeout: 30000, isolate: true }),
-      node('server', ['server/test/**/*.test.ts'], { testTimeout: 30000, hookTimeout: 60000 }),
+      node('server', ['server/test/**/*.test.ts'], { testTimeout: 60000, hookTimeout: 60000 }),
       page('web', { include: ['web/src/**/*.test.{ts,tsx}'], exclude: [APART] }),
       // A test that puts another module in a module's place reads everything for itself: what an earlier file of
       // the same worker has read would stand there already, unreplaced.
