@@ -127,12 +127,14 @@ export function unitOf(
     ({ rpm }) => Math.abs(rpm / nominalRpm - 1) < 0.15,
   );
   if (ticks.length > 0 && isTicks(table, time)) {
+    // A million ticks a second are microseconds: what is offered as a unit is not offered again.
+    const others = ticks.filter(({ hz }) => fits.every(([, seconds]) => Math.abs(hz * seconds - 1) > 1e-9));
     return ask(
       'TIME_UNIT',
       say`The time column counts ticks of a clock whose rate is not said. How many a second?`,
       [
         ...choices,
-        ...ticks.map(({ hz, rpm }) => ({
+        ...others.map(({ hz, rpm }) => ({
           words: say`${hz} ticks a second: ${rpmWords(rpm)}`,
           answer: { timeUnitS: 1 / hz },
           meanRpm: rpm,
