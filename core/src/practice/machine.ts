@@ -40,6 +40,10 @@ export const AT_REST: Condition = {
 /** Physical quantities by name; the name carries the unit: "board.V", "platter.rpm". */
 export type Quantities = Readonly<Record<string, number>>;
 
+/** Them all as one; of what two have the later counts. Spread into one literal they take twenty times as long. */
+export const together = <A extends Quantities>(first: A, ...others: readonly Quantities[]): A & Quantities =>
+  Object.assign({}, first, ...others);
+
 /** A fault: how it changes the parameters. */
 export interface MachineFault<P> {
   readonly id: string;

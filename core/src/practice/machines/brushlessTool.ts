@@ -1,6 +1,15 @@
 /** A cordless blower: pack of ten cells, controller with its reference and trigger pot, bridge, motor, fan. */
 import type { Random } from '../../numeric/index.js';
-import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
+import {
+  between,
+  faultOf,
+  practiceMachine,
+  within,
+  type Condition,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import { anyPhase } from '../motors/threePhase.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
 import { say } from '../../words/index.js';
@@ -90,8 +99,7 @@ function solve(p: Blower, c: Condition, random: Random): Quantities {
   // A pack that sags under its limit is let go of, again and again.
   const starved = speed > 0 && sagged < CUT_V;
   const rpm = motor['motor.rpm'] * (starved ? 0.45 : 1);
-  return {
-    ...motor,
+  return together(motor, {
     'motor.rpm': rpm,
     'fan.rpm': p.slips ? 0.4 * rpm : rpm,
     // What cannot turn is let go of as soon as the guard sees its current.
@@ -113,7 +121,7 @@ function solve(p: Blower, c: Condition, random: Random): Quantities {
     'fan.jammed': p.jammed ? 1 : 0,
     'fan.slips': p.slips ? 1 : 0,
     tingles: 0,
-  };
+  });
 }
 
 /** Turns of the fan of a sound one at full trigger, free and blocked, a minute. */

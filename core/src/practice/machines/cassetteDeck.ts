@@ -8,7 +8,16 @@ import {
   supplyTrace,
   type SmallSupply,
 } from '../electric/supply.js';
-import { AT_REST, between, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
+import {
+  AT_REST,
+  between,
+  faultOf,
+  practiceMachine,
+  type Condition,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import {
   driveFaults,
   driveHands,
@@ -145,22 +154,24 @@ function solve(p: CassetteDeck, c: Condition, random: Random): Quantities {
   const warble =
     tape > 50 ? Math.max(hunts / 4, p.pinchHard, p.oxide, 100 * p.wiper * 0.1, p.drive.brushOhm > 50 ? 0.6 : 0) : 0;
   const reel = turns * Math.min(1, p.tyre);
-  return {
-    ...supply,
-    ...motor,
-    burnt: Math.max(supply.burnt ?? 0, p.scorched ? 1 : 0),
-    lamps: board > 3 ? 1 : 0,
-    'order.V': ordered ? 5 : 0,
-    'gated.V': gated,
-    'gated.ripple.Vpp': gated > 0 ? supply['board.ripple.Vpp']! : 0,
-    'tape.error.percent': 100 * (tape / nominal - 1),
-    'motor.error.percent': 100 * (motor['motor.rpm'] / (MOTOR_RPM * (double ? 2 : 1)) - 1),
-    'warble.percent': warble,
-    'reel.wind.part': reel > 0.35 ? reel : reel * (random() < 0.4 ? 1 : 0),
-    'reel.take-up.part': reel * p.clutch,
-    'stops.early': p.counterStill && board > 3 ? 1 : 0,
-    ...lookedAt(p, random),
-  };
+  return together(
+    supply,
+    motor,
+    {
+      burnt: Math.max(supply.burnt ?? 0, p.scorched ? 1 : 0),
+      lamps: board > 3 ? 1 : 0,
+      'order.V': ordered ? 5 : 0,
+      'gated.V': gated,
+      'gated.ripple.Vpp': gated > 0 ? supply['board.ripple.Vpp']! : 0,
+      'tape.error.percent': 100 * (tape / nominal - 1),
+      'motor.error.percent': 100 * (motor['motor.rpm'] / (MOTOR_RPM * (double ? 2 : 1)) - 1),
+      'warble.percent': warble,
+      'reel.wind.part': reel > 0.35 ? reel : reel * (random() < 0.4 ? 1 : 0),
+      'reel.take-up.part': reel * p.clutch,
+      'stops.early': p.counterStill && board > 3 ? 1 : 0,
+    },
+    lookedAt(p, random),
+  );
 }
 
 /** What is seen of it by looks and ohms. */

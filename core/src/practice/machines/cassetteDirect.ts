@@ -1,7 +1,16 @@
 /** A cassette deck with a direct-drive capstan: supply, servo board whose small capacitors leak, stator, FG, pinch roller, reels. */
 import type { Random } from '../../numeric/index.js';
 import { smallSupply, supplyFaults, supplyQuantities, supplyTrace, type SmallSupply } from '../electric/supply.js';
-import { between, either, faultOf, practiceMachine, type Condition, type Quantities, type Seen } from '../machine.js';
+import {
+  between,
+  either,
+  faultOf,
+  practiceMachine,
+  type Condition,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import {
   DIRECT_SPOILS,
   directDrive,
@@ -99,9 +108,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
   const capstan = rotor['rotor.rpm'];
   const tape = c.mode === 'wind' ? 0 : capstan * (1 - 0.02 * p.pinchHard * (p.pinchHard > 0.2 ? 1 : 0));
   const reel = ordered && !p.reelDead ? p.tyre : 0;
-  return {
-    ...supply,
-    ...rotor,
+  return together(supply, rotor, {
     burnt: Math.max(supply.burnt ?? 0, rotor['rotor.burnt'] ?? 0),
     lamps: supply['secondary.Vac']! > 4 && !p.displayDead ? 1 : 0,
     'lamps.ohm': p.displayDead ? Infinity : 40,
@@ -120,7 +127,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'idler.tyre': p.tyre,
     'reel.dead': p.reelDead ? 1 : 0,
     'system.dead': p.systemDead ? 1 : 0,
-  };
+  });
 }
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {

@@ -10,6 +10,7 @@ import {
   type MachineFault,
   type MachineHand,
   type Quantities,
+  together,
 } from '../machine.js';
 import { governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 import { anyPhase, goingOf, sectorTorques, type Phase, type SwitchState } from '../motors/threePhase.js';
@@ -153,17 +154,23 @@ export function directQuantities(
       : runaway || quivers || r.chipDead
         ? of.supplyV - 1
         : CONTROL_BASE_V + held.volts;
-  return {
-    'rotor.rpm': speed * RPM,
-    'rotor.quivers': supplied && quivers ? 1 : 0,
-    'control.V': Math.min(control, Math.max(0, of.supplyV - 1)),
-    'phases.V': supplied ? (runaway || quivers ? most : held.volts) : 0,
-    'phases.wanted.V':
-      of.supplyV > 4 && of.wishRpm > 0 ? (runaway || quivers ? Math.max(0, of.supplyV - CHIP_DROP_V) : held.volts) : 0,
-    'phases.full': supplied && (runaway || quivers) ? 1 : 0,
-    'phases.missing': r.chipLeg !== null || r.stuck.some((one) => one !== null) || (r.hallWeak && warm) ? 1 : 0,
-    ...lyingDead(r),
-  };
+  return together(
+    {
+      'rotor.rpm': speed * RPM,
+      'rotor.quivers': supplied && quivers ? 1 : 0,
+      'control.V': Math.min(control, Math.max(0, of.supplyV - 1)),
+      'phases.V': supplied ? (runaway || quivers ? most : held.volts) : 0,
+      'phases.wanted.V':
+        of.supplyV > 4 && of.wishRpm > 0
+          ? runaway || quivers
+            ? Math.max(0, of.supplyV - CHIP_DROP_V)
+            : held.volts
+          : 0,
+      'phases.full': supplied && (runaway || quivers) ? 1 : 0,
+      'phases.missing': r.chipLeg !== null || r.stuck.some((one) => one !== null) || (r.hallWeak && warm) ? 1 : 0,
+    },
+    lyingDead(r),
+  );
 }
 
 /** What is measured and seen of it lying dead. */

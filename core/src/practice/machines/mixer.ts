@@ -1,6 +1,14 @@
 /** A stand mixer: triac control with a pickup, universal motor, worm gear and planetary. */
 import type { Random } from '../../numeric/index.js';
-import { between, practiceMachine, type Condition, type MachineFault, type Quantities, type Seen } from '../machine.js';
+import {
+  between,
+  practiceMachine,
+  type Condition,
+  type MachineFault,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import {
   universalDrive,
   universalFaults,
@@ -85,8 +93,7 @@ function solve(p: Mixer, c: Condition, random: Random): Quantities {
   };
   const q = universalQuantities(p.drive, { switched: !p.switchOpen, low: low && pulses, load }, c, random);
   const shaft = q['shaft.rpm'];
-  return {
-    ...q,
+  return together(q, {
     'bowl.rpm': p.gearStripped ? 0 : shaft / 40,
     'gears.grind': shaft > 10 ? (p.gearStripped ? 1 : p.greaseTimes > 2 ? 0.7 : 0.1) : 0,
     'switch.ohm': p.switchOpen ? Infinity : 0.1,
@@ -98,7 +105,7 @@ function solve(p: Mixer, c: Condition, random: Random): Quantities {
     'feet.hard': p.feetHard ? 1 : 0,
     'gear.stripped': p.gearStripped ? 1 : 0,
     'grease.times': p.greaseTimes,
-  };
+  });
 }
 
 /** What its owner notices first. */

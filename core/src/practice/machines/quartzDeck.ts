@@ -10,6 +10,7 @@ import {
   type Condition,
   type Quantities,
   type Seen,
+  together,
 } from '../machine.js';
 import {
   DIRECT_SPOILS,
@@ -157,20 +158,22 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
     p.openLoop ||
     (rotor['fg.part'] ?? 0) < 0.5 ||
     (!byCrystal && Math.abs(oscillator - 1) > 0.008 && c.warm + starved > 0);
-  return {
-    ...supply,
-    ...rotor,
-    burnt: Math.max(supply.burnt ?? 0, rotor['rotor.burnt'] ?? 0),
-    lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
-    'platter.error.percent': error,
-    'platter.steady.error.percent': 100 * (rpm / wished - 1),
-    'lock.lamp': board < 3 || p.lockDead ? 0 : loose ? 0.5 : 1,
-    'zener.V': bias,
-    'crystal.part': crystal,
-    'reference.part': reference,
-    'oscillator.part': oscillator,
-    ...lookedAt(p, random),
-  };
+  return together(
+    supply,
+    rotor,
+    {
+      burnt: Math.max(supply.burnt ?? 0, rotor['rotor.burnt'] ?? 0),
+      lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
+      'platter.error.percent': error,
+      'platter.steady.error.percent': 100 * (rpm / wished - 1),
+      'lock.lamp': board < 3 || p.lockDead ? 0 : loose ? 0.5 : 1,
+      'zener.V': bias,
+      'crystal.part': crystal,
+      'reference.part': reference,
+      'oscillator.part': oscillator,
+    },
+    lookedAt(p, random),
+  );
 }
 
 /** What is seen of it by looks and ohms. */

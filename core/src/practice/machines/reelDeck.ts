@@ -17,6 +17,7 @@ import {
   type MachineFault,
   type Quantities,
   type Seen,
+  together,
 } from '../machine.js';
 import { balancing, fieldOf, inStep, type SplitPhase } from '../motors/splitPhase.js';
 import { reelOf, torqueOf, type Reel } from './reelMotor.js';
@@ -215,26 +216,28 @@ function solve(p: ReelDeck, c: Condition): Quantities {
   const brakes = (reel: Reel) => reel.brakeDrag;
   const winding = (pulls: Reel, other: Reel) =>
     ordered ? Math.max(0, torqueOf(pulls, mainsV, 1) - 1.2 * brakes(pulls) - 0.4 * brakes(other)) : 0;
-  return {
-    ...supply,
-    ...tapeQuantities(p, c, ordered, capstan, nominal, mainsV),
-    burnt: Math.max(supply.burnt ?? 0, p.burnt ? 1 : 0),
-    lamps: supply['secondary.Vac']! > 8 && !p.lampDead ? 1 : 0,
-    'order.V': ordered ? 24 : 0,
-    'motor.rpm': motor.rpm,
-    'motor.hum': motor.hum,
-    'motor.knock': motor.rpm > 5 ? p.knock : 0,
-    'motor.error.percent': 100 * (motor.rpm / inStep(MAINS_HZ, slow ? POLES['9.5'] : POLES['19']) - 1),
-    'capstan.error.percent': 100 * (capstan / nominal - 1),
-    'take-up.part': ordered
-      ? Math.max(0, torqueOf(p.takeUpReel, mainsV, p.takeUpReel.playPart) / 0.2 - 1.2 * brakes(p.takeUpReel))
-      : 0,
-    'wind.part': winding(p.takeUpReel, p.supplyReel),
-    'rewind.part': winding(p.supplyReel, p.takeUpReel),
-    'stop.part': p.brake,
-    'pinch.home': ordered && c.mode !== 'stop' && !p.solenoidStuck ? 1 : 0,
-    ...lookedAt(p, c),
-  };
+  return together(
+    supply,
+    tapeQuantities(p, c, ordered, capstan, nominal, mainsV),
+    {
+      burnt: Math.max(supply.burnt ?? 0, p.burnt ? 1 : 0),
+      lamps: supply['secondary.Vac']! > 8 && !p.lampDead ? 1 : 0,
+      'order.V': ordered ? 24 : 0,
+      'motor.rpm': motor.rpm,
+      'motor.hum': motor.hum,
+      'motor.knock': motor.rpm > 5 ? p.knock : 0,
+      'motor.error.percent': 100 * (motor.rpm / inStep(MAINS_HZ, slow ? POLES['9.5'] : POLES['19']) - 1),
+      'capstan.error.percent': 100 * (capstan / nominal - 1),
+      'take-up.part': ordered
+        ? Math.max(0, torqueOf(p.takeUpReel, mainsV, p.takeUpReel.playPart) / 0.2 - 1.2 * brakes(p.takeUpReel))
+        : 0,
+      'wind.part': winding(p.takeUpReel, p.supplyReel),
+      'rewind.part': winding(p.supplyReel, p.takeUpReel),
+      'stop.part': p.brake,
+      'pinch.home': ordered && c.mode !== 'stop' && !p.solenoidStuck ? 1 : 0,
+    },
+    lookedAt(p, c),
+  );
 }
 
 /** What is seen and measured of it lying dead. */

@@ -10,6 +10,7 @@ import {
   type Condition,
   type Quantities,
   type Seen,
+  together,
 } from '../machine.js';
 import {
   DIRECT_SPOILS,
@@ -98,9 +99,7 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
     c,
     random,
   );
-  return {
-    ...supply,
-    ...rotor,
+  return together(supply, rotor, {
     burnt: Math.max(supply.burnt ?? 0, rotor['rotor.burnt'] ?? 0),
     lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
     'lamp.ohm': p.lampBurnt ? Infinity : 40,
@@ -118,7 +117,7 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
     'comparator.full': p.comparatorFull ? 1 : 0,
     // Turned by hand the head gives its volts; the comparator's input shows them while it has its supply.
     'fg.volts.V': board > 4 ? 2 * (rotor['fg.part'] ?? 0) : 0,
-  };
+  });
 }
 
 function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen): string | null {

@@ -16,6 +16,7 @@ import {
   type Condition,
   type MachineFault,
   type Quantities,
+  together,
 } from '../machine.js';
 import {
   driveFaults,
@@ -236,9 +237,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
   const belt = p.beltOn && !c.off.includes('belt') ? pulley * (1 - slip) : 0;
   // The pulley was turned to make the slip of a sound belt good.
   const platter = (belt * NOMINAL[33]) / MOTOR_RPM[33] / (1 - 0.0035);
-  return {
-    ...supply,
-    ...motor,
+  return together(supply, motor, {
     'gated.V': gated,
     lamp: supply['secondary.Vac']! > 4 && !p.lampBurnt ? 1 : 0,
     'pulley.rpm': pulley,
@@ -267,7 +266,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'pitch.wander': p.pitchWander * (2 * random() - 1),
     'pitch.off': p.pitchOff,
     'return.tripped': p.tripped ? 1 : 0,
-  };
+  });
 }
 
 /** The belt turntable of the practice bench. */

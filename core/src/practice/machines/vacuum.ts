@@ -1,6 +1,14 @@
 /** A vacuum cleaner: cord on a reel, switch with a thermal protector, boost switch and speed board, fan on the motor's shaft. */
 import type { Random } from '../../numeric/index.js';
-import { between, practiceMachine, type Condition, type MachineFault, type Quantities, type Seen } from '../machine.js';
+import {
+  between,
+  practiceMachine,
+  type Condition,
+  type MachineFault,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import {
   universalDrive,
   universalFaults,
@@ -95,8 +103,7 @@ function solve(p: Vacuum, c: Condition, random: Random): Quantities {
   );
   const rpm = q['shaft.rpm'];
   const fed = !p.drive.cordOpen && Number.isFinite(p.reelOhm);
-  return {
-    ...q,
+  return together(q, {
     // Pitch goes with the shaft; suction with its square and what comes through.
     suction: p.fanLoose || p.sealLeaks ? 0.2 * (rpm / USUAL_RPM) ** 2 : (rpm / USUAL_RPM) ** 2 * Math.min(1, 3 * p.air),
     lamp: fed && !p.lampBurnt ? 1 : 0,
@@ -112,7 +119,7 @@ function solve(p: Vacuum, c: Condition, random: Random): Quantities {
     air: p.air,
     'fan.slips': p.fanLoose ? 1 : 0,
     'seal.off': p.sealLeaks ? 1 : 0,
-  };
+  });
 }
 
 /** What its owner notices first. */

@@ -12,6 +12,7 @@ import {
   type Condition,
   type Quantities,
   type Seen,
+  together,
 } from '../machine.js';
 import { pictureDb } from './videoPicture.js';
 import { directDrive, directFaults, directQuantities, type DirectDrive } from './directDrive.js';
@@ -206,35 +207,37 @@ function solve(p: Recorder, c: Condition, random: Random): Quantities {
   const unsteady = 100 * Math.max(hunts, p.pinchHard > 0.2 ? 0.04 * p.pinchHard : 0, p.guideWander);
   const drum = rail > 4 && threaded && !p.drumDead ? (p.drumPulsesLost ? 0.8 : 1) : 0;
   const winds = turning > 5 && p.tyre > 0.4 ? 1 : 0;
-  return {
-    ...rotor,
-    'rail.V': rail,
-    'feed.V': p.cordOpen || p.fuseOpen ? 0 : 230,
-    display: rail > 4 && !p.displayDead ? 1 : 0,
-    'dew.warns': rail > 4 && p.dewOhm > 2e5 ? 1 : 0,
-    threaded: control.threads === 'yes' ? 1 : control.threads === 'half' ? 0.5 : 0,
-    'loading.turns': control.loadingTurns ? 1 : 0,
-    'orders.right': control.orders === 'none' ? 0 : 1,
-    'drum.part': drum,
-    'capstan.error.percent': 100 * (turning / CAPSTAN_RPM - 1),
-    'capstan.hunts': turning > 5 && hunts > 0.01 ? 1 : 0,
-    'capstan.quivers': p.wound ? 0 : (rotor['rotor.quivers'] ?? 0),
-    'capstan.ordered': served && rail > 4 ? (p.rotor.fgLost || turning < 5 ? 2 : 1) : 0,
-    'order.wanders': served && hunts > 0.01 ? 1 : 0,
-    'tape.error.percent': error,
-    'tape.unsteady.percent': turning > 5 ? unsteady : 0,
-    'winding.turns': mode === 'wind' ? winds : 0,
-    'control.pulses': pulses && turning > 5 ? 1 : 0,
-    'picture.dB': pictureDb(p, mode, { error, unsteady, moves: turning > 5 }, drum),
-    'contact.ohm': p.unsoldered ? Infinity : contact,
-    burnt: p.supplyShorted ? 1 : 0,
-    blew: p.supplyShorted ? 1 : 0,
-    tingles: p.leakMohm < 0.2 ? 1 : 0,
-    'insulation.Mohm': p.leakMohm,
-    'cord.itself.ohm': p.cordOpen ? Infinity : 0.1,
-    'fuse.ohm': p.fuseOpen ? Infinity : 0.2,
-    ...lookedAt(p),
-  };
+  return together(
+    rotor,
+    {
+      'rail.V': rail,
+      'feed.V': p.cordOpen || p.fuseOpen ? 0 : 230,
+      display: rail > 4 && !p.displayDead ? 1 : 0,
+      'dew.warns': rail > 4 && p.dewOhm > 2e5 ? 1 : 0,
+      threaded: control.threads === 'yes' ? 1 : control.threads === 'half' ? 0.5 : 0,
+      'loading.turns': control.loadingTurns ? 1 : 0,
+      'orders.right': control.orders === 'none' ? 0 : 1,
+      'drum.part': drum,
+      'capstan.error.percent': 100 * (turning / CAPSTAN_RPM - 1),
+      'capstan.hunts': turning > 5 && hunts > 0.01 ? 1 : 0,
+      'capstan.quivers': p.wound ? 0 : (rotor['rotor.quivers'] ?? 0),
+      'capstan.ordered': served && rail > 4 ? (p.rotor.fgLost || turning < 5 ? 2 : 1) : 0,
+      'order.wanders': served && hunts > 0.01 ? 1 : 0,
+      'tape.error.percent': error,
+      'tape.unsteady.percent': turning > 5 ? unsteady : 0,
+      'winding.turns': mode === 'wind' ? winds : 0,
+      'control.pulses': pulses && turning > 5 ? 1 : 0,
+      'picture.dB': pictureDb(p, mode, { error, unsteady, moves: turning > 5 }, drum),
+      'contact.ohm': p.unsoldered ? Infinity : contact,
+      burnt: p.supplyShorted ? 1 : 0,
+      blew: p.supplyShorted ? 1 : 0,
+      tingles: p.leakMohm < 0.2 ? 1 : 0,
+      'insulation.Mohm': p.leakMohm,
+      'cord.itself.ohm': p.cordOpen ? Infinity : 0.1,
+      'fuse.ohm': p.fuseOpen ? Infinity : 0.2,
+    },
+    lookedAt(p),
+  );
 }
 
 /** What is seen of it by looks and ohms. */

@@ -1,6 +1,15 @@
 /** A front-load washer: timer, door lock, valve, pressure switch that feeds the motor board, bridge, sensor, belt, drum. */
 import type { Random } from '../../numeric/index.js';
-import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
+import {
+  between,
+  faultOf,
+  practiceMachine,
+  within,
+  type Condition,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
 import { say } from '../../words/index.js';
 
@@ -126,25 +135,27 @@ function solve(p: Washer, c: Condition): Quantities {
   const drum = p.beltOn ? part * (1 - p.beltSlip) : 0;
   const valve = fed && programme && !p.doorOpen && !p.valveShut;
   const fault = turned['motor.rpm'] === 0 || jerks;
-  return {
-    ...turned,
-    'motor.part': part,
-    'motor.jerks': jerks ? 1 : 0,
-    'motor.hums': hums ? 1 : 0,
-    'drum.part': drum,
-    'drum.rumbles': drum > 0.05 && p.drumPlayMm > 1 ? 1 : 0,
-    'drum.squeals': drum > 0.05 && p.object ? 1 : 0,
-    lamps: fed && !p.panelDark ? 1 : 0,
-    fills: valve ? (p.pressureStuck ? 2 : 1) : 0,
-    'pump.runs': fed && !p.pumpDead ? 1 : 0,
-    'timer.runs': !fed || !programme ? 0 : p.timerStuck ? 0.5 : 1,
-    code: !fed ? 0 : p.doorOpen ? 2 : !valve ? 3 : fault && mode !== 'fill' ? 1 : 0,
-    'wash.Vac': wash > 150 ? wash : 0,
-    'wash.lifted.Vac': fed && p.backfeeds ? p.mainsV : 0,
-    'bus.V': bus,
-    tingles: Math.min(p.cordLeakMohm, p.drive.caseMohm) < 0.2 ? 1 : 0,
-    ...lyingDead(p),
-  };
+  return together(
+    turned,
+    {
+      'motor.part': part,
+      'motor.jerks': jerks ? 1 : 0,
+      'motor.hums': hums ? 1 : 0,
+      'drum.part': drum,
+      'drum.rumbles': drum > 0.05 && p.drumPlayMm > 1 ? 1 : 0,
+      'drum.squeals': drum > 0.05 && p.object ? 1 : 0,
+      lamps: fed && !p.panelDark ? 1 : 0,
+      fills: valve ? (p.pressureStuck ? 2 : 1) : 0,
+      'pump.runs': fed && !p.pumpDead ? 1 : 0,
+      'timer.runs': !fed || !programme ? 0 : p.timerStuck ? 0.5 : 1,
+      code: !fed ? 0 : p.doorOpen ? 2 : !valve ? 3 : fault && mode !== 'fill' ? 1 : 0,
+      'wash.Vac': wash > 150 ? wash : 0,
+      'wash.lifted.Vac': fed && p.backfeeds ? p.mainsV : 0,
+      'bus.V': bus,
+      tingles: Math.min(p.cordLeakMohm, p.drive.caseMohm) < 0.2 ? 1 : 0,
+    },
+    lyingDead(p),
+  );
 }
 
 /** What is measured and seen of it lying dead. */

@@ -1,6 +1,15 @@
 /** A top-load washer: console with its supply, lid lock, pump, inverter with bridge, motor with a Hall sensor, belt, basket on its rods. */
 import type { Random } from '../../numeric/index.js';
-import { between, faultOf, practiceMachine, within, type Condition, type Quantities, type Seen } from '../machine.js';
+import {
+  between,
+  faultOf,
+  practiceMachine,
+  within,
+  type Condition,
+  type Quantities,
+  type Seen,
+  together,
+} from '../machine.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
 import { say } from '../../words/index.js';
 
@@ -127,25 +136,27 @@ function solve(p: Washer, c: Condition, random: Random): Quantities {
         : (spins && motor === 0) || p.boardDead
           ? 3
           : 0;
-  return {
-    ...turned,
-    'motor.part': motor,
-    'motor.jerks': jerks ? 1 : 0,
-    'motor.hums': kicks ? 1 : 0,
-    'basket.rpm': p.beltOn ? motor * BASKET_RPM * (1 - slip) : 0,
-    'basket.tilts': p.rodOff ? 1 : 0,
-    'heap.kg': p.heapKg,
-    lamps: lit ? 1 : 0,
-    locked: locked ? 1 : 0,
-    'pump.runs': lit && !p.pumpBlocked ? 1 : 0,
-    'pump.blocked': p.pumpBlocked ? 1 : 0,
-    code,
-    'bus.V': bus,
-    'sensor.feed.V': rail ? 9.6 : 0,
-    'sensor.toggles': p.sensorUnplugged ? 0 : alive ? senses(p, false) : 0,
-    'sensor.half': rail && p.sensorDead ? 1 : 0,
-    ...lyingDead(p),
-  };
+  return together(
+    turned,
+    {
+      'motor.part': motor,
+      'motor.jerks': jerks ? 1 : 0,
+      'motor.hums': kicks ? 1 : 0,
+      'basket.rpm': p.beltOn ? motor * BASKET_RPM * (1 - slip) : 0,
+      'basket.tilts': p.rodOff ? 1 : 0,
+      'heap.kg': p.heapKg,
+      lamps: lit ? 1 : 0,
+      locked: locked ? 1 : 0,
+      'pump.runs': lit && !p.pumpBlocked ? 1 : 0,
+      'pump.blocked': p.pumpBlocked ? 1 : 0,
+      code,
+      'bus.V': bus,
+      'sensor.feed.V': rail ? 9.6 : 0,
+      'sensor.toggles': p.sensorUnplugged ? 0 : alive ? senses(p, false) : 0,
+      'sensor.half': rail && p.sensorDead ? 1 : 0,
+    },
+    lyingDead(p),
+  );
 }
 
 /** What is measured and seen of it lying dead. */

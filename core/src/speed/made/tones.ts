@@ -76,6 +76,7 @@ export function coded(samples: Float64Array, rate: number, kbps: number): Float6
       cosines[k * size + n] = Math.cos((Math.PI / HALF) * (n + 0.5 + HALF / 2) * (k + 0.5));
   const out = new Float64Array(samples.length + size);
   const lines = new Float64Array(HALF);
+  const sums = new Float64Array(size);
   const bits = (1000 * kbps * HALF) / rate;
   for (let start = -HALF; start < samples.length; start += HALF) {
     const frame = window.map((w, n) => w * (samples[start + n] ?? 0));
@@ -85,12 +86,15 @@ export function coded(samples: Float64Array, rate: number, kbps: number): Float6
       lines[k] = sum;
     }
     quantise(lines, bits);
-    for (let n = 0; n < size; n++) {
-      let sum = 0;
-      for (let k = 0; k < HALF; k++) sum += (cosines[k * size + n] as number) * (lines[k] as number);
-      const at = start + n;
-      if (at >= 0) out[at] = (out[at] as number) + (2 / HALF) * (window[n] as number) * sum;
+    sums.fill(0);
+    for (let k = 0; k < HALF; k++) {
+      const line = lines[k] as number;
+      // Most fell to nothing.
+      if (line === 0) continue;
+      for (let n = 0; n < size; n++) sums[n] = (sums[n] as number) + (cosines[k * size + n] as number) * line;
     }
+    for (let n = Math.max(0, -start); n < size; n++)
+      out[start + n] = (out[start + n] as number) + (2 / HALF) * (window[n] as number) * (sums[n] as number);
   }
   return out.subarray(0, samples.length);
 }

@@ -34,6 +34,10 @@ const measured = (text: string, wish: Partial<GyroWish> = {}) => {
 };
 
 describe('a gyroscope log', () => {
+  it('of twenty minutes, 120 000 rows, is read like any other', () => {
+    expect(measured(log([REST, turn(33.6, 1200)])).meanErrorPercent).toBeCloseTo(0.8, 2);
+  });
+
   it('gives the speed less what the gyroscope shows at rest, and says how much that was', () => {
     const result = measured(log([REST, turn(33.6)], { bias: 1.2 }));
     expect(result.meanRpm).toBeCloseTo(33.6, 3);

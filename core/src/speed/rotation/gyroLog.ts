@@ -40,7 +40,8 @@ export function logOf(table: NumberTable, columns: GyroColumns, wish: GyroWish):
   const timeS = values.map((t) => (t - (values[0] as number)) * unit).filter(keep);
   if (timeS.length < 16) return refuse('TOO_SHORT');
   const steps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
-  const gaps = steps.filter((step) => step > GAP_STEPS * median(steps)).length;
+  const usual = median(steps);
+  const gaps = steps.filter((step) => step > GAP_STEPS * usual).length;
   const warnings: RotationWarning[] = [];
   if (bits > 0) warnings.push('COUNTER_WRAPPED');
   if (gaps > 0) warnings.push('GAPS');
