@@ -5,23 +5,23 @@
  */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { spawnSync } from 'node:child_process';
+import { execFile } from 'node:child_process';
 import { ROOT } from './lib/run.mjs';
 
 const cruise = join(ROOT, 'node_modules', '.bin', 'depcruise');
 const knip = join(ROOT, 'node_modules', '.bin', 'knip');
 
-function check() {
-  const run = spawnSync(
-    cruise,
-    ['--config', '.dependency-cruiser.cjs', '--output-type', 'json', 'core', 'contract', 'server', 'web', 'cli'],
-    {
-      cwd: ROOT,
-      encoding: 'utf8',
-      maxBuffer: 1 << 28,
-    },
+/** What a checker prints; that it finds something is told by that, not by its exit code. */
+const printed = (command, args) =>
+  new Promise((resolve) => {
+    execFile(command, args, { cwd: ROOT, maxBuffer: 1 << 28 }, (_error, stdout) => resolve(stdout));
+  });
+
+async function check() {
+  const rungs = ['core', 'contract', 'server', 'web', 'cli'];
+  const { summary, modules } = JSON.parse(
+    await printed(cruise, ['--config', '.dependency-cruiser.cjs', '--output-type', 'json', ...rungs]),
   );
-  const { summary, modules } = JSON.parse(run.stdout);
   const own = modules.filter((module) => /^(core|contract|server|web|cli)\/.*\.tsx?$/.test(module.source));
   return { violations: summary.violations, read: own.length };
 }
@@ -62,13 +62,8 @@ const UNUSED = [
 ];
 
 /** What nobody uses: [kind, file, name]. */
-function unused() {
-  const run = spawnSync(knip, ['--no-progress', '--reporter', 'json'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    maxBuffer: 1 << 28,
-  });
-  const { issues } = JSON.parse(run.stdout);
+async function unused() {
+  const { issues } = JSON.parse(await printed(knip, ['--no-progress', '--reporter', 'json']));
   return issues.flatMap(({ file, ...kinds }) =>
     Object.entries(kinds).flatMap(([kind, found]) =>
       (Array.isArray(found) ? found : []).map(({ name }) => [kind, file, name]),
@@ -77,20 +72,21 @@ function unused() {
 }
 
 /** Puts the violations in, reads the whole once, and takes them out again. */
-function checkWithPlants() {
+async function checkWithPlants() {
   const paths = PLANTED.map(([file]) => join(ROOT, file));
   try {
     PLANTED.forEach(([, text], i) => {
       mkdirSync(join(paths[i], '..'), { recursive: true });
       writeFileSync(paths[i], text);
     });
-    return { ...check(), idle: unused() };
+    const [checked, idle] = await Promise.all([check(), unused()]);
+    return { ...checked, idle };
   } finally {
     for (const path of paths) rmSync(path, { force: true });
   }
 }
 
-const { violations, read, idle } = checkWithPlants();
+const { violations, read, idle } = await checkWithPlants();
 const planted = new Set(PLANTED.map(([file]) => file));
 const own = violations.filter(({ from }) => !planted.has(from));
 for (const violation of own) console.error(`${violation.rule.name}: ${violation.from} -> ${violation.to}`);

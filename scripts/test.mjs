@@ -1,5 +1,6 @@
 /**
- * Every test, from nothing: lint, types, dependency rules, unit, API on a real PostgreSQL, browser.
+ * Every test, from nothing: lint, types, dependency rules, unit, API on a real PostgreSQL, browser. What lives by the
+ * clock needs a third of one core: it runs beside the unit tests, which stand back for it.
  * Closes with "N passed, N failed" alone, summed from what the runners counted themselves.
  * `--only PART` runs one part (`--grep WORDS` some of its browser tests); `--keep` leaves the test database's folder for a look.
  */
@@ -14,21 +15,25 @@ import { plainly, step } from './lib/say.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null;
-const grep = process.argv.includes('--grep')
-  ? ['--no-deps', '--grep', process.argv[process.argv.indexOf('--grep') + 1]]
-  : [];
+const grep = process.argv.includes('--grep') ? process.argv[process.argv.indexOf('--grep') + 1] : null;
+/** What `--only` calls each part. */
+const partOf = (name) => (name === 'live' ? 'browser' : name);
 const COUNTS = join(CACHE, 'counts');
 const totals = { passed: 0, failed: 0 };
 const failedParts = [];
 
-/** Runs one part. A part without a runner's count adds one failure when it ends red. */
-async function part(name, command, args, { counted = false, beside = false, env = {} } = {}) {
-  if (only && only !== name) return;
+/**
+ * Runs one part. A part without a runner's count adds one failure when it ends red. `beside`: what it says comes in one
+ * piece; `standsBack`: it takes what the others leave of the cores.
+ */
+async function part(name, command, args, { counted = false, beside = false, standsBack = false, env = {} } = {}) {
+  if (only && only !== partOf(name)) return;
   if (!beside) console.log(`\n── ${name} ──`);
   const from = Date.now();
   const file = join(COUNTS, `${name}.json`);
   rmSync(file, { force: true });
-  const code = await (beside ? inOnePiece : openly)(command, args, {
+  const called = standsBack ? ['nice', ['-n', '19', command, ...args]] : [command, args];
+  const code = await (beside ? inOnePiece : openly)(...called, {
     env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0', COUNTS_FILE: file, ...env },
   });
   const counts = counted ? readCounts(file) : { passed: 0, failed: 0 };
@@ -42,10 +47,10 @@ async function part(name, command, args, { counted = false, beside = false, env 
   );
 }
 
-/** Runs these parts two at a time, in their order. */
-async function sideBySide(...parts) {
+/** Runs these two at a time, in their order. */
+async function sideBySide(...works) {
   const lane = async () => {
-    for (let next = parts.shift(); next; next = parts.shift()) await part(...next, { beside: true });
+    for (let next = works.shift(); next; next = works.shift()) await next();
   };
   await Promise.all([lane(), lane()]);
 }
@@ -54,42 +59,61 @@ function readCounts(file) {
   return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { passed: 0, failed: 0 };
 }
 
-const needsDatabase = () => !only || ['api', 'browser'].includes(only);
-const needsBrowser = () => !only || only === 'browser';
+const needsDatabase = !only || ['api', 'browser'].includes(only);
+const needsBrowser = !only || only === 'browser';
 
 await plainly(async () => {
   await ensureNpm();
-  if (needsDatabase()) await ensurePostgres();
-  if (needsBrowser()) await ensureChromium();
+  if (needsDatabase) await ensurePostgres();
+  if (needsBrowser) await ensureChromium();
   mkdirSync(COUNTS, { recursive: true });
-  // A core each; what did not change since the last run is known. The rules come after: they plant files that the types must not see.
+  // What did not change since the last run is known. The rules come after: they plant files that the types must not see.
   const kept = (name) => ['--cache', '--cache-strategy', 'content', '--cache-location', join(CACHE, name)];
+  const beside = (...named) => part(...named, { beside: true });
   await sideBySide(
-    ['lint', bin('eslint'), ['.', '--max-warnings', '0', ...kept('eslint')]],
-    ['types', process.execPath, ['scripts/types.mjs']],
-    ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.', ...kept('prettier')]],
-    ['compiled loops', process.execPath, ['scripts/kernel.mjs', '--check']],
+    () => beside('lint', bin('eslint'), ['.', '--max-warnings', '0', ...kept('eslint')]),
+    () => beside('types', process.execPath, ['scripts/types.mjs']),
+    () => beside('format', bin('prettier'), ['--check', '--log-level', 'warn', '.', ...kept('prettier')]),
+    () => beside('compiled loops', process.execPath, ['scripts/kernel.mjs', '--check']),
+    () => needsDatabase && ensureBuilt(),
   );
   await part('rules', process.execPath, ['scripts/deps.mjs']);
-  const units = ['core', 'contract', 'cli', 'scripts', 'web', 'web-apart'].flatMap((name) => ['--project', name]);
-  await part('unit', bin('vitest'), ['run', ...units], { counted: true });
-  if (needsDatabase()) await withDatabase();
+  await (needsDatabase ? withDatabase(dynamic) : unit());
   if (failedParts.length > 0) console.log(`\nFailed: ${failedParts.join(', ')}`);
   console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
   process.exitCode = totals.failed > 0 || totals.passed === 0 ? 1 : 0;
 });
 
-async function withDatabase() {
+async function unit(more = {}) {
+  const projects = ['core', 'contract', 'cli', 'scripts', 'web', 'web-apart'].flatMap((name) => ['--project', name]);
+  await part('unit', bin('vitest'), ['run', ...projects], { counted: true, ...more });
+}
+
+/** The browser's tests of these projects; those of some words only where words were given. */
+async function browser(name, projects, env, more = {}) {
+  const chosen = projects.flatMap((project) => ['--project', project]);
+  const args = ['test', '--config', 'e2e/playwright.config.ts', '--no-deps', ...chosen];
+  await part(name, bin('playwright'), grep ? [...args, '--grep', grep] : args, {
+    counted: true,
+    env: { ...env, SERVER_ENTRY, PAGE_DIR },
+    ...more,
+  });
+}
+
+async function dynamic(env) {
+  const alone = only !== null;
+  if (grep) return browser('browser', ['beside', 'live'], env);
+  await Promise.all([browser('live', ['live'], env, { beside: true }), unit({ standsBack: !alone })]);
+  await part('api', bin('vitest'), ['run', '--project', 'server'], { counted: true, env });
+  await browser('browser', ['beside'], env);
+}
+
+/** Gives `work` what leads to a database that ends with it. */
+async function withDatabase(work) {
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-test-'));
   const database = await step('test database started', () => startPostgres(dir, { unsynced: true }));
-  const env = { TEST_DATABASE_URL: database.url };
   try {
-    await ensureBuilt();
-    await part('api', bin('vitest'), ['run', '--project', 'server'], { counted: true, env });
-    await part('browser', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...grep], {
-      counted: true,
-      env: { ...env, SERVER_ENTRY, PAGE_DIR },
-    });
+    await work({ TEST_DATABASE_URL: database.url });
   } finally {
     await database.stop();
     if (!process.argv.includes('--keep')) rmSync(dir, { recursive: true, force: true });

@@ -101,10 +101,14 @@ type Host = ReturnType<typeof host>;
 
 /** A database with the demo, made once before the first test and copied for each. */
 export async function makeTemplate(): Promise<void> {
-  await sql(admin, `drop database if exists ${TEMPLATE}`);
-  await sql(admin, `create database ${TEMPLATE}`);
-  const { child } = await serve(urlOf(TEMPLATE), 0, true);
+  const there = await sql(admin, `select 1 from pg_database where datname = '${TEMPLATE}'`);
+  if (there.length > 0) return;
+  const making = `${TEMPLATE}_making`;
+  await sql(admin, `drop database if exists ${making}`);
+  await sql(admin, `create database ${making}`);
+  const { child } = await serve(urlOf(making), 0, true);
   await ended(child, 'SIGTERM');
+  await sql(admin, `alter database ${making} rename to ${TEMPLATE}`);
 }
 
 async function run(held: Host, withDemo: boolean): Promise<Running & { end(): Promise<void> }> {

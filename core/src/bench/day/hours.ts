@@ -12,8 +12,8 @@ const DAY_MIN = 1440;
 const MOST_DAYS = 8;
 
 const minuteOf = (clock: string): number => {
-  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
-  return 60 * hours + minutes;
+  const colon = clock.indexOf(':');
+  return 60 * Number(clock.slice(0, colon)) + Number(clock.slice(colon + 1));
 };
 
 /** Minutes from the midnight that begins `first`, a weekday 1 to 7: the open stretch of a day counted from it. */

@@ -121,19 +121,21 @@ export function layDown(jobs: readonly ChainJob[], bench: Bench, order: readonly
 function placeOf(block: Block, from: number, { open, count }: Bench, lanes: ReadonlyMap<Shared | 'hands', Lane>) {
   let start = block.handsMin > 0 ? fitOpen(open, from, block.handsMin) : from;
   let why: string | null = start > from ? say`the bench is closed` : null;
+  /** What is asked for, for how long, and how many there are of it. */
+  const asked: [Shared | 'hands', number, number][] = [
+    ...(block.handsMin > 0 ? [['hands', block.handsMin, 1] as [Shared | 'hands', number, number]] : []),
+    ...block.needs.map((one): [Shared, number, number] => [
+      one,
+      block.handsMin + (block.keeps.includes(one) ? block.waitMin : 0),
+      count[one],
+    ]),
+  ];
   for (let moved = true; moved;) {
     moved = false;
-    const handsEnd = start + block.handsMin;
-    const asked: [Shared | 'hands', number, number][] = [
-      ...(block.handsMin > 0 ? [['hands', handsEnd, 1] as [Shared | 'hands', number, number]] : []),
-      ...block.needs.map((one): [Shared, number, number] => [
-        one,
-        block.keeps.includes(one) ? handsEnd + block.waitMin : handsEnd,
-        count[one],
-      ]),
-    ];
-    for (const [name, to, most] of asked) {
-      const freed = lanes.get(name)?.busy(start, Math.max(to, start + 1), most) ?? null;
+    // What moves within one round is asked again by its new start in the next.
+    const began = start;
+    for (const [name, lastsMin, most] of asked) {
+      const freed = lanes.get(name)?.busy(start, Math.max(began + lastsMin, start + 1), most) ?? null;
       if (freed === null) continue;
       const later = block.handsMin > 0 ? fitOpen(open, freed, block.handsMin) : freed;
       if (later <= start) continue;
