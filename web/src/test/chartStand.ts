@@ -1,4 +1,6 @@
 /** Stands in a chart's place: what would be drawn is kept for a look, nothing is drawn. */
+import { vi } from 'vitest';
+import * as chart from '../shared/chart/chart.js';
 
 /** A chart as it was asked for: axes, series and their points. */
 export interface Drawn {
@@ -29,14 +31,16 @@ export const drawn: Drawn[] = [];
 /** The last one. */
 export const lastDrawn = (): Drawn => drawn.at(-1) as Drawn;
 
-/** Colours by their names. */
-export const inks = () => ({ ink: 'ink', ink2: 'ink2', hair: 'hair', amber: 'amber' });
-/** Nothing stands in every chart. */
-export const baseOption = () => ({});
-/** An axis as it is asked for. */
-export const axis = (more: object) => more;
-/** Keeps what would be drawn. */
-export const useChart = (make: () => Drawn) => {
-  drawn.push(make());
-  return { current: null };
-};
+/** Stands there until mocks are restored: colours by their names, axes as they are asked for. */
+export function standForCharts(): void {
+  drawn.length = 0;
+  vi.spyOn(chart, 'inks').mockImplementation(
+    () => ({ ink: 'ink', ink2: 'ink2', hair: 'hair', amber: 'amber' }) as ReturnType<typeof chart.inks>,
+  );
+  vi.spyOn(chart, 'baseOption').mockImplementation(() => ({}));
+  vi.spyOn(chart, 'axis').mockImplementation((more) => more as ReturnType<typeof chart.axis>);
+  vi.spyOn(chart, 'useChart').mockImplementation((make) => {
+    drawn.push(make() as unknown as Drawn);
+    return { current: null };
+  });
+}

@@ -6,6 +6,7 @@ import type { SpeedRun } from '@amber-gauge/core/speed';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { expect, vi } from 'vitest';
 import type { Measured, WayProps } from '../features/measuring/ways/way.js';
+import * as speedClient from '../workers/speedClient.js';
 import type { OtherBand, SpeedAnswer } from '../workers/speed.worker.js';
 
 /** What the worker was asked, in order, and what it will answer. */
@@ -15,8 +16,6 @@ export const worker = {
   /** What the browser makes of a packed file. */
   decoded: null as unknown,
 };
-/** Nothing asked, nothing to answer. */
-export const forgetAll = () => Object.assign(worker, { answers: [], asked: [], decoded: null });
 
 const api = new Proxy(
   {},
@@ -30,23 +29,19 @@ const api = new Proxy(
   },
 );
 
-/** No worker to be warmed. */
-export const warmWorker = () => undefined;
-/** The page's own function is called. */
-export const reporting = (report: unknown) => report;
-/** What {@link worker} says that the browser makes of it. */
-export const decodeElse = () => Promise.resolve(worker.decoded);
-/** What is said of a task that was stopped. */
-export const STOPPED_WORDS = 'Stopped.';
-/** What a task that was stopped ends with. */
-export const STOPPED = { kind: 'refused', message: STOPPED_WORDS };
-/** Asks the stand-in. */
-export function inWorker(work: (of: object) => Promise<unknown>, stopped: unknown) {
-  let stop = () => undefined as void;
-  const halted = new Promise((resolve) => {
-    stop = () => resolve(stopped);
+/** Stands there until mocks are restored, with nothing asked and nothing to answer. */
+export function standForSpeedWorker(): void {
+  Object.assign(worker, { answers: [], asked: [], decoded: null });
+  vi.spyOn(speedClient, 'warmWorker').mockImplementation(() => undefined);
+  vi.spyOn(speedClient, 'reporting').mockImplementation((report) => report);
+  vi.spyOn(speedClient, 'decodeElse').mockImplementation(() => Promise.resolve(worker.decoded as never));
+  vi.spyOn(speedClient, 'inWorker').mockImplementation((work, stopped) => {
+    let stop = () => undefined as void;
+    const halted = new Promise<typeof stopped>((resolve) => {
+      stop = () => resolve(stopped);
+    });
+    return { answer: Promise.race([work(api as never), halted]), stop };
   });
-  return { answer: Promise.race([work(api), halted]), stop };
 }
 
 const family = familyOf('belt-turntable-dc');

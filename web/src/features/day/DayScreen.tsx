@@ -4,14 +4,13 @@ import { jobNumber, unitName, type DayPlan } from '@amber-gauge/core/bench';
 import { fixed } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../shared/api/client.js';
 import { lazyPart } from '../../shared/ui/lazyPart.js';
 import { notice } from '../../shared/ui/Notice.js';
 import { useNow } from '../../shared/ui/useNow.js';
-import type { DayWorker } from '../../workers/day.worker.js';
+import { planner } from '../../workers/client.js';
 import { axisStart, planInput } from './input.js';
 import classes from './Day.module.css';
 import { say } from '@amber-gauge/core/words';
@@ -23,10 +22,6 @@ const AGAIN_MS = 60_000;
 const DAY_MIN = 1440;
 /** So many jobs at most are put first by hand. */
 const MOST_FIRST = 100;
-
-let worker: Remote<DayWorker> | null = null;
-const planner = (): Remote<DayWorker> =>
-  (worker ??= wrap<DayWorker>(new Worker(new URL('../../workers/day.worker.ts', import.meta.url), { type: 'module' })));
 
 export function DayScreen() {
   const { data, error } = useQuery({

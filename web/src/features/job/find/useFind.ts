@@ -8,10 +8,9 @@ import {
   type FindBasis,
   type FindReading,
 } from '@amber-gauge/core/bench';
-import { wrap, type Remote } from 'comlink';
 import { say } from '@amber-gauge/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FindWorker } from '../../../workers/find.worker.js';
+import { reasoner } from '../../../workers/client.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import { whenQuiet } from '../../../shared/ui/lazyPart.js';
 import { useKnown, useSheet } from '../../../shared/api/queries.js';
@@ -27,15 +26,6 @@ export interface Find extends FindReading {
   readonly change: string | null;
   /** Counts the answers, so that one can tell whether a new one has come. */
   readonly turn: number;
-}
-
-let worker: Remote<FindWorker> | null = null;
-
-function reasoner(): Remote<FindWorker> {
-  worker ??= wrap<FindWorker>(
-    new Worker(new URL('../../../workers/find.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return worker;
 }
 
 /** Null for a family that has no drive path yet. */

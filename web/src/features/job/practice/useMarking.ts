@@ -1,20 +1,12 @@
 /** Marks the practice unit in a worker, and ends it with a line of its figures. */
 import { struckKeys, type StageId } from '@amber-gauge/core/bench';
 import { endBody, type Debrief } from '@amber-gauge/core/training';
-import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import type { PracticeWorker } from '../../../workers/practice.worker.js';
+import { marker } from '../../../workers/client.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
 import { notice } from '../../../shared/ui/Notice.js';
 import type { JobView } from '../useJobView.js';
 import { say } from '@amber-gauge/core/words';
-
-let worker: Remote<PracticeWorker> | null = null;
-
-const marker = (): Remote<PracticeWorker> =>
-  (worker ??= wrap<PracticeWorker>(
-    new Worker(new URL('../../../workers/practice.worker.ts', import.meta.url), { type: 'module' }),
-  ));
 
 const counted = ({ lines }: JobView) => lines.filter(({ status }) => status !== 'refused').map(({ event }) => event);
 

@@ -11,13 +11,12 @@ import { ticksATurn } from '@amber-gauge/core/speed';
 import { fixed, numberIn, signed, THIN } from '@amber-gauge/core/quantity';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
-import { wrap } from 'comlink';
 import { useRef, useState } from 'react';
 import { makeLine, submitWith, useOutbox } from '../../../shared/outbox/outbox.js';
 import { Field } from '../../../shared/ui/Field.js';
 import { useStored } from '../../../shared/ui/useStored.js';
 import tables from '../../../shared/ui/Table.module.css';
-import type { NoiseWorker } from '../../../workers/noise.worker.js';
+import { clipFigures } from '../../../workers/client.js';
 import type { JobView } from '../useJobView.js';
 import { CLIP_S, fetchSound, playSound, readClip, recordClip, wavOf, type ClipSound } from './clipSound.js';
 import classes from './Prove.module.css';
@@ -104,10 +103,7 @@ export function Noise({ view, stage, speedId }: Props) {
 }
 
 async function keep(view: JobView, stage: StageId, setup: ClipSetup, sound: ClipSound): Promise<string> {
-  const worker = new Worker(new URL('../../../workers/noise.worker.ts', import.meta.url), { type: 'module' });
-  const figures = await wrap<NoiseWorker>(worker)
-    .figures(sound.samples, sound.sampleRate)
-    .finally(() => worker.terminate());
+  const figures = await clipFigures(sound.samples, sound.sampleRate);
   if (!figures) return say`Too short: a clip is two seconds or more.`;
   const clipId = crypto.randomUUID();
   const line = makeLine(stage, { kind: 'clip', clipId, sound: true, setup, figures });

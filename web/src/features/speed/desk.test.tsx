@@ -3,10 +3,11 @@ import 'fake-indexeddb/auto';
 import type { NewRun, Run } from '@amber-gauge/contract';
 import { FAMILIES, familyOf } from '@amber-gauge/core/families';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keys } from '../../shared/api/queries.js';
 import { answering, keptRun, show, stubSizes, toneFigures } from '../../test/scene.js';
+import * as runDetail from '../measuring/parts/RunDetail.js';
+import * as waysModule from '../measuring/ways/Ways.js';
 import { SpeedDesk } from './SpeedDesk.js';
 
 interface WaysGiven {
@@ -17,22 +18,18 @@ interface WaysGiven {
   readonly onWay: (way: string) => void;
   readonly onLive: (live: boolean) => void;
 }
-const given = vi.hoisted(() => ({ ways: null as unknown }));
-vi.mock('../measuring/ways/Ways.js', () => ({
-  Ways: (props: { children: ReactNode }) => {
+const given = { ways: null as unknown };
+
+beforeEach(() => {
+  vi.spyOn(waysModule, 'Ways').mockImplementation((props) => {
     given.ways = props;
     return <>{props.children}</>;
-  },
-}));
-vi.mock('../measuring/parts/RunDetail.js', () => ({
-  RunDetail: ({ run, before, sourceName }: { run: Run; before: Run | null; sourceName: string | null }) => (
+  });
+  vi.spyOn(runDetail, 'RunDetail').mockImplementation(({ run, before, sourceName }) => (
     <p>
       detail of {run.fileName} before {before?.fileName ?? 'none'} by {sourceName ?? 'none'}
     </p>
-  ),
-}));
-
-beforeEach(() => {
+  ));
   stubSizes();
   localStorage.clear();
   sessionStorage.clear();

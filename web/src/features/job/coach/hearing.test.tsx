@@ -6,39 +6,40 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
 import type { AnyReading, ListeningAt } from '../../measuring/live/useLive.js';
 import { bodies, stage } from '../find/find.test-data.js';
+import * as guide from '../../../shared/sound/guide.js';
+import * as live from '../../measuring/live/useLive.js';
 import { Coach } from './Coach.js';
 
-const heard = vi.hoisted(() => ({
+const heard = {
   tell: (_reading: unknown): void => undefined,
   wish: null as unknown,
   words: [] as string[],
   louder: [] as number[],
-}));
-vi.mock('../../measuring/live/useLive.js', () => ({
-  useLive: (onReading: (reading: AnyReading) => void) => {
-    const [state, setState] = useState<'off' | 'on'>('off');
-    heard.tell = onReading as (reading: unknown) => void;
-    return {
-      state,
-      problem: null,
-      start: (listening: ListeningAt) => {
-        heard.wish = listening(48000);
-        setState('on');
-      },
-      stop: () => setState('off'),
-    };
-  },
-}));
-vi.mock('../../../shared/sound/guide.js', () => ({
-  guidePlayer: () => ({
-    play: ({ word }: { word: string }) => void (heard.words.at(-1) !== word && heard.words.push(word)),
-    volume: (decibels: number) => void heard.louder.push(decibels),
-    close: () => undefined,
-  }),
-}));
+};
+/** Stands in the place of what listens. */
+const useHeard = (onReading: (reading: AnyReading) => void) => {
+  const [state, setState] = useState<'off' | 'on'>('off');
+  heard.tell = onReading as (reading: unknown) => void;
+  return {
+    state,
+    problem: null,
+    start: (listening: ListeningAt) => {
+      heard.wish = listening(48000);
+      setState('on');
+    },
+    stop: () => setState('off'),
+  };
+};
+const player = () => ({
+  play: ({ word }: { word: string }) => void (heard.words.at(-1) !== word && heard.words.push(word)),
+  volume: (decibels: number) => void heard.louder.push(decibels),
+  close: () => undefined,
+});
 
 stage();
 beforeEach(() => {
+  vi.spyOn(live, 'useLive').mockImplementation(useHeard as never);
+  vi.spyOn(guide, 'guidePlayer').mockImplementation(player as never);
   heard.words.length = 0;
   heard.louder.length = 0;
 });

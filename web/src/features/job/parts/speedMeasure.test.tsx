@@ -1,21 +1,22 @@
 /** The speed at a stage: which reading is shown as found and as left, which speed is still owed, a motor that stood. */
 import type { EventBody, StageId } from '@amber-gauge/core/bench';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
+import * as ways from '../../measuring/ways/Ways.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { SpeedMeasure } from './SpeedMeasure.js';
 
-const used = vi.hoisted(() => ({ limits: null as unknown, way: '' }));
-vi.mock('../../measuring/ways/Ways.js', () => ({
-  Ways: ({ limits, way }: { limits: unknown; way: string }) => {
-    used.limits = limits;
-    used.way = way;
-    return null;
-  },
-}));
+const used = { limits: null as unknown, way: '' };
 
 stage();
+beforeEach(() => {
+  vi.spyOn(ways, 'Ways').mockImplementation(({ limits, way }) => {
+    used.limits = limits;
+    used.way = way;
+    return null as never;
+  });
+});
 
 const read = speedRead;
 const WORK: EventBody = { kind: 'work', action: 'replace', what: 'the belt' };

@@ -4,21 +4,22 @@ import type { DayPlan } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useClock } from '../../shared/outbox/clock.js';
-import { drawn, lastDrawn } from '../../test/chartStand.js';
+import { drawn, lastDrawn, standForCharts } from '../../test/chartStand.js';
 import { JOB, show } from '../../test/scene.js';
+import * as client from '../../workers/client.js';
 import { DayChart } from './DayChart.js';
 import { DayScreen } from './DayScreen.js';
 
-vi.mock('../../shared/chart/chart.js', () => import('../../test/chartStand.js'));
-const planner = vi.hoisted(() => ({ answer: null as unknown, asked: [] as unknown[][] }));
-vi.mock('comlink', () => ({
-  wrap: () => ({
+const planner = { answer: null as unknown, asked: [] as unknown[][] };
+beforeEach(() => {
+  standForCharts();
+  vi.spyOn(client, 'planner').mockReturnValue({
     plan: (...given: unknown[]) => {
       planner.asked.push(given);
       return Promise.resolve(planner.answer);
     },
-  }),
-}));
+  } as never);
+});
 
 /** A Wednesday, half past ten in the morning, by this machine's clock. */
 const NOW = new Date(2026, 2, 4, 10, 30);
@@ -80,7 +81,6 @@ const rows = () =>
 
 beforeEach(() => {
   useClock.setState({ offsetMs: NOW.getTime() - Date.now() });
-  vi.stubGlobal('Worker', class {});
 });
 afterEach(() => {
   cleanup();

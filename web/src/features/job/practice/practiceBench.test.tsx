@@ -5,6 +5,7 @@ import type { PracticeTrace } from '@amber-gauge/core/practice';
 import { act, cleanup, fireEvent, renderHook, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
+import * as client from '../../../workers/client.js';
 import { useAsked } from '../asked.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { Checks } from './Checks.js';
@@ -13,19 +14,16 @@ import { ScopeScreen } from './ScopeScreen.js';
 import { SetTo, type Stands } from './SetTo.js';
 import { useDebrief } from './useMarking.js';
 
-const marker = vi.hoisted(() => ({ asked: [] as unknown[][], answer: (): unknown => null }));
-vi.mock('comlink', () => ({
-  wrap: () => ({
+const marker = { asked: [] as unknown[][], answer: (): unknown => null };
+
+stage();
+beforeEach(() => {
+  vi.spyOn(client, 'marker').mockReturnValue({
     debrief: (...given: unknown[]) => {
       marker.asked.push(given);
       return Promise.resolve().then(() => marker.answer());
     },
-  }),
-}));
-
-stage();
-beforeEach(() => {
-  vi.stubGlobal('Worker', class {});
+  } as never);
   marker.asked.length = 0;
   marker.answer = () => null;
   useAsked.setState({ asked: null });

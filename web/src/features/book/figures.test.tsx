@@ -1,26 +1,16 @@
 /** The figures of the Book: shares with their intervals, money and hours, worked out by hand. */
 import type { BookFigures } from '@amber-gauge/contract';
 import { screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { cleanup } from '@testing-library/react';
-import { drawn } from '../../test/chartStand.js';
+import { drawn, standForCharts } from '../../test/chartStand.js';
 import { show } from '../../test/scene.js';
 import { Figures } from './Figures.js';
 
-vi.mock('../../shared/chart/chart.js', () => import('../../test/chartStand.js'));
-vi.mock('../../shared/chart/chart.js', () => ({
-  inks: () => ({}),
-  baseOption: () => ({}),
-  axis: (more: object) => more,
-  useChart: (make: () => (typeof drawn)[0]) => {
-    drawn.push(make());
-    return { current: null };
-  },
-}));
+beforeEach(standForCharts);
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
-  drawn.length = 0;
 });
 
 /** 9 of 10: the Wilson interval is 0.596 to 0.982 (textbook, from memory). */

@@ -1,8 +1,8 @@
 /** Figures of Prove as they stand on the screen and as they are kept: worked out by hand beside each. */
 import type { EventBody } from '@amber-gauge/core/bench';
 import { createEvent, fireEvent, screen, waitFor } from '@testing-library/react';
-import { describe, expect, it, vi } from 'vitest';
-import { drawn } from '../../../test/chartStand.js';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { drawn, standForCharts } from '../../../test/chartStand.js';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { CoastDown } from './CoastDown.js';
@@ -10,16 +10,7 @@ import { Drift } from './Drift.js';
 import { ClassCheck, SafetyCheck } from './SafetyCheck.js';
 import { TrialCheck, TrialTable } from './TrialCheck.js';
 
-vi.mock('../../../shared/chart/chart.js', () => import('../../../test/chartStand.js'));
-vi.mock('../../../shared/chart/chart.js', () => ({
-  inks: () => ({}),
-  baseOption: () => ({}),
-  axis: (more: object) => more,
-  useChart: (make: () => (typeof drawn)[0]) => {
-    drawn.push(make());
-    return { current: null };
-  },
-}));
+beforeEach(standForCharts);
 
 stage();
 

@@ -3,15 +3,13 @@ import type { BackupState, Instrument, Settings } from '@amber-gauge/contract';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answering, SETTINGS, show } from '../../test/scene.js';
-import { bareRun, drop, forgetAll, measured, worker } from '../../test/speedClientStand.js';
+import { bareRun, drop, measured, standForSpeedWorker, worker } from '../../test/speedClientStand.js';
 import { Backups } from './Backups.js';
 import { ClockCalibration } from './ClockCalibration.js';
 import { Instruments } from './Instruments.js';
 
-vi.mock('../../workers/speedClient.js', () => import('../../test/speedClientStand.js'));
-
 beforeEach(() => {
-  forgetAll();
+  standForSpeedWorker();
 });
 afterEach(() => {
   cleanup();

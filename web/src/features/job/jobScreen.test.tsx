@@ -8,18 +8,21 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keys } from '../../shared/api/queries.js';
 import { useOutbox } from '../../shared/outbox/outbox.js';
 import { answering, JOB, line, show, speedRead } from '../../test/scene.js';
+import * as client from '../../workers/client.js';
+import * as speedClient from '../../workers/speedClient.js';
 import { stage } from './find/find.test-data.js';
 import { JobScreen } from './JobScreen.js';
 import { useJobView } from './useJobView.js';
 
-vi.mock('comlink', () => ({ wrap: () => ({ solve: () => Promise.resolve(null) }) }));
-
 stage();
 beforeEach(() => {
-  vi.stubGlobal('Worker', class {});
+  vi.spyOn(speedClient, 'warmWorker').mockImplementation(() => undefined);
+  vi.spyOn(client, 'reasoner').mockReturnValue({ solve: () => Promise.resolve(null) } as never);
   Element.prototype.scrollIntoView = () => undefined;
 });
-afterEach(() => act(() => useOutbox.setState({ entries: [] })));
+afterEach(() => {
+  act(() => useOutbox.setState({ entries: [] }));
+});
 
 const note = (text: string): EventBody => ({ kind: 'note', text });
 const waiting = (event: ReturnType<typeof line>, more: object = {}) =>

@@ -2,26 +2,29 @@
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import * as downloads from '../../shared/ui/download.js';
+import * as speedClient from '../../workers/speedClient.js';
 import { ToneMaker } from './ToneMaker.js';
 
-const { made, saved } = vi.hoisted(() => ({ made: vi.fn(), saved: vi.fn() }));
-vi.mock('../../workers/speedClient.js', () => ({
-  inWorker: (work: (api: unknown) => Promise<unknown>) => ({
-    answer: work({ make: (wish: unknown, coding: unknown) => (made(wish, coding), new Blob(['RIFF'])) }),
-  }),
-}));
-vi.mock('../../shared/ui/download.js', () => ({ download: saved }));
+const [made, saved] = [vi.fn(), vi.fn()];
 
 beforeEach(() => {
   made.mockReset();
   saved.mockReset();
+  vi.spyOn(speedClient, 'inWorker').mockImplementation((work) => ({
+    answer: work({ make: (wish: unknown, coding: unknown) => (made(wish, coding), new Blob(['RIFF'])) } as never),
+    stop: () => undefined,
+  }));
+  vi.spyOn(downloads, 'download').mockImplementation(saved);
   render(
     <MemoryRouter>
       <ToneMaker />
     </MemoryRouter>,
   );
 });
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+});
 
 const type = (name: RegExp | string, value: string) =>
   fireEvent.change(screen.getByRole('textbox', { name }), { target: { value } });

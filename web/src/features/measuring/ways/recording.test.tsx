@@ -6,9 +6,9 @@ import { show, stubSizes } from '../../../test/scene.js';
 import {
   bareRun as run,
   drop,
-  forgetAll,
   measured,
   record,
+  standForSpeedWorker,
   SHOP,
   wayProps as props,
   worker,
@@ -18,12 +18,10 @@ import { RecordingWay } from './RecordingWay.js';
 import { TonesInARow } from './TonesInARow.js';
 import type { Measured, WayProps } from './way.js';
 
-vi.mock('../../../workers/speedClient.js', () => import('../../../test/speedClientStand.js'));
-
 beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
-  forgetAll();
+  standForSpeedWorker();
 });
 afterEach(() => {
   cleanup();
@@ -160,7 +158,9 @@ describe('a recording of the tone', () => {
     act(() => report(0.42));
     expect(screen.getByRole('progressbar', { name: 'Measuring' }).getAttribute('aria-valuenow')).toBe('42');
     press('Stop');
-    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('long.wav Stopped.'));
+    await waitFor(() =>
+      expect(screen.getByRole('alert').textContent).toBe('long.wav Measuring was stopped. Nothing was stored.'),
+    );
   });
 
   it('stopped before the worker began it never begins, and what comes of it later is not told', async () => {
@@ -171,7 +171,7 @@ describe('a recording of the tone', () => {
     fireEvent.change(screen.getByLabelText(TONE), { target: { files: [new File(['RIFF'], 'slow.wav')] } });
     await screen.findByRole('button', { name: 'Stop' });
     press('Stop');
-    expect(screen.getByRole('alert').textContent).toBe('slow.wav Stopped.');
+    expect(screen.getByRole('alert').textContent).toBe('slow.wav Measuring was stopped. Nothing was stored.');
     expect(screen.queryByRole('progressbar')).toBeNull();
     await act(async () => {
       opened(null);
@@ -179,7 +179,7 @@ describe('a recording of the tone', () => {
     });
     await waitFor(() => expect(worker.answers).toHaveLength(0));
     expect(given).toEqual([]);
-    expect(screen.getByRole('alert').textContent).toBe('slow.wav Stopped.');
+    expect(screen.getByRole('alert').textContent).toBe('slow.wav Measuring was stopped. Nothing was stored.');
     // The next is measured as if nothing had been.
     worker.decoded = null;
     worker.answers = [measured(run())];

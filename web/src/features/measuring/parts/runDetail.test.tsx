@@ -5,7 +5,8 @@ import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import 'fake-indexeddb/auto';
-import { drawn } from '../../../test/chartStand.js';
+import * as downloads from '../../../shared/ui/download.js';
+import { drawn, standForCharts } from '../../../test/chartStand.js';
 import { answering, JOB, keptRun as run, show, speedRead, toneFigures as figures } from '../../../test/scene.js';
 import type { Parts } from '../useParts.js';
 import { Droop } from './Droop.js';
@@ -16,11 +17,11 @@ import { RunDetail } from './RunDetail.js';
 import { RunList } from './RunList.js';
 import { SoundFacts } from './SoundFacts.js';
 
-vi.mock('../../../shared/chart/chart.js', () => import('../../../test/chartStand.js'));
-const saved = vi.hoisted(() => [] as string[][]);
-vi.mock('../../../shared/ui/download.js', () => ({ download: (...given: string[]) => saved.push(given) }));
+const saved: string[][] = [];
 
 beforeEach(() => {
+  standForCharts();
+  vi.spyOn(downloads, 'download').mockImplementation((...given) => void saved.push(given as never));
   vi.stubGlobal('navigator', {
     ...navigator,
     locks: { request: (_name: string, work: () => Promise<void>) => work() },
@@ -30,7 +31,6 @@ beforeEach(() => {
 });
 afterEach(async () => {
   cleanup();
-  drawn.length = 0;
   saved.length = 0;
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
   vi.unstubAllGlobals();

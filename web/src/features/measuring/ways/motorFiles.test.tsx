@@ -5,8 +5,8 @@ import { show, stubSizes } from '../../../test/scene.js';
 import {
   bareRun as run,
   drop,
-  forgetAll,
   measured,
+  standForSpeedWorker,
   wayProps as props,
   worker,
 } from '../../../test/speedClientStand.js';
@@ -14,12 +14,10 @@ import { usePracticeStands } from './practiceStands.js';
 import { PulsesWay } from './PulsesWay.js';
 import { SoundWay } from './SoundWay.js';
 
-vi.mock('../../../workers/speedClient.js', () => import('../../../test/speedClientStand.js'));
-
 beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
-  forgetAll();
+  standForSpeedWorker();
 });
 afterEach(() => {
   cleanup();

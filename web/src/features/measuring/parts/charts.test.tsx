@@ -2,17 +2,16 @@
 import type { RunFigures } from '@amber-gauge/contract';
 import type { NamedLine, TurnProfile } from '@amber-gauge/core/speed';
 import { cleanup, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { drawn, lastDrawn } from '../../../test/chartStand.js';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { lastDrawn, standForCharts } from '../../../test/chartStand.js';
 import { show } from '../../../test/scene.js';
 import { SeriesChart } from './SeriesChart.js';
 import { SpectrumChart } from './SpectrumChart.js';
 import { TurnChart } from './TurnChart.js';
 
-vi.mock('../../../shared/chart/chart.js', () => import('../../../test/chartStand.js'));
+beforeEach(standForCharts);
 afterEach(() => {
   cleanup();
-  drawn.length = 0;
 });
 
 const plain = (text: string | null) => (text ?? '').replaceAll('\u202f', ' ');

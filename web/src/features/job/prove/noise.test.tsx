@@ -4,27 +4,18 @@ import type { NoiseFigures } from '@amber-gauge/core/speed';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
+import * as client from '../../../workers/client.js';
+import * as inputs from '../../measuring/live/input.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import { fetchSound, playSound, readClip, recordClip, wavOf } from './clipSound.js';
 import { Noise } from './Noise.js';
 
-const input = vi.hoisted(() => ({
+const input = {
   samples: { onmessage: null as ((event: { data: Float32Array }) => void) | null },
   sampleRate: 100,
   closed: 0,
-}));
-vi.mock('../../measuring/live/input.js', () => ({
-  openNoise: () => Promise.resolve({ ...input, samples: input.samples, close: () => input.closed++ }),
-}));
-const worker = vi.hoisted(() => ({ figures: null as unknown, asked: [] as unknown[][] }));
-vi.mock('comlink', () => ({
-  wrap: () => ({
-    figures: (...given: unknown[]) => {
-      worker.asked.push(given);
-      return Promise.resolve(worker.figures);
-    },
-  }),
-}));
+};
+const worker = { figures: null as unknown, asked: [] as unknown[][] };
 
 stage();
 
@@ -55,12 +46,13 @@ const noise = (...given: EventBody[]) =>
 const rows = () => screen.getAllByRole('listitem').map((one) => plain(one.textContent));
 
 beforeEach(() => {
-  vi.stubGlobal(
-    'Worker',
-    class {
-      terminate() {}
-    },
+  vi.spyOn(inputs, 'openNoise').mockImplementation(() =>
+    Promise.resolve({ ...input, samples: input.samples, close: () => input.closed++ } as never),
   );
+  vi.spyOn(client, 'clipFigures').mockImplementation((...given) => {
+    worker.asked.push(given);
+    return Promise.resolve(worker.figures as never);
+  });
   localStorage.clear();
   sessionStorage.clear();
   worker.asked.length = 0;
