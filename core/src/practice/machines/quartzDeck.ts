@@ -109,20 +109,17 @@ function oscillatorAt(p: QuartzDeck, c: Condition, bias: number, random: Random)
   return 1 + PART_PER_V * (bias - ZENER_V) + jumps * (2 * random() - 1);
 }
 
+/** Volts of the zener: a tired one wanders where little current is left for it, warm or at the slow end. */
+const zenerOf = (p: QuartzDeck, starved: number, slow: boolean, random: Random): number =>
+  p.zenerV + p.zenerWanderV * starved * (2 * random() - 1) - (p.zenerV < 5 && slow ? 0.4 * random() : 0);
+
 function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
   const chosen = c.setting === '45' ? '45' : '33';
   const slow = c.mode === 'slow end';
   const supply = supplyQuantities(p.supply, c);
   const board = supply['board.V'];
-  // Where little current is left for it, warm or at the slow end, a tired zener wanders.
   const starved = Math.max(c.warm, slow ? 1 : 0);
-  const bias =
-    board > 3
-      ? Math.min(
-          board,
-          p.zenerV + p.zenerWanderV * starved * (2 * random() - 1) - (p.zenerV < 5 && slow ? 0.4 * random() : 0),
-        )
-      : 0;
+  const bias = board > 3 ? Math.min(board, zenerOf(p, starved, slow, random)) : 0;
   const crystal = board > 3 ? p.crystalPart : 0;
   const reference = p.dividerDead ? 0 : crystal * (chosen === '45' ? p.divider45 : 1);
   const oscillator = oscillatorAt(p, c, bias, random);

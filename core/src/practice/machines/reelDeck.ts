@@ -206,8 +206,7 @@ function solve(p: ReelDeck, c: Condition): Quantities {
   const slow = c.setting === '9.5';
   const poles = slow && !p.poleStuck ? POLES['9.5'] : POLES['19'];
   const drives = p.beltOn && !c.off.includes('belt');
-  const dragTimes = 1 + (p.dragCold - 1) * (1 - c.warm);
-  const load = drives ? p.dragNm * dragTimes : 0;
+  const load = drives ? p.dragNm * (1 + (p.dragCold - 1) * (1 - c.warm)) : 0;
   const motor = turning(p, slow && p.poleOpen ? 0 : mainsV, poles, c, 0);
   // What the belt has to pull shows as slip of it.
   const slip = Math.min(0.95, p.beltSlip * (0.6 + 0.4 * (load / DRAG_NM)) + Math.max(0, load / DRAG_NM - 3) * 0.004);

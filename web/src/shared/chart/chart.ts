@@ -80,7 +80,10 @@ export function useChart(make: () => EChartsCoreOption): RefObject<HTMLDivElemen
     const chart = init(element);
     const draw = () => chart.setOption(make(), true);
     draw();
-    const size = new ResizeObserver(() => chart.resize());
+    // It tells the size it begins with as well: drawing it a second time would tell nothing new.
+    const size = new ResizeObserver(() => {
+      if (element.clientWidth !== chart.getWidth() || element.clientHeight !== chart.getHeight()) chart.resize();
+    });
     size.observe(element);
     const mode = new MutationObserver(draw);
     mode.observe(document.documentElement, { attributeFilter: ['data-mode'] });

@@ -2,7 +2,7 @@
 import type { RunFigures } from '@amber-gauge/contract';
 import type { NamedLine, TurnProfile } from '@amber-gauge/core/speed';
 import { cleanup, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { lastDrawn, standForCharts } from '../../../test/chartStand.js';
 import { show } from '../../../test/scene.js';
 import { SeriesChart } from './SeriesChart.js';
