@@ -59,6 +59,9 @@ describe('a charge', () => {
     expect(bleedFor(31.6, 100, 10).ohm).toBe(100);
     expect(bleedFor(31.7, 100, 10).ohm).toBe(220);
     expect(bleedFor(5, 100, 35).seconds).toBe(0);
+    // Three a decade, from 100 ohm to 100 kilohm: each bears its ten watts, √(10 W · R).
+    for (const ohm of [100, 220, 470, 1000, 2200, 4700, 10_000, 22_000, 47_000, 100_000])
+      expect(bleedFor(0.999 * Math.sqrt(10 * ohm), 1, 1).ohm).toBe(ohm);
     // 2 kV into the largest at hand are 40 W: the next rating is 50; 3 kV are 90, which none bears.
     expect(bleedFor(2000, 1, 35)).toMatchObject({ ohm: 100_000, ratedW: 50 });
     expect(bleedFor(3000, 1, 35).ratedW).toBe(90);

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { BANS, needsPower, PATHS, type DrivePath } from '../families/index.js';
 import { seeded, type Random } from '../numeric/index.js';
 import { ready, pick, eventsOf } from './everyFamily.test-data.js';
-import { adviseNext, bansOf, posteriorOf, untouched, type CaseEntry } from './index.js';
+import { adviseNext, bansOf, nextStep, posteriorOf, untouched, type Advice, type CaseEntry } from './index.js';
 
 /** Up to six answers of any tests at all, in any order, contradictions with them. */
 function answers(path: DrivePath, random: Random): CaseEntry[] {
@@ -11,6 +11,25 @@ function answers(path: DrivePath, random: Random): CaseEntry[] {
     const test = pick(path.tests, random);
     return { test: test.id, outcome: pick(test.outcomes, random).id };
   });
+}
+
+/** The step says what it is, whether power is off for it, what keeps it off, what it waits and costs. */
+function expectSaid(path: DrivePath, advice: Advice): void {
+  const step = nextStep(path, advice);
+  if (!step) return;
+  const test = path.tests.find((one) => step.kind === 'test' && one.id === step.id);
+  const repair = path.repairs.find((one) => step.kind === 'mend' && one.id === step.id);
+  const { power = 'either', waitMin = 0, name = '' } = test ?? repair ?? {};
+  expect(step.what.startsWith(name) && name !== '').toBe(true);
+  const off = step.needs.includes('power off, charge measured gone');
+  expect(off, step.id).toBe(repair ? power !== 'running' : power === 'dead');
+  expect(step.needs.includes('power on, running'), step.id).toBe(power === 'running');
+  expect(step.needs.includes('power on'), step.id).toBe(test?.power === 'powered');
+  expect(step.needs.some((need) => /of waiting$/.test(need))).toBe(waitMin > 0);
+  expect(step.needs.some((need) => /^parts for about/.test(need))).toBe((repair?.money ?? 0) > 0);
+  const kept = step.must_not.filter((words) => words.startsWith('no power: '));
+  expect(kept.length, step.id).toBe(repair || test?.power === 'dead' ? advice.bans.length : 0);
+  expect(step.must_not.some((words) => words.startsWith('leave it at that'))).toBe(Boolean(repair?.leaves));
 }
 
 describe.each([...PATHS.keys()])('%s', (id) => {
@@ -23,6 +42,7 @@ describe.each([...PATHS.keys()])('%s', (id) => {
       const posterior = posteriorOf(engine, eventsOf(path, answers(path, random)));
       const advice = adviseNext(engine, posterior, untouched(engine));
       expect(advice.bans).toEqual(bansOf(engine, posterior));
+      expectSaid(path, advice);
       if (advice.bans.length === 0) continue;
       banned++;
       for (const one of [...advice.tests, ...advice.rest])

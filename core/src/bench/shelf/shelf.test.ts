@@ -48,6 +48,9 @@ describe('the shelf', () => {
         ['e', move('used', 2)],
         ['f', move('failed', 1)],
         ['g', move('released', 1, null)],
+        // Set aside and given back: nothing is left of it.
+        ['h', move('reserved', 1, 7)],
+        ['i', move('released', 1, 7)],
       ),
       TODAY,
     );

@@ -199,6 +199,23 @@ describe('trims', () => {
   });
 });
 
+describe('what power did', () => {
+  const small = PRACTICE_MACHINES.filter(({ faults }) => faults.some(({ id }) => id === 'turns-shorted'));
+
+  it.each(small.map(({ id }) => id))('%s: a transformer with shorted turns is burnt, a sound one is not', (id) => {
+    expect(machine(id).unit(['turns-shorted'], 5).moment().burnt).toBe(1);
+    expect(machine(id).unit([], 5).moment().burnt).toBe(0);
+  });
+});
+
+describe('what system control is told', () => {
+  const recorder = (fault: string) => machine('video-recorder').unit([fault], 5).moment({ mode: 'play' });
+
+  it('nothing by a switch without its joint: it orders nothing and threads nothing', () => {
+    expect(recorder('mode-unsoldered')).toMatchObject({ 'orders.right': 0, threaded: 0, 'loading.turns': 0 });
+  });
+});
+
 describe('without mains', () => {
   it.each(['fuse-aged', 'cord-open'])('the reel deck stands, by either alone: %s', (fault) => {
     for (const seed of SEEDS) {

@@ -5,6 +5,76 @@ import { play } from './play.js';
 import { playSound, SOUND_CASES } from './soundCases.js';
 import { playTone, TONE_CASES } from './toneCases.js';
 
+/**
+ * What is said beside the figure, and nothing else: several marks a turn cannot tell their own spacing from the wow of
+ * the turn, a gyroscope's scale and unsaid unit are guessed; these say more.
+ */
+const SAID: Readonly<Record<string, string>> = {
+  ...Object.fromEntries(
+    [
+      'times in milliseconds, no header',
+      'times in microseconds, no header',
+      'times in nanoseconds, no header',
+      'times in us with decimal comma',
+      'epoch in ms',
+    ].map((id) => [id, 'TIME_UNIT_GUESSED']),
+  ),
+  '16-bit counter of ms that runs over': 'COUNTER_WRAPPED POLLED_TIMES TIME_UNIT_GUESSED',
+  '32-bit counter of us that runs over': 'COUNTER_WRAPPED',
+  'double triggers among 60 a turn, in us': 'DOUBLED_PULSES TIME_UNIT_GUESSED',
+  'intervals instead of times, in us': 'INTERVALS_SUMMED',
+  'polled in ms': 'POLLED_TIMES TIME_UNIT_GUESSED',
+  'both edges, 30 % duty': 'BOTH_EDGES TIME_UNIT_GUESSED',
+  'started, run and stopped in half a minute': 'FEW_TURNS UNSTEADY_PART_LEFT_OUT',
+  'once a turn with slow drift': 'DRIFTING',
+  'a fast clock beside it': 'CHANNEL_CHOSEN',
+  'an edge that bounces twice': 'DOUBLED_PULSES',
+  'quadrature, a drum that reverses': 'RUN_BY_RUN',
+  'spin-up before the steady part': 'UNSTEADY_PART_LEFT_OUT',
+  ...Object.fromEntries(
+    [
+      'time and volts',
+      'no time column, interval in the head',
+      'no time column, rate in the head',
+      'minus times and an offset',
+      'semicolons and decimal comma',
+      'a preamble of names and values',
+      'a preamble beside the numbers',
+      'pulses of 3 % duty in noise',
+      'pulses of 97 % duty in noise',
+    ].map((id) => [id, 'COARSE_EDGES']),
+  ),
+  'two channels, one of them only noise': 'CHANNEL_CHOSEN COARSE_EDGES',
+  'a generator whose level dips by 55.00000000000001 % once a turn': 'WEAK_SEGMENT',
+  'a generator whose level dips by 80 % once a turn': 'WEAK_SEGMENT',
+  'gaps and doubled rows': 'GAPS',
+  // A tone under a tenth of its level, or a fifth, is noisy whatever else is heard; wow needs two turns of a platter.
+  'hum 60 Hz under 300 Hz': 'NOISY',
+  'hum 120 Hz under 300 Hz': 'ADDED_TONES NOISY',
+  'hum 180 Hz under 300 Hz': 'ADDED_TONES NOISY',
+  'a second tone over 1 kHz': 'ADDED_TONES NOISY',
+  'a second tone under 1 kHz': 'ADDED_TONES',
+  'coded at 128 kb/s': 'SHORT',
+  'coded at 64 kb/s': 'SHORT',
+  'gated, 0.3 s on and off': 'DROPOUTS',
+  'gated, 1.5 s on, 1.2 s off': 'IN_PIECES SHORT WOW_TOO_SHORT',
+  'two seconds': 'SHORT WOW_TOO_SHORT',
+  'less than half a turn': 'SHORT WOW_TOO_SHORT',
+  '3150, 1000 and 300 Hz in a row': 'SHORT',
+  'two sides with a pause': 'SHORT',
+  'a slow drift is no splice': 'DRIFTING',
+  'a phone that suppresses noise': 'DROPOUTS',
+  'a drill that droops 12 % under load': 'CHANGING_SPEED',
+  'a drum drive to and fro with pauses': 'OCTAVE_UNSURE',
+  'five blades of unequal pitch': 'FEW_HARMONICS OCTAVE_UNSURE',
+};
+const said = (id: string, more: readonly string[] = []) => [...(SAID[id]?.split(' ') ?? []), ...more].sort().join(' ');
+/** Where edges or steps are coarse they show as wow of their own, and it says so. */
+const COARSE = /COARSE_EDGES|POLLED_TIMES|WEAK_SEGMENT|SHORT/;
+/** A clock of 100 ppm, a gyroscope's scale of 3 %: rectangles, expanded by two. */
+const EXPANDED = { pulses: (2 * 0.01) / Math.sqrt(3), gyro: (2 * 3) / Math.sqrt(3) };
+const unguessed = new Set(['wow']);
+
 const count = MADE_LOGS.length + TONE_CASES.length + SOUND_CASES.length;
 
 describe(`made sources (${count})`, () => {
@@ -17,13 +87,37 @@ describe(`made sources (${count})`, () => {
   it.each(MADE_LOGS.map((made) => [made.id, made] as const))('log: %s', async (_id, made) => {
     const played = await play(made);
     expect(played.holds, played.outcome).toBe(true);
+    if (!played.told || made.expected.kind !== 'mean') return;
+    const { warnings, expandedUncertaintyPercent, peakPercent } = played.told;
+    const usual =
+      made.way === 'gyro'
+        ? ['SCALE_NOT_CALIBRATED', ...(unguessed.has(made.id) ? [] : ['UNIT_GUESSED'])]
+        : (made.perTurn ?? 1) > 1
+          ? ['ONCE_A_TURN_NOT_SEPARABLE']
+          : [];
+    expect([...warnings].sort().join(' ')).toBe(said(made.id, usual));
+    const expanded = EXPANDED[made.way];
+    expect(expandedUncertaintyPercent).toBeGreaterThan(0.999 * expanded);
+    expect(expandedUncertaintyPercent).toBeLessThan(1.03 * expanded);
+    const { madeWithPercent, rpm } = made.expected;
+    // A mark in two seconds shows no wow of a turn.
+    if (made.way === 'pulses' && ((made.perTurn ?? 1) * rpm) / 60 < 1) expect(peakPercent).toBeNull();
+    else if (madeWithPercent !== undefined && !COARSE.test(said(made.id)))
+      expect(Math.abs((peakPercent as number) - madeWithPercent)).toBeLessThan(0.01 + 0.03 * madeWithPercent);
   });
   it.each(TONE_CASES.map((made) => [made.id, made] as const))('tone: %s', async (_id, made) => {
     const played = await playTone(made);
     expect(played.holds, played.outcome).toBe(true);
+    if (!('told' in played) || !played.told) return;
+    const { warnings, weightedRmsPercent, peakPercent } = played.told;
+    expect([...warnings].sort().join(' ')).toBe(said(made.id, ['REFERENCE_NOT_INCLUDED']));
+    // 0.1 % peak at 0.5556 Hz, weighted as a platter's turn is, -10.0 dB: 0.0707 · 0.317 (the weighting table, from memory).
+    if (!/TOO_SHORT/.test(said(made.id))) expect(weightedRmsPercent / 0.0224).toBeCloseTo(1, 1);
+    else expect(peakPercent).toBeLessThan(0.01);
   });
   it.each(SOUND_CASES.map((made) => [made.id, made] as const))('sound: %s', async (_id, made) => {
     const played = await playSound(made);
     expect(played.holds, played.outcome).toBe(true);
+    expect([...(played.told?.warnings ?? ['none'])].sort().join(' ')).toBe(said(made.id));
   });
 });

@@ -12,6 +12,16 @@ export interface Played {
   readonly outcome: string;
   /** Error of the mean, percent; null where none was expected. */
   readonly errorPercent: number | null;
+  /** What else was measured; left out where nothing was. */
+  readonly told?: Told;
+}
+
+/** Figures beside the mean. */
+export interface Told {
+  readonly warnings: readonly string[];
+  readonly expandedUncertaintyPercent: number;
+  /** Unweighted peak, percent; null where none is told. */
+  readonly peakPercent: number | null;
 }
 
 /** Measures one made log. */
@@ -58,5 +68,10 @@ function judged({ expected }: MadeCase, result: PulseResult | GyroResult): Omit<
       (weak.length === expected.weak.places && Math.abs((weak[0]?.dipPercent ?? 0) - expected.weak.dipPercent) < 8)) &&
     (expected.stretches === undefined || result.stretches.length === expected.stretches) &&
     (expected.sense === undefined || result.sense === expected.sense);
-  return { holds, outcome: outcome + (weak.length > 0 ? ` weak ${JSON.stringify(weak)}` : ''), errorPercent };
+  const told = {
+    warnings: result.warnings,
+    expandedUncertaintyPercent: result.meanErrorExpandedUncertaintyPercent,
+    peakPercent: result.unweightedPeakPercent,
+  };
+  return { told, holds, outcome: outcome + (weak.length > 0 ? ` weak ${JSON.stringify(weak)}` : ''), errorPercent };
 }

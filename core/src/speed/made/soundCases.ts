@@ -127,5 +127,10 @@ export async function playSound(made: SoundCase): Promise<Played> {
     (made.runs === undefined || result.stretches.length === made.runs) &&
     (made.droopPercent === undefined || Math.abs(droop - made.droopPercent) < 1);
   const outcome = `${result.meanRpm.toFixed(1)} rpm, odds ${(result.candidates[0]?.share ?? 0).toFixed(2)}, runs ${result.stretches.length}, droop ${droop.toFixed(1)} % ${result.warnings.join(' ')}`;
-  return { id: made.id, holds, outcome, errorPercent };
+  const told = {
+    warnings: result.warnings,
+    expandedUncertaintyPercent: 2 * Math.hypot(...result.uncertainty.map((part) => part.standardPercent)),
+    peakPercent: null,
+  };
+  return { id: made.id, holds, outcome, errorPercent, told };
 }

@@ -2,7 +2,6 @@
 import { memorySource, writeWav } from '../../formats/index.js';
 import { measureRecording } from '../tone/several.js';
 import { synthTone, type SynthTone } from '../tone/synth.js';
-import type { Played } from './play.js';
 import { coded, inRoom, withGainControl, withLevel, withNoise, withSuppression, withTone } from './tones.js';
 
 const RATE = 44100;
@@ -182,7 +181,7 @@ export const TONE_CASES: readonly ToneCase[] = [
 ];
 
 /** Measures one made recording and holds the outcome against what was wanted. */
-export async function playTone(made: ToneCase): Promise<Played> {
+export async function playTone(made: ToneCase) {
   const { id, nominalHz = 3150, truePercent = TRUE_PERCENT, withinPercent = 0.002, rate = RATE } = made;
   const result = await measureRecording(memorySource(writeWav([made.samples()], rate)), { nominalHz });
   if (result.kind !== 'recording') {
@@ -203,5 +202,13 @@ export async function playTone(made: ToneCase): Promise<Played> {
     (made.stretches === undefined || bands.length === made.stretches) &&
     (made.warning === undefined || tone.warnings.some((code) => code === made.warning));
   const outcome = `${tone.meanErrorPercent.toFixed(4)} ± ${tone.meanErrorExpandedUncertaintyPercent.toFixed(4)} %, wow ${tone.unweightedPeakPercent.toFixed(3)} % ${tone.warnings.join(' ')}`;
-  return { id, holds, outcome, errorPercent };
+  const told = {
+    warnings: tone.warnings,
+    expandedUncertaintyPercent: tone.meanErrorExpandedUncertaintyPercent,
+    peakPercent: tone.unweightedPeakPercent,
+    weightedRmsPercent: tone.weightedRmsPercent,
+    snrDb: tone.tone.snrDb,
+    fromTo: [tone.tone.startS, tone.tone.endS] as const,
+  };
+  return { id, holds, outcome, errorPercent, told };
 }

@@ -12,9 +12,6 @@ import { say } from '../../words/index.js';
 
 const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
-/** Steps of a poll count from this part of the usual gap on. */
-const POLLED_PART = 0.002;
-
 /** The channel to measure, its times in seconds, or what must be asked first. */
 export async function chosenSignal(
   table: NumberTable,
@@ -95,9 +92,7 @@ function withTimes(found: readonly PulseSignal[], times: Float64Array, hasTimes:
   );
   if (!hasTimes || levels.length > 0) return levels;
   const distinct = times.filter((t, i) => i === 0 || t > (times[i - 1] as number));
-  const tick = tickOf(distinct);
-  const gap = usualGap(distinct);
-  const polled = tick > POLLED_PART * gap;
+  const tickS = tickOf(distinct);
   return [
     {
       kind: 'signal',
@@ -107,10 +102,10 @@ function withTimes(found: readonly PulseSignal[], times: Float64Array, hasTimes:
       senses: null,
       from: 'times',
       sampleHz: null,
-      tickS: polled ? tick : 0,
+      tickS,
       edge: 'times',
       dutyPercent: null,
-      notes: polled && tick > 0.01 * gap ? ['POLLED_TIMES'] : [],
+      notes: tickS > 0 ? ['POLLED_TIMES'] : [],
     },
   ];
 }

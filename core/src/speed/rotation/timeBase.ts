@@ -60,8 +60,11 @@ const isSteps = (steps: number): boolean => Math.round(steps) > 0 && Math.abs(st
 
 const commonPart = (a: number, b: number): number => (b === 0 ? a : commonPart(b, a % b));
 
+/** Steps count from this part of a gap on: they show as up to a tenth of a percent of wow. */
+const STEP_PART = 5e-4;
+
 /**
- * Largest step all times are whole multiples of, in their unit; 0 when they are finer than a thousandth of a gap. Where
+ * Largest step all times are whole multiples of, in their unit; 0 when they are finer than {@link STEP_PART}. Where
  * the gaps differ, what their counts have in common belongs to the step: a poll each 8 ms is told as such.
  */
 export function tickOf(values: Float64Array): number {
@@ -69,7 +72,7 @@ export function tickOf(values: Float64Array): number {
   const some = Array.from(values.subarray(0, 4000), (value) => value - first).filter((value) => value > 0);
   const usual = (some[some.length - 1] ?? 0) / Math.max(1, some.length);
   for (const tick of [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2, 0.1, 0.05, 0.02, 0.01, 5e-3, 2e-3, 1e-3, 5e-4, 2e-4, 1e-4]) {
-    if (tick < 1e-3 * usual) return 0;
+    if (tick < STEP_PART * usual) return 0;
     if (some.length > 3 && some.every((value) => isSteps(value / tick))) return tick * common(some, tick);
   }
   return 0;

@@ -37,6 +37,13 @@ describe('the working of a mean', () => {
     ]);
   });
 
+  it('of a tone: how far it stands over the rest, what was left out, whether it was clipped', () => {
+    const tone = { way: 'tone', live: false, startS: 1.02, endS: 31, snrDb: 47.6, dropouts: 2, channel: 1 } as const;
+    const row = (clipped: boolean) => told(run({ ...tone, clipped }), 'snr');
+    expect([row(true)[0], row(true).at(-1)]).toEqual(['48 dB', '2 dropouts left out; clipped; channel 2']);
+    expect(row(false).at(-1)).toBe('2 dropouts left out; not clipped; channel 2');
+  });
+
   it('by strobe: 100 flashes on 180 bars, and 30 bars a minute of drift, either way', () => {
     const strobe = (driftBarsPerMin: number): SpeedDetail => ({
       way: 'strobe',
