@@ -210,7 +210,9 @@ function complain(at: (quantity: string, condition?: Partial<Condition>) => Seen
   if (at('stops.early').mean > 0) return say`It stops after a few seconds.`;
   if (winds < 0.5) return say`It plays and does not wind.`;
   if (at('reel.take-up.part').mean < 0.5) return say`It eats the tape.`;
-  if (Math.abs(warm.mean - cold.mean) > 1.5) return say`It changes its speed as it gets warm.`;
+  // What is wrong by much more than it drifts is wrong, not drifting.
+  const drifts = Math.abs(warm.mean - cold.mean);
+  if (drifts > 1.5 && drifts > Math.abs(cold.mean) / 2) return say`It changes its speed as it gets warm.`;
   if (Math.abs(cold.mean) > 2) return cold.mean < 0 ? say`It plays too slow.` : say`It plays too fast.`;
   if (Math.abs(double.mean) > 4) return say`It is wrong at double speed.`;
   if (at('warble.percent').mean > 0.3) return say`It warbles.`;

@@ -146,27 +146,24 @@ export function directQuantities(
   // Without the head's pulses it takes the rotor for standing still, and asks for all there is.
   const runaway = told < 0.05 || of.full;
   const held = governed(motor, wanted, 0, most);
-  const quivers = going.kind !== 'runs' || r.unseated;
-  const speed = !supplied || quivers ? 0 : runaway ? settledSpeed(motor, most, 0) : held.speed;
+  const stalls = going.kind !== 'runs' || r.unseated;
+  const speed = !supplied || stalls ? 0 : runaway ? settledSpeed(motor, most, 0) : held.speed;
   const control =
     of.supplyV < 4 || of.wishRpm <= 0
       ? 0
-      : runaway || quivers || r.chipDead
+      : runaway || stalls || r.chipDead
         ? of.supplyV - 1
         : CONTROL_BASE_V + held.volts;
   return together(
     {
       'rotor.rpm': speed * RPM,
-      'rotor.quivers': supplied && quivers ? 1 : 0,
+      // Without any torque it does not even quiver.
+      'rotor.quivers': supplied && stalls && going.kind !== 'stands' ? 1 : 0,
       'control.V': Math.min(control, Math.max(0, of.supplyV - 1)),
-      'phases.V': supplied ? (runaway || quivers ? most : held.volts) : 0,
+      'phases.V': supplied ? (runaway || stalls ? most : held.volts) : 0,
       'phases.wanted.V':
-        of.supplyV > 4 && of.wishRpm > 0
-          ? runaway || quivers
-            ? Math.max(0, of.supplyV - CHIP_DROP_V)
-            : held.volts
-          : 0,
-      'phases.full': supplied && (runaway || quivers) ? 1 : 0,
+        of.supplyV > 4 && of.wishRpm > 0 ? (runaway || stalls ? Math.max(0, of.supplyV - CHIP_DROP_V) : held.volts) : 0,
+      'phases.full': supplied && (runaway || stalls) ? 1 : 0,
       'phases.missing': r.chipLeg !== null || r.stuck.some((one) => one !== null) || (r.hallWeak && warm) ? 1 : 0,
     },
     lyingDead(r),
