@@ -86,6 +86,9 @@ const OWN: readonly MachineFault<Vacuum>[] = [
   { id: 'seal', name: 'seal of the motor left off', share: 3, make: (p) => void (p.sealLeaks = true) },
 ];
 
+/** What of the flow comes through where this part of the way is left open: pressure falls with its square (0.3 of it in hose and bag, chosen). */
+const throughOf = (open: number): number => 1 / (1 + 0.3 * (1 / open ** 2 - 1));
+
 function solve(p: Vacuum, c: Condition, random: Random): Quantities {
   const sealed = c.mode === 'sealed';
   // Less air, less for the fan to move: its torque falls and the motor runs up.
@@ -105,7 +108,7 @@ function solve(p: Vacuum, c: Condition, random: Random): Quantities {
   const fed = !p.drive.cordOpen && Number.isFinite(p.reelOhm);
   return together(q, {
     // Pitch goes with the shaft; suction with its square and what comes through.
-    suction: p.fanLoose || p.sealLeaks ? 0.2 * (rpm / USUAL_RPM) ** 2 : (rpm / USUAL_RPM) ** 2 * Math.min(1, 3 * p.air),
+    suction: (rpm / USUAL_RPM) ** 2 * (p.fanLoose || p.sealLeaks ? 0.2 : throughOf(p.air)),
     lamp: fed && !p.lampBurnt ? 1 : 0,
     'switch.V': !fed || p.poleOpen || p.linkOpen ? 0 : q['mains.V']!,
     'series.ohm': (Number.isFinite(p.reelOhm) ? p.reelOhm : 1e6) + p.switchOhm,
