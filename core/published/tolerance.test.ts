@@ -39,6 +39,10 @@ describe('statistical tolerance interval', () => {
 
   it('needs two values', () => {
     expect(() => toleranceFactor(1)).toThrow(/two values/);
+    for (const part of [0, 1, -0.1, 1.1]) {
+      expect(() => toleranceFactor(5, part)).toThrow(/between 0 and 1/);
+      expect(() => toleranceFactor(5, 0.95, part)).toThrow(/between 0 and 1/);
+    }
   });
 });
 

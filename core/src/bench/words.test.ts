@@ -86,6 +86,17 @@ describe('words', () => {
   const bodies: readonly (readonly [EventBody, string])[] = [
     [{ kind: 'note', text: 'a knock' }, 'a knock'],
     [{ kind: 'work', action: 'replace', what: 'the belt' }, 'replaced the belt'],
+    [
+      {
+        kind: 'speed',
+        turned: true,
+        speedId: '33',
+        errorPercent: -2.4,
+        expandedPercent: 0.05,
+        conditions: 'on the new belt',
+      } as never,
+      '−2.40 ± 0.05\u202f%, 33, on the new belt',
+    ],
     [{ kind: 'power', state: 'live-direct', conditions: [] }, 'Live direct'],
     [{ kind: 'hold', prompt: 'volts' }, 'held: volts'],
     [{ kind: 'place', target: 'x', place: 'motor' }, 'placed at motor'],

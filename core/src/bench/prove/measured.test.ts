@@ -46,6 +46,12 @@ describe('rest, provoke, rest', () => {
     expect(result.high - result.by).toBeCloseTo(0.4969, 3);
   });
 
+  it('a rest that was not read leaves two provoked ones side by side: neither stands between two rests', () => {
+    const [first, hot, , again, last] = cycle(0, -3, 0, -3, 0);
+    const unread: TrialPhase = { phase: 'rest', at: '', values: [] };
+    expect(abaResult([first, hot, unread, again, last] as TrialPhase[], 0.5).kind).toBe('unfinished');
+  });
+
   it('a steady drift falls out', () => {
     const drifting = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6].map((drift, i) => drift + (i % 2 === 0 ? 0 : -2));
     expect(abaResult(cycle(...drifting), 0.5)).toMatchObject({ kind: 'moved' });

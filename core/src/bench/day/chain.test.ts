@@ -1,0 +1,90 @@
+/** What is left of a job, in the order of the hands: written from what is done at a bench, one thing after the other. */
+import { describe, expect, it } from 'vitest';
+import type { EventBody } from '../event.js';
+import { lineMaker, testJob } from '../job.test-data.js';
+import { jobState } from '../state.js';
+import { chainOf, NO_CHAIN } from './chain.js';
+
+const DECK = testJob('belt-turntable-dc', { speedIds: ['33'] });
+const chain = (bodies: readonly EventBody[], job = DECK) => {
+  const line = lineMaker();
+  return chainOf(job, jobState(job, bodies.map(line)));
+};
+const left = (bodies: readonly EventBody[], job = DECK) => chain(bodies, job).blocks.map(({ id }) => id);
+const speed = (errorPercent: number): EventBody => ({
+  kind: 'speed',
+  text: '',
+  turned: true,
+  speedId: '33',
+  rpm: null,
+  errorPercent,
+  expandedPercent: 0.05,
+  method: 'strobe',
+  sourceName: null,
+  referenceIncluded: true,
+  wowPeakPercent: null,
+  runId: null,
+  condition: null,
+});
+const DECISION: EventBody = {
+  kind: 'decision',
+  optionId: 'belt',
+  name: 'Replace the belt',
+  reason: '',
+  chance: 0.6,
+  minutes: 12,
+  money: 23,
+  expectedCost: 31,
+  beside: '',
+};
+const WORK: EventBody = { kind: 'work', action: 'replace', what: 'the belt' };
+const ALL = ['take-in', 'open-up', 'find', 'mend', 'close', 'set-speed', 'prove', 'soak', 'look', 'hand-back'];
+
+describe('the chain of a job', () => {
+  it('just taken in has everything before it; each thing done is one less', () => {
+    expect(left([])).toEqual(ALL);
+    expect(left([speed(-2.4)])).toEqual(ALL.slice(1));
+    expect(left([speed(-2.4), DECISION])).toEqual(ALL.filter((id) => id !== 'take-in' && id !== 'find'));
+  });
+
+  it('worked on it is not opened, searched or mended again; a speed that is right is not set', () => {
+    expect(left([speed(-2.4), WORK]).filter((id) => ALL.slice(0, 5).includes(id))).toEqual([]);
+    expect(left([speed(-2.4), WORK])).toContain('set-speed');
+    expect(left([speed(-2.4), WORK, speed(0.02)])).not.toContain('set-speed');
+    expect(left([speed(-2.4), WORK, speed(0.02)]).at(-1)).toBe('hand-back');
+  });
+
+  it('a machine without a nominal speed is never set', () => {
+    const washer = testJob('washer-front', { speedIds: [] });
+    expect(left([], washer)).not.toContain('set-speed');
+    expect(left([], washer)).not.toContain('take-in');
+  });
+
+  it('the chosen mend stands by its name with its own minutes; a mend takes half an hour, as nobody knows better', () => {
+    const mend = (...bodies: EventBody[]) => chain(bodies).blocks.find(({ id }) => id === 'mend');
+    expect(mend()).toMatchObject({ words: 'Mend', handsMin: 30, waitMin: 0, needs: ['place'] });
+    expect(mend(DECISION)).toMatchObject({ words: 'Replace the belt', handsMin: 12 });
+  });
+
+  it('what runs on mains is searched on the isolated outlet, a tape deck set with the test tape, a soak keeps its place', () => {
+    const block = (id: string, familyId = 'belt-turntable-dc') =>
+      chain([], testJob(familyId, {})).blocks.find((one) => one.id === id);
+    expect(block('find')?.needs).toContain('isolator');
+    expect(block('set-speed')?.needs).not.toContain('tape');
+    expect(block('set-speed', 'cassette-belt')?.needs).toContain('tape');
+    expect(block('soak')).toMatchObject({ handsMin: 5, needs: ['place'], keeps: ['place'] });
+    expect(block('soak')?.waitMin).toBeGreaterThan(0);
+    const tool = testJob('cordless-brushless', { powerKind: 'pack', ratedVolts: 18 });
+    for (const one of chain([], tool).blocks) expect(one.needs).not.toContain('isolator');
+  });
+
+  it('a timer that holds the hands is told with its end; handed back nothing is left; a day that was promised is told', () => {
+    const curing = chain([{ kind: 'timer', timer: 'cure', label: 'Cement', minutes: 5 }]);
+    // The line stands at one minute past midnight. A charge that bleeds keeps nobody from another part of it.
+    expect(chain([{ kind: 'timer', timer: 'discharge', label: 'Bleed', minutes: 5 }]).busyUntil).toBeNull();
+    expect([curing.busyUntil, curing.busyWhy]).toEqual(['2026-01-01T00:06:00.000Z', 'Cement']);
+    expect(chain([{ kind: 'hand-back', leftUndone: '' }])).toEqual(NO_CHAIN);
+    const wantedBy = '2026-12-01';
+    expect(chain([{ kind: 'terms', worth: null, price: null, ceiling: null, wantedBy }]).dueOn).toBe(wantedBy);
+  });
+});
