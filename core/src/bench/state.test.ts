@@ -194,5 +194,17 @@ describe('the sheet', () => {
     expect(model.speeds[0]?.asFound?.words).toBe('−1.80 ± 0.10\u202f%');
     expect(model.speeds[0]?.asLeft).toMatchObject({ words: '+0.06 ± 0.10\u202f%', verdict: 'right' });
     expect(model.done.map((row) => row.text)).toEqual(['Adjusted trim 33']);
+    expect([model.leftUndone, model.handedBackAt, model.price]).toEqual(['', null, null]);
+  });
+
+  it('of a unit that went back says what was left undone, when it went, and its price', () => {
+    const agreed = line({ kind: 'terms', worth: 80, price: 45.5, ceiling: null, wantedBy: null });
+    const back = line({ kind: 'hand-back', leftUndone: 'feet perished' });
+    const model = sheetModel({ name: 'Shop', address: '', currency: 'EUR' }, job, [agreed, back, line(work('later'))]);
+    expect([model.leftUndone, model.handedBackAt, model.price]).toEqual([
+      'feet perished',
+      back.enteredAt,
+      '45.50\u202fEUR',
+    ]);
   });
 });

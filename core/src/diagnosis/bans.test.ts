@@ -43,6 +43,11 @@ describe.each([...PATHS.keys()])('%s', (id) => {
       const advice = adviseNext(engine, posterior, untouched(engine));
       expect(advice.bans).toEqual(bansOf(engine, posterior));
       expectSaid(path, advice);
+      const [lead] = advice.tests;
+      if (lead?.first) expect(lead.forbidden, lead.test.id).toBeNull();
+      // Nothing is switched on to find out whether it may be.
+      if (lead?.first === 'before-power')
+        expect(lead.test.power === 'dead' || lead.test.marks, lead.test.id).toBeTruthy();
       if (advice.bans.length === 0) continue;
       banned++;
       for (const one of [...advice.tests, ...advice.rest])

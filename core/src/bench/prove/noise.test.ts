@@ -3,8 +3,8 @@ import { gaussian, seeded } from '../../numeric/index.js';
 import { noiseFigures, type NoiseFigures } from '../../speed/index.js';
 import type { BenchEvent, EventBody } from '../event.js';
 import { testJob } from '../job.test-data.js';
-import type { ClipSetup } from './body.js';
-import { clipsOf, noiseChange } from './noise.js';
+import type { ClipBody, ClipSetup } from './body.js';
+import { clipsOf, clipWords, noiseChange } from './noise.js';
 import { provingPlan } from './plan.js';
 
 const RATE = 16000;
@@ -23,6 +23,7 @@ const clip = (amplitude: number, setup: Partial<ClipSetup> = {}): EventBody => (
   setup: { support: 'on foam', distanceCm: 20, device: 'bench microphone', speedId: null, ...setup },
   figures: hiss(amplitude),
 });
+const LEVEL = { db: -32.1, variance: 0, count: 20 };
 const work: EventBody = { kind: 'work', action: 'oil', what: 'the motor' };
 const log = (...bodies: readonly EventBody[]): BenchEvent[] =>
   bodies.map((body, i) => ({
@@ -36,6 +37,16 @@ const log = (...bodies: readonly EventBody[]): BenchEvent[] =>
 const changed = (...bodies: readonly EventBody[]) => noiseChange(clipsOf(log(...bodies)));
 
 describe('noise before and after', () => {
+  it('a clip says how loud, how it lay, and ticks only where there are some', () => {
+    const words = (ticks: NoiseFigures['ticks']) =>
+      clipWords({ ...(clip(0.1) as ClipBody), figures: { ...hiss(0.1), aWeighted: LEVEL, ticks } }).replace(
+        /\s/gu,
+        ' ',
+      );
+    expect(words(null)).toBe('noise −32.1 dB A-weighted, on foam, 20 cm');
+    expect(words({ hz: 4.04, regularity: 0.9 })).toBe('noise −32.1 dB A-weighted, on foam, 20 cm, 4.0 ticks a second');
+  });
+
   it('half the amplitude is 6 dB less, in every octave', () => {
     const change = changed(clip(0.1), work, clip(0.05));
     if (!change || 'refused' in change) throw new Error('not compared');

@@ -74,6 +74,14 @@ const COARSE = /COARSE_EDGES|POLLED_TIMES|WEAK_SEGMENT|SHORT/;
 /** A clock of 100 ppm, a gyroscope's scale of 3 %: rectangles, expanded by two. */
 const EXPANDED = { pulses: (2 * 0.01) / Math.sqrt(3), gyro: (2 * 3) / Math.sqrt(3) };
 const unguessed = new Set(['wow']);
+/** How the tone was made to go, percent at a time: it is drawn so, step by step, and stands so far over its noise. */
+const wowAt = (t: number): number => 0.1 * Math.sin(2 * Math.PI * 0.5556 * t);
+const COURSES: Readonly<Record<string, readonly [course: (t: number) => number, snrDb: number | null]>> = {
+  plain: [(t) => 0.5 + wowAt(t), 50],
+  'gain control that pumps': [(t) => 0.5 + wowAt(t), null],
+  'a level that swings 20 dB': [(t) => 0.5 + wowAt(t), 50],
+  'a slow drift is no splice': [(t) => 0.9 - (0.8 * t) / 18 + wowAt(t), null],
+};
 
 const count = MADE_LOGS.length + TONE_CASES.length + SOUND_CASES.length;
 
@@ -114,6 +122,17 @@ describe(`made sources (${count})`, () => {
     // 0.1 % peak at 0.5556 Hz, weighted as a platter's turn is, -10.0 dB: 0.0707 · 0.317 (the weighting table, from memory).
     if (!/TOO_SHORT/.test(said(made.id))) expect(weightedRmsPercent / 0.0224).toBeCloseTo(1, 1);
     else expect(peakPercent).toBeLessThan(0.01);
+    const [course, snrDb] = COURSES[made.id] ?? [];
+    if (!course) return;
+    const { startS, stepS, errorPercent, halfWidthPercent } = played.told.series;
+    const off = [...errorPercent].map((one, i) => Math.abs(one - course(startS + (i + 0.5) * stepS)));
+    expect(errorPercent.length * stepS).toBeGreaterThan(17.5);
+    expect(Math.max(...off)).toBeLessThan(0.015);
+    // Within a step the wow goes by its steepest, 0.1 · 2π · 0.5556 a second, and no further.
+    expect(Math.max(...halfWidthPercent)).toBeLessThan(0.005 + 0.175 * stepS);
+    if (snrDb) expect(Math.abs(played.told.snrDb - snrDb)).toBeLessThan(0.3);
+    expect(played.told.fromTo[0]).toBeLessThan(0.05);
+    expect(played.told.fromTo[1]).toBeGreaterThan(17.95);
   });
   it.each(SOUND_CASES.map((made) => [made.id, made] as const))('sound: %s', async (_id, made) => {
     const played = await playSound(made);

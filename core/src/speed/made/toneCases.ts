@@ -207,6 +207,7 @@ export async function playTone(made: ToneCase) {
     expandedUncertaintyPercent: tone.meanErrorExpandedUncertaintyPercent,
     peakPercent: tone.unweightedPeakPercent,
     weightedRmsPercent: tone.weightedRmsPercent,
+    series: tone.series,
     snrDb: tone.tone.snrDb,
     fromTo: [tone.tone.startS, tone.tone.endS] as const,
   };
