@@ -23,18 +23,55 @@ export function testJob(familyId: string, more: Partial<JobFacts> = {}): JobFact
   };
 }
 
-/** Makes lines of a log, a minute apart, with keys e1, e2 … */
-export function lineMaker(): (body: EventBody) => BenchEvent {
+/** Makes lines of a log at a stage, a minute apart, with keys k1, k2 … */
+export function lineMaker(stage: BenchEvent['stage'] = 'find'): (body: EventBody) => BenchEvent {
   let minute = 0;
   return (body) => ({
-    key: `e${++minute}`,
+    key: `k${++minute}`,
     enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
     device: 'a',
     sequence: minute,
-    stage: 'find',
+    stage,
     body,
   });
 }
+/** A log of a stage, a line a minute. */
+export const logOf =
+  (stage: BenchEvent['stage']) =>
+  (...bodies: readonly EventBody[]): BenchEvent[] =>
+    bodies.map(lineMaker(stage));
+
+/** A new belt, as it is decided on. */
+export const DECISION = {
+  kind: 'decision',
+  optionId: 'belt',
+  name: 'Replace the belt',
+  reason: '',
+  chance: 0.6,
+  minutes: 15,
+  money: 23,
+  expectedCost: 31,
+  beside: '',
+} as const satisfies EventBody;
+
+/** A speed as it was read. */
+export const speedOf = (speedId: string, errorPercent: number, more: object = {}) =>
+  ({
+    kind: 'speed',
+    text: '',
+    speedId,
+    method: 'tone-live',
+    turned: true,
+    errorPercent,
+    expandedPercent: 0.05,
+    referenceIncluded: true,
+    wowPeakPercent: null,
+    rpm: null,
+    sourceName: null,
+    runId: null,
+    condition: null,
+    ...more,
+  }) as const satisfies EventBody;
 
 /** When logs of proving begin. */
 export const LOG_START = Date.UTC(2026, 2, 1, 8);

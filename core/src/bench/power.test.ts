@@ -1,5 +1,5 @@
 /** Power and charge are one truth: what was said, what was measured, and what contradicts it. */
-import { testJob } from './job.test-data.js';
+import { logOf, speedOf, testJob, voltsAt } from './job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import type { BenchEvent, EventBody, PowerState } from './event.js';
 import type { JobFacts } from './job.js';
@@ -13,45 +13,12 @@ const jobOf = (familyId: string, more: Partial<JobFacts> = {}): JobFacts =>
 const washer = jobOf('washer-front');
 const deck = jobOf('belt-turntable-dc');
 
-/** Lines a minute apart. */
-const log = (...bodies: EventBody[]): BenchEvent[] =>
-  bodies.map((body, i) => ({
-    key: `k${i}`,
-    enteredAt: new Date(Date.UTC(2026, 0, 1, 8, i)).toISOString(),
-    device: 'a',
-    sequence: i,
-    stage: 'make-safe',
-    body,
-  }));
-const volts = (value: number, place: string | null, more: object = {}): EventBody => ({
-  kind: 'reading',
-  text: `${value} V`,
-  values: [value],
-  unit: 'V',
-  qualifier: 'dc',
-  bound: 'exact',
-  place,
-  speedId: null,
-  condition: null,
-  holdKey: null,
-  ...more,
-});
+const log = logOf('make-safe');
+
+const volts = (value: number, place: string | null, more: object = {}) =>
+  ({ ...voltsAt(value, place), text: `${value} V`, ...more }) as EventBody;
 const power = (state: PowerState, more: object = {}): EventBody => ({ kind: 'power', state, conditions: [], ...more });
-const turned: EventBody = {
-  kind: 'speed',
-  text: '',
-  speedId: '33',
-  method: 'tone-live',
-  turned: true,
-  errorPercent: -1,
-  expandedPercent: 0.1,
-  referenceIncluded: true,
-  wowPeakPercent: null,
-  rpm: 33,
-  sourceName: null,
-  runId: null,
-  condition: null,
-};
+const turned = speedOf('33', -1, { rpm: 33 });
 const now = (job: JobFacts, ...bodies: EventBody[]) => powerFrom(job, log(...bodies));
 const words = (job: JobFacts, ...bodies: EventBody[]) => powerNowWords(now(job, ...bodies), job);
 
@@ -194,7 +161,7 @@ describe('power is asked, not asserted', () => {
   });
 
   it('is struck out with the line that raised it', () => {
-    const lines = log(power('unplugged-discharged'), turned, { kind: 'strike', target: 'k1', reason: 'wrong job' });
+    const lines = log(power('unplugged-discharged'), turned, { kind: 'strike', target: 'k2', reason: 'wrong job' });
     expect(jobState(deck, lines).doubt).toBeNull();
     expect(jobState(deck, lines).power).toBe('unplugged-discharged');
   });

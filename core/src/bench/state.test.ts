@@ -2,28 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { familyOf } from '../families/index.js';
 import { didNotTurn } from './speedReading.js';
-import type { BenchEvent, EventBody, SpeedBody } from './event.js';
-import { toleranceOfUse, type JobFacts } from './job.js';
+import type { EventBody, SpeedBody } from './event.js';
+import { type JobFacts } from './job.js';
 import { nextWish, owedItems } from './owed.js';
 import { sheetModel } from './sheet.js';
 import { CHARGE_PLACE, powerWords } from './power.js';
 import { jobState } from './state.js';
+import { lineMaker, testJob, voltsAt } from './job.test-data.js';
 
 const family = familyOf('belt-turntable-dc');
-const job: JobFacts = {
-  number: 7,
-  familyId: family.id,
-  make: 'Made',
-  model: 'Up',
-  serial: '1',
-  customer: 'School',
-  powerKind: 'mains',
-  ratedVolts: 230,
-  speedIds: ['33', '45'],
-  complaint: 'slow',
-  tried: '',
-  tolerance: toleranceOfUse(family),
-};
+const job = testJob(family.id, { number: 7, complaint: 'slow' });
 
 const speed = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({
   ...didNotTurn(family.speeds.find((one) => one.id === speedId) as (typeof family.speeds)[number]),
@@ -34,28 +22,9 @@ const speed = (speedId: string, errorPercent: number, more: Partial<SpeedBody> =
   ...more,
 });
 const work = (what: string): EventBody => ({ kind: 'work', action: 'adjust', what });
-const reading = (place: string | null, volts: number): EventBody => ({
-  kind: 'reading',
-  text: '',
-  values: [volts],
-  unit: 'V',
-  qualifier: 'dc',
-  bound: 'exact',
-  place,
-  speedId: null,
-  condition: null,
-  holdKey: null,
-});
+const reading = (place: string | null, volts: number): EventBody => voltsAt(volts, place);
 
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `key-${minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1, 8, minute++)).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'find',
-  body,
-});
+const line = lineMaker();
 
 describe('as found and as left', () => {
   it('a log that begins with work has nothing as found; what is read next is as left', () => {

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { CoachTask } from '../../drive/index.js';
 import { PATHS } from '../../families/index.js';
 import { lineWords } from '../describe.js';
-import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import type { BenchEvent, EventBody } from '../event.js';
+import { speedOf, testJob } from '../job.test-data.js';
 import { jobState } from '../state.js';
 import {
   clockOf,
@@ -40,22 +40,7 @@ const line = (body: EventBody, minutes = 1): BenchEvent => ({
   stage: 'set-speed',
   body,
 });
-const read = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): EventBody => ({
-  kind: 'speed',
-  text: '',
-  speedId,
-  method: 'tone-live',
-  turned: true,
-  errorPercent,
-  expandedPercent: 0.05,
-  referenceIncluded: true,
-  wowPeakPercent: null,
-  rpm: null,
-  sourceName: null,
-  runId: null,
-  condition: null,
-  ...more,
-});
+const read = (...given: Parameters<typeof speedOf>): EventBody => speedOf(...given);
 const begin: EventBody = { kind: 'coach-begin', task: TASK, checks: ['clean'] };
 const turned = (trimId: string, turns: number | null): EventBody => ({
   kind: 'coach-turned',

@@ -1,7 +1,7 @@
 /** What is left of a job, in the order of the hands: written from what is done at a bench, one thing after the other. */
 import { describe, expect, it } from 'vitest';
 import type { EventBody } from '../event.js';
-import { lineMaker, testJob } from '../job.test-data.js';
+import { DECISION, lineMaker, speedOf, testJob } from '../job.test-data.js';
 import { jobState } from '../state.js';
 import { chainOf, NO_CHAIN } from './chain.js';
 
@@ -11,32 +11,7 @@ const chain = (bodies: readonly EventBody[], job = DECK) => {
   return chainOf(job, jobState(job, bodies.map(line)));
 };
 const left = (bodies: readonly EventBody[], job = DECK) => chain(bodies, job).blocks.map(({ id }) => id);
-const speed = (errorPercent: number): EventBody => ({
-  kind: 'speed',
-  text: '',
-  turned: true,
-  speedId: '33',
-  rpm: null,
-  errorPercent,
-  expandedPercent: 0.05,
-  method: 'strobe',
-  sourceName: null,
-  referenceIncluded: true,
-  wowPeakPercent: null,
-  runId: null,
-  condition: null,
-});
-const DECISION: EventBody = {
-  kind: 'decision',
-  optionId: 'belt',
-  name: 'Replace the belt',
-  reason: '',
-  chance: 0.6,
-  minutes: 12,
-  money: 23,
-  expectedCost: 31,
-  beside: '',
-};
+const speed = (errorPercent: number) => speedOf('33', errorPercent, { method: 'strobe' });
 const WORK: EventBody = { kind: 'work', action: 'replace', what: 'the belt' };
 const ALL = ['take-in', 'open-up', 'find', 'mend', 'close', 'set-speed', 'prove', 'soak', 'look', 'hand-back'];
 
@@ -63,7 +38,7 @@ describe('the chain of a job', () => {
   it('the chosen mend stands by its name with its own minutes; a mend takes half an hour, as nobody knows better', () => {
     const mend = (...bodies: EventBody[]) => chain(bodies).blocks.find(({ id }) => id === 'mend');
     expect(mend()).toMatchObject({ words: 'Mend', handsMin: 30, waitMin: 0, needs: ['place'] });
-    expect(mend(DECISION)).toMatchObject({ words: 'Replace the belt', handsMin: 12 });
+    expect(mend(DECISION)).toMatchObject({ words: 'Replace the belt', handsMin: 15 });
   });
 
   it('what runs on mains is searched on the isolated outlet, a tape deck set with the test tape, a soak keeps its place', () => {

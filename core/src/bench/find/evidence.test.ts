@@ -1,4 +1,4 @@
-import { lineMaker, testJob } from '../job.test-data.js';
+import { lineMaker, testJob, voltsAt } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
 import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
@@ -28,19 +28,7 @@ const speed = (speedId: string, errorPercent: number, more: Partial<SpeedBody> =
     ...more,
   });
 const reading = (place: string | null, value: number, more: Partial<ReadingBody> = {}): BenchEvent =>
-  line({
-    kind: 'reading',
-    text: '',
-    values: [value],
-    unit: 'V',
-    qualifier: 'dc',
-    bound: 'exact',
-    place,
-    speedId: null,
-    condition: null,
-    holdKey: null,
-    ...more,
-  });
+  line({ ...voltsAt(value, place), ...more } as ReadingBody);
 const answer = (testId: string, outcome: string): BenchEvent =>
   line({ kind: 'answer', testId, name: testId, outcome, words: outcome, value: null, unit: null });
 

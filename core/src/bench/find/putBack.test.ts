@@ -1,19 +1,13 @@
 /** What is off cannot be tested as if it were on. */
 import { describe, expect, it } from 'vitest';
 import { PATHS, type DrivePath } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
+import type { EventBody } from '../event.js';
 import { ledgerOf, parseStep } from '../ledger/index.js';
 import { putBackFirst } from './putBack.js';
+import { logOf } from '../job.test-data.js';
 
-const log = (...bodies: EventBody[]): BenchEvent[] =>
-  bodies.map((body, i) => ({
-    key: `k${i}`,
-    enteredAt: new Date(i * 60_000).toISOString(),
-    device: 'a',
-    sequence: i,
-    stage: 'open-up',
-    body,
-  }));
+const log = logOf('open-up');
+
 const first = (familyId: string, ...bodies: EventBody[]) =>
   putBackFirst({ familyId }, PATHS.get(familyId) as DrivePath, ledgerOf(log(...bodies)));
 const end = (what: string, how: 'removed' | 'unplugged' | 'bridged', usualId: string | null): EventBody => ({

@@ -1,8 +1,8 @@
-import { testJob } from '../job.test-data.js';
+import { lineMaker, testJob } from '../job.test-data.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { FAMILIES, familyOf } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
+import type { BenchEvent } from '../event.js';
 import { parseStep, type EndHow } from '../ledger/index.js';
 import { owedItems, nextWish } from '../owed.js';
 import { jobState } from '../state.js';
@@ -11,15 +11,7 @@ import { GATE_HOURS, gateHolds } from './pass.js';
 
 const family = familyOf('video-recorder');
 const job = testJob(family.id, { speedIds: ['sp'], complaint: 'eats tapes' });
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `g${++minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 1000).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'mend',
-  body,
-});
+const line = lineMaker('mend');
 const end = (what: string, usualId: string | null = null): BenchEvent =>
   line({ kind: 'open-end', what, how: 'unsoldered', usualId, stepKey: null, moveKey: null });
 const close = (target: string) => line({ kind: 'close', target, how: 'soldered' });
@@ -33,7 +25,7 @@ const all: GateAnswers = {
 const problems = (lines: readonly BenchEvent[], answers: Partial<GateAnswers> = {}) =>
   gateProblems(gateAsks(job, jobState(job, lines), 'live-isolated'), { ...all, ...answers }, 230);
 const gate = (more: Partial<GateAnswers> = {}) => line({ kind: 'gate', to: 'live-isolated', ...all, ...more });
-const later = (hours: number) => new Date(Date.UTC(2026, 0, 1) + minute * 1000 + hours * 3_600_000);
+const later = (hours: number) => new Date(Date.parse(line({ kind: 'note', text: '' }).enteredAt) + hours * 3_600_000);
 
 describe('the gate before power', () => {
   it('is passed only when nothing is open', () => {

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { PATHS } from '../../families/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
+import type { EventBody } from '../event.js';
 import { doneWords } from './done.js';
 import { workDone } from './workDone.js';
+import { logOf } from '../job.test-data.js';
 
 describe('a mend, told as done', () => {
   it.each([
@@ -34,14 +35,6 @@ describe('a mend, told as done', () => {
 
 describe('the work on the sheet', () => {
   it('says with a mend what the unit can do no more after it', () => {
-    const line = (body: EventBody, i: number): BenchEvent => ({
-      key: `k${i}`,
-      enteredAt: '2026-01-01T08:00:00.000Z',
-      device: 'd',
-      sequence: i,
-      stage: 'mend',
-      body,
-    });
     const mended = (name: string, loses?: string): EventBody => ({
       kind: 'mended',
       repairId: 'x',
@@ -50,7 +43,7 @@ describe('the work on the sheet', () => {
     });
     const work: EventBody = { kind: 'work', action: 'replace', what: 'it' };
     const lines = [work, mended('Hold it in the detent for good', 'the pitch slider'), work, mended('Fit a new belt')];
-    expect(workDone(lines.map(line)).map(({ text }) => text)).toEqual([
+    expect(workDone(logOf('mend')(...lines)).map(({ text }) => text)).toEqual([
       'Held it in the detent for good. Gone with it: the pitch slider',
       'Fitted a new belt',
     ]);

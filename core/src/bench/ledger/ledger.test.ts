@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { BenchEvent, EventBody } from '../event.js';
+import type { BenchEvent } from '../event.js';
 import { standing } from '../event.js';
 import { parseStep } from './parse.js';
 import { findingsOf, trayCounts } from './counts.js';
@@ -8,16 +8,9 @@ import { ledgerOf, openEnds, stepsOff, usualAfter } from './ledger.js';
 import { reassembly, shutsIn } from './reassembly.js';
 import { parseWires, wiresFrom } from './wires.js';
 import { EMPTY_STEP } from './parse.js';
+import { lineMaker } from '../job.test-data.js';
 
-let minute = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `k${++minute}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1) + minute * 60_000).toISOString(),
-  device: 'a',
-  sequence: minute,
-  stage: 'open-up',
-  body,
-});
+const line = lineMaker('open-up');
 const step = (text: string, after: readonly string[] = [], more: object = {}): BenchEvent =>
   line({ ...parseStep(text, after), ...more });
 const refit = (target: string, returned: number[], more: object = {}): BenchEvent =>

@@ -1,4 +1,4 @@
-import { testJob } from '../job.test-data.js';
+import { DECISION, lineMaker, testJob } from '../job.test-data.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MendAdvice } from '../../diagnosis/index.js';
@@ -9,15 +9,7 @@ import { jobState } from '../state.js';
 import { lineWords } from '../describe.js';
 import { costsOf, decide, judgedReadings, prefill, type Findings, type TermsBody } from './index.js';
 
-let count = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `k${++count}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1, 8, count)).toISOString(),
-  device: 'd',
-  sequence: count,
-  stage: 'mend',
-  body,
-});
+const line = lineMaker('mend');
 const reading = (value: number, place: string | null, more: object = {}): BenchEvent =>
   line({
     kind: 'reading',
@@ -283,17 +275,7 @@ describe('the decision', () => {
 
 describe('in the log', () => {
   const job = testJob('belt-turntable-dc', { speedIds: ['33'] });
-  const decision: EventBody = {
-    kind: 'decision',
-    optionId: 'belt',
-    name: 'Replace the belt',
-    reason: 'cheap',
-    chance: 0.62,
-    minutes: 15,
-    money: 23,
-    expectedCost: 31,
-    beside: 'Clean the trims',
-  };
+  const decision: EventBody = { ...DECISION, reason: 'cheap', chance: 0.62, beside: 'Clean the trims' };
 
   it('the last terms count, a decision stands until its mend is done, and both read as words', () => {
     const agreed = [line(terms({ worth: 80 })), line(terms({ worth: 90, ceiling: 40, wantedBy: '2026-12-01' }))];

@@ -1,30 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { lineWords } from '../describe.js';
-import type { BenchEvent, EventBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import type { BenchEvent } from '../event.js';
+import { DECISION, lineMaker, testJob } from '../job.test-data.js';
 import { jobState } from '../state.js';
 
 const job = testJob('belt-turntable-dc', { speedIds: ['33'] });
-let count = 0;
-const line = (body: EventBody): BenchEvent => ({
-  key: `k${++count}`,
-  enteredAt: new Date(Date.UTC(2026, 0, 1, 8, count)).toISOString(),
-  device: 'd',
-  sequence: count,
-  stage: 'mend',
-  body,
-});
-const decision: EventBody = {
-  kind: 'decision',
-  optionId: 'belt',
-  name: 'Replace the belt',
-  reason: '',
-  chance: 0.6,
-  minutes: 15,
-  money: 23,
-  expectedCost: 31,
-  beside: '',
-};
+const line = lineMaker('mend');
+const decision = DECISION;
 
 describe('the chosen mend, step by step', () => {
   it('steps done stand with the decision; left midway it is open no more, and its lines read as words', () => {

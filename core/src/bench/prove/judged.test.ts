@@ -2,29 +2,21 @@
 import { describe, expect, it } from 'vitest';
 import { familyOf } from '../../families/index.js';
 import type { NoiseFigures } from '../../speed/index.js';
-import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import type { EventBody, SpeedBody } from '../event.js';
+import { logAt, testJob } from '../job.test-data.js';
 import { didNotTurn } from '../speedReading.js';
 import { workSaid } from '../workSaid.js';
 import { provingPlan } from './plan.js';
 import { trialWords } from './evidence.js';
 
-const START = Date.UTC(2026, 2, 1, 8);
 type Entry = readonly [minute: number, body: EventBody];
 const FAMILY = 'belt-turntable-dc';
 const table = testJob(FAMILY, { speedIds: ['33'], complaint: 'too slow' });
 const speed33 = familyOf(FAMILY).speeds.find(({ id }) => id === '33') as Parameters<typeof didNotTurn>[0];
 const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
-const log = (lines: readonly Entry[]): BenchEvent[] =>
-  lines.map(([minute, body], i) => ({
-    key: `k${i}`,
-    enteredAt: new Date(START + minute * 60_000).toISOString(),
-    device: 'a',
-    sequence: i,
-    stage: 'prove',
-    body,
-  }));
+const log = (lines: readonly Entry[]) => logAt(...lines);
+
 const check = (id: string, lines: readonly Entry[], job = table) => {
   const plan = provingPlan(job, log(lines));
   const found = plan.checks.find((one) => one.id === id);

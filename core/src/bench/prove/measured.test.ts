@@ -1,22 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../numeric/index.js';
 import { familyOf } from '../../families/index.js';
-import type { BenchEvent, EventBody, SpeedBody } from '../event.js';
+import type { EventBody, SpeedBody } from '../event.js';
 import { didNotTurn } from '../speedReading.js';
 import { coastChange, coastsOf, coastTime } from './coast.js';
 import { readingsOf, safetyLimit, safetyWords, USUAL_SAFETY_LIMITS } from './safety.js';
 import { abaResult, leakTimes, provokedKeys, trialsOf, type TrialPhase } from './trial.js';
 import { driftOf, driftResult } from './warmUp.js';
+import { logAt } from '../job.test-data.js';
 
-const line = (minutes: number, body: EventBody, i: number): BenchEvent => ({
-  key: `k${i}`,
-  enteredAt: new Date(Date.UTC(2026, 2, 1) + minutes * 60_000).toISOString(),
-  device: 'a',
-  sequence: i,
-  stage: 'prove',
-  body,
-});
-const log = (...lines: readonly (readonly [number, EventBody])[]) => lines.map(([at, body], i) => line(at, body, i));
+const log = logAt;
 const [first] = familyOf('cassette-direct').speeds;
 if (!first) throw new Error('no speed');
 const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({

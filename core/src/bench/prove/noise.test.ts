@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../numeric/index.js';
 import { noiseFigures, type NoiseFigures } from '../../speed/index.js';
-import type { BenchEvent, EventBody } from '../event.js';
-import { testJob } from '../job.test-data.js';
+import type { EventBody } from '../event.js';
+import { logOf, testJob } from '../job.test-data.js';
 import type { ClipBody, ClipSetup } from './body.js';
 import { clipsOf, clipWords, noiseChange } from './noise.js';
 import { provingPlan } from './plan.js';
@@ -25,15 +25,8 @@ const clip = (amplitude: number, setup: Partial<ClipSetup> = {}): EventBody => (
 });
 const LEVEL = { db: -32.1, variance: 0, count: 20 };
 const work: EventBody = { kind: 'work', action: 'oil', what: 'the motor' };
-const log = (...bodies: readonly EventBody[]): BenchEvent[] =>
-  bodies.map((body, i) => ({
-    key: `k${i}`,
-    enteredAt: new Date(Date.UTC(2026, 2, 1) + i * 60_000).toISOString(),
-    device: 'a',
-    sequence: i,
-    stage: 'prove',
-    body,
-  }));
+const log = logOf('prove');
+
 const changed = (...bodies: readonly EventBody[]) => noiseChange(clipsOf(log(...bodies)));
 
 describe('noise before and after', () => {

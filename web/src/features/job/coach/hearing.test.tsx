@@ -1,47 +1,26 @@
 /** The coach as it listens: what is heard is fed in as readings of a known course, what it shows and keeps is asserted. */
 import type { EventBody } from '@amber-gauge/core/bench';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { useState } from 'react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { heard, standForListening } from '../../../test/liveStand.js';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
-import type { AnyReading, ListeningAt } from '../../measuring/live/useLive.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import * as guide from '../../../shared/sound/guide.js';
-import * as live from '../../measuring/live/useLive.js';
 import { Coach } from './Coach.js';
 
-const heard = {
-  tell: (_reading: unknown): void => undefined,
-  wish: null as unknown,
-  words: [] as string[],
-  louder: [] as number[],
-};
-/** Stands in the place of what listens. */
-const useHeard = (onReading: (reading: AnyReading) => void) => {
-  const [state, setState] = useState<'off' | 'on'>('off');
-  heard.tell = onReading as (reading: unknown) => void;
-  return {
-    state,
-    problem: null,
-    start: (listening: ListeningAt) => {
-      heard.wish = listening(48000);
-      setState('on');
-    },
-    stop: () => setState('off'),
-  };
-};
+const played = { words: [] as string[], louder: [] as number[] };
 const player = () => ({
-  play: ({ word }: { word: string }) => void (heard.words.at(-1) !== word && heard.words.push(word)),
-  volume: (decibels: number) => void heard.louder.push(decibels),
+  play: ({ word }: { word: string }) => void (played.words.at(-1) !== word && played.words.push(word)),
+  volume: (decibels: number) => void played.louder.push(decibels),
   close: () => undefined,
 });
 
 stage();
 beforeEach(() => {
-  vi.spyOn(live, 'useLive').mockImplementation(useHeard as never);
+  standForListening(48000);
   vi.spyOn(guide, 'guidePlayer').mockImplementation(player as never);
-  heard.words.length = 0;
-  heard.louder.length = 0;
+  played.words.length = 0;
+  played.louder.length = 0;
 });
 
 const LIMIT = 0.3;
@@ -127,18 +106,18 @@ describe('the coach that listens', () => {
   it('leads by ear: slow below the window, inside within, ended in silence, listening at another speed', () => {
     listen();
     let now = tone(3150 * 0.99, 1, 0);
-    expect(heard.words).toEqual(['slow']);
+    expect(played.words).toEqual(['slow']);
     now = tone(3150 * 1.002, 4, now);
-    expect(heard.words).toContain('inside');
-    expect(heard.words).not.toContain('fast');
+    expect(played.words).toContain('inside');
+    expect(played.words).not.toContain('fast');
     now = tone(3150 * 1.01, 2, now);
-    expect(heard.words.at(-1)).toBe('fast');
+    expect(played.words.at(-1)).toBe('fast');
     act(() => heard.tell({ kind: 'ended', atS: now + 1, level: { peak: 0, clipped: false } }));
-    expect(heard.words.at(-1)).toBe('ended');
+    expect(played.words.at(-1)).toBe('ended');
     expect(said().textContent).toBe('33⅓ rpm, tone ended');
     expect(number()).toBe('–');
     tone(3150 * 1.35, 1, now + 2);
-    expect(heard.words.at(-1)).toBe('listening');
+    expect(played.words.at(-1)).toBe('listening');
   });
 
   it('what moved since the last reading at this speed is a turn of the trim, and stands before it', async () => {
@@ -212,14 +191,14 @@ describe('the coach that listens', () => {
     expect(row.textContent).toContain('12 dB');
     for (let i = 0; i < 20; i++) fireEvent.keyDown(window, { key: '-' });
     expect(row.textContent).toContain('30 dB');
-    expect(Math.min(...heard.louder)).toBe(-30);
-    expect(Math.max(...heard.louder)).toBe(12);
+    expect(Math.min(...played.louder)).toBe(-30);
+    expect(Math.max(...played.louder)).toBe(12);
     fireEvent.click(within(row).getByRole('button', { name: 'Sound is on' }));
     tone(3150 * 0.98, 1, 0);
-    expect(heard.words).toEqual([]);
+    expect(played.words).toEqual([]);
     fireEvent.click(within(row).getByRole('button', { name: 'Sound is off' }));
     tone(3150 * 0.98, 1, 1);
-    expect(heard.words).toEqual(['slow']);
+    expect(played.words).toEqual(['slow']);
     fireEvent.click(within(row).getByRole('button', { name: 'Stop listening' }));
     expect(screen.getByRole('button', { name: 'Listen' })).toBeTruthy();
   });

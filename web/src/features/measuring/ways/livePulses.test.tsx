@@ -1,47 +1,12 @@
 /** Pulses on the line input: what stands on the page for a reading, what is captured, what is asked. */
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
-import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { heard, standForListening } from '../../../test/liveStand.js';
 import { show, stubSizes } from '../../../test/scene.js';
-import * as live from '../live/useLive.js';
-import type { ListeningAt } from '../live/useLive.js';
 import { LivePulses } from './LivePulses.js';
 
-const heard = {
-  tell: (_reading: unknown): void => undefined,
-  capture: (_capture: unknown): void => undefined,
-  wish: null as unknown,
-  captures: 0,
-  answered: [] as unknown[],
-  question: null as unknown,
-  problem: null as string | null,
-};
-/** Stands in the place of what listens. */
-const useHeard = (onReading: (reading: unknown) => void, onCapture: (capture: unknown) => void) => {
-  const [state, setState] = useState<'off' | 'on'>('off');
-  heard.tell = onReading;
-  heard.capture = onCapture;
-  return {
-    devices: [],
-    deviceId: null,
-    setDeviceId: () => undefined,
-    state,
-    problem: heard.problem,
-    question: heard.question,
-    answer: (given: unknown) => heard.answered.push(given),
-    start: (listening: ListeningAt) => {
-      heard.wish = listening(44100);
-      setState('on');
-    },
-    stop: () => setState('off'),
-    capture: () => heard.captures++,
-    sample: () => undefined,
-  };
-};
-
 beforeEach(() => {
-  vi.spyOn(live, 'useLive').mockImplementation(useHeard as never);
-  Object.assign(heard, { captures: 0, answered: [], question: null, problem: null, wish: null });
+  standForListening();
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
 });

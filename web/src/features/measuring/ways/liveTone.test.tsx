@@ -2,46 +2,14 @@
 import { familyOf } from '@amber-gauge/core/families';
 import { tolerance } from '@amber-gauge/core/quantity';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
-import { useState } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { heard, standForListening } from '../../../test/liveStand.js';
 import { show, stubSizes } from '../../../test/scene.js';
-import type { AnyReading, ListeningAt } from '../live/useLive.js';
-import * as live from '../live/useLive.js';
 import { LiveToneWay } from './LiveToneWay.js';
 import type { Measured } from './way.js';
 
-const heard = {
-  tell: (_reading: unknown): void => undefined,
-  capture: (_capture: unknown): void => undefined,
-  wish: null as unknown,
-  captures: 0,
-};
-/** Stands in the place of what listens. */
-const useHeard = (onReading: (reading: AnyReading) => void, onCapture: (capture: never) => void) => {
-  const [state, setState] = useState<'off' | 'on'>('off');
-  heard.tell = onReading as (reading: unknown) => void;
-  heard.capture = onCapture as (capture: unknown) => void;
-  return {
-    devices: [],
-    deviceId: null,
-    setDeviceId: () => undefined,
-    state,
-    problem: null,
-    question: null,
-    answer: () => undefined,
-    start: (listening: ListeningAt) => {
-      heard.wish = listening(44100);
-      setState('on');
-    },
-    stop: () => setState('off'),
-    capture: () => heard.captures++,
-    sample: () => undefined,
-  };
-};
-
 beforeEach(() => {
-  vi.spyOn(live, 'useLive').mockImplementation(useHeard as never);
-  heard.captures = 0;
+  standForListening();
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
 });
