@@ -37,6 +37,12 @@ describe('supply (handbook formulae)', () => {
     expect(100 * (27.5 / idleV[1] - 1)).toBeCloseTo(-11.7, 1);
   });
 
+  it('without any ripple no load is told, and no reservoir that is left', () => {
+    const texts = { secondary: '23', load: '0.132', reservoir: '2200', dc: '29', ripple: '0' };
+    expect(rowOf('supply', texts, 'Load that this ripple means')).toBeUndefined();
+    expect(rowOf('supply', { ...texts, ripple: '0.6' }, 'Load that this ripple means')).toBe('0.132 A');
+  });
+
   it('0.6 V of ripple at 100 Hz on 2200 µF is 132 mA, and 132 mA make it', () => {
     expect(loadFromRipple(0.6, 100, 2200)).toBeCloseTo(0.132, 6);
     const sum = supplyOf({
@@ -241,6 +247,8 @@ describe('lamps, brushes, sensors, motors, bridges', () => {
     expect(rowOf('brushes', { left: '10', right: '10.4', before: '12', hours: '40' }, 'Hours left')).toBe(
       '42 (33 to 54)',
     );
+    expect(rowOf('brushes', { left: '10', right: '10.4' }, 'Sides apart')).toBe('0.4 mm');
+    expect(rowOf('brushes', { left: '10.4', right: '10' }, 'Shorter side')).toBe('2.1 mm');
     expect(solved('brushes', { left: '7.8', right: '9' }).verdict).toBe('renew');
     expect(solved('brushes', { left: '8.0', right: '8.2' }).verdict).toBe('undecided');
   });

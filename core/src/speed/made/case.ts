@@ -9,8 +9,8 @@ export type Expected =
       /** Largest error of the mean that is accepted, percent; the stated uncertainty must cover it too. */
       readonly withinPercent: number;
       readonly warning?: string;
-      /** What it was made with, percent, for what tells the unweighted peak; left out where that is not known. */
-      readonly madeWithPercent?: number;
+      /** How the shaft was made to turn; left out where that is not one motion. */
+      readonly motion?: Motion;
       readonly wow?: { readonly percent: number; readonly within: number };
       readonly weak?: { readonly places: number; readonly dipPercent: number };
       readonly stretches?: number;
@@ -34,7 +34,7 @@ export const mean = (motion: Motion, withinPercent = 0.02, more: object = {}): E
   kind: 'mean',
   rpm: meanRpmOf(motion),
   withinPercent,
-  madeWithPercent: (motion.wow ?? []).reduce((sum, one) => sum + one.percent, 0),
+  motion,
   ...more,
 });
 /** Mean over the whole turns between the first and the last of marks once a turn. */

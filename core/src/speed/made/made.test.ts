@@ -107,11 +107,27 @@ describe(`made sources (${count})`, () => {
     const expanded = EXPANDED[made.way];
     expect(expandedUncertaintyPercent).toBeGreaterThan(0.999 * expanded);
     expect(expandedUncertaintyPercent).toBeLessThan(1.03 * expanded);
-    const { madeWithPercent, rpm } = made.expected;
+    const { motion, rpm } = made.expected;
+    const madeWithPercent = motion && (motion.wow ?? []).reduce((sum, one) => sum + one.percent, 0);
     // A mark in two seconds shows no wow of a turn.
     if (made.way === 'pulses' && ((made.perTurn ?? 1) * rpm) / 60 < 1) expect(peakPercent).toBeNull();
     else if (madeWithPercent !== undefined && !COARSE.test(said(made.id)))
       expect(Math.abs((peakPercent as number) - madeWithPercent)).toBeLessThan(0.01 + 0.03 * madeWithPercent);
+    const { shaft } = played.told;
+    if (!shaft || COARSE.test(said(made.id))) return;
+    expect(shaft.stretches).toBe(made.expected.stretches ?? 1);
+    expect(shaft.sense).toBe(made.way === 'gyro' ? (made.expected.sense ?? 1) : /^quadrature/.test(made.id) ? 1 : null);
+    // From the middle of its first tenth to that of its last; what comes up from rest is still coming up by a trace.
+    const trace = /UNSTEADY/.test(said(made.id)) ? 0.1 : 0.02;
+    expect(Math.abs(shaft.driftPercent - 0.9 * (motion?.driftPercent ?? 0))).toBeLessThan(trace);
+    for (const one of motion?.wow ?? []) {
+      const line = shaft.lines.find(({ frequencyHz }) => Math.abs(frequencyHz - one.hz) < 0.02);
+      expect(Math.abs((line?.peakPercent ?? 0) / one.percent - 1), `${one.hz} Hz`).toBeLessThan(0.05);
+    }
+    expect(shaft.missing).toBe(0);
+    // The bounces of an edge are taken out before there are pulses.
+    if (!/bounces/.test(made.id)) expect(shaft.doubled > 0).toBe(/DOUBLED/.test(said(made.id)));
+    for (const place of shaft.spacingPercent) expect(Math.abs(place)).toBeLessThan(/noise/.test(made.id) ? 0.4 : 0.05);
   });
   it.each(TONE_CASES.map((made) => [made.id, made] as const))('tone: %s', async (_id, made) => {
     const played = await playTone(made);

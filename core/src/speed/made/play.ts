@@ -3,6 +3,7 @@ import { measureGyro } from '../rotation/gyro.js';
 import type { GyroResult } from '../rotation/gyroResult.js';
 import { measurePulses } from '../rotation/pulses.js';
 import type { PulseResult } from '../rotation/pulseResult.js';
+import type { Rotation } from '../rotation/result.js';
 import type { MadeCase } from './case.js';
 
 export interface Played {
@@ -22,6 +23,16 @@ export interface Told {
   readonly expandedUncertaintyPercent: number;
   /** Unweighted peak, percent; null where none is told. */
   readonly peakPercent: number | null;
+  /** Of a shaft: drift, lines, stretches, sense; of pulses the places of the wheel and pulses made up or dropped. */
+  readonly shaft?: {
+    readonly driftPercent: number;
+    readonly lines: Rotation['lines'];
+    readonly stretches: number;
+    readonly sense: 1 | -1 | null;
+    readonly spacingPercent: readonly number[];
+    readonly missing: number;
+    readonly doubled: number;
+  };
 }
 
 /** Measures one made log. */
@@ -72,6 +83,15 @@ function judged({ expected }: MadeCase, result: PulseResult | GyroResult): Omit<
     warnings: result.warnings,
     expandedUncertaintyPercent: result.meanErrorExpandedUncertaintyPercent,
     peakPercent: result.unweightedPeakPercent,
+    shaft: {
+      driftPercent: result.driftPercent,
+      lines: result.lines,
+      stretches: result.stretches.length,
+      sense: result.sense,
+      spacingPercent: 'spacingErrorsPercent' in result ? result.spacingErrorsPercent : [],
+      missing: 'missing' in result ? result.missing : 0,
+      doubled: 'doubled' in result ? result.doubled : 0,
+    },
   };
   return { told, holds, outcome: outcome + (weak.length > 0 ? ` weak ${JSON.stringify(weak)}` : ''), errorPercent };
 }

@@ -167,6 +167,11 @@ export const TIMES_CASES: MadeCase[] = [
     () => timesCsv(markTimes(lp({ driftPercent: 1.5, durationS: 120 }), { perTurn: 1, jitterS: 2e-4 }), { digits: 6 }),
     1,
     LP,
-    { kind: 'mean', rpm: overMarks(lp({ driftPercent: 1.5, durationS: 120 })), withinPercent: 0.002 },
+    {
+      kind: 'mean',
+      rpm: overMarks(lp({ driftPercent: 1.5, durationS: 120 })),
+      withinPercent: 0.002,
+      motion: lp({ driftPercent: 1.5, durationS: 120 }),
+    },
   ),
 ];

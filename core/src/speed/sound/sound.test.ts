@@ -62,6 +62,10 @@ describe('sound without a tone', () => {
     expect(result.warnings).toContain('CHANGING_SPEED');
     expect(droopBetween(result.series, 2, 6.5)?.droopPercent).toBeCloseTo(15, 1);
     expect(droopBetween(result.series, 2, 60)).toBeNull();
+    // The same course a minute later, by marks a minute later.
+    const later = { ...result.series, startS: result.series.startS + 60 };
+    expect(droopBetween(later, 62, 66.5)?.droopPercent).toBeCloseTo(15, 1);
+    expect(droopBetween(later, 2, 66.5)).toBeNull();
   });
 
   it('measures a tumbling drum run by run, the sign kept and owned up to', async () => {
