@@ -138,6 +138,11 @@ describe(`made sources (${count})`, () => {
     // 0.1 % peak at 0.5556 Hz, weighted as a platter's turn is, -10.0 dB: 0.0707 · 0.317 (the weighting table, from memory).
     if (!/TOO_SHORT/.test(said(made.id))) expect(weightedRmsPercent / 0.0224).toBeCloseTo(1, 1);
     else expect(peakPercent).toBeLessThan(0.01);
+    // A tenth of the tone is 20 dB down, a twentieth 26; hum is of the mains it is a multiple of.
+    for (const { mainsHz, levelDb } of played.told.added) {
+      expect(mainsHz).toBe(/^hum/.test(made.id) ? 60 : null);
+      expect(Math.abs(levelDb + (/under 1 kHz/.test(made.id) ? 26.02 : 20))).toBeLessThan(0.1);
+    }
     const [course, snrDb] = COURSES[made.id] ?? [];
     if (!course) return;
     const { startS, stepS, errorPercent, halfWidthPercent } = played.told.series;

@@ -208,6 +208,7 @@ export async function playTone(made: ToneCase) {
     peakPercent: tone.unweightedPeakPercent,
     weightedRmsPercent: tone.weightedRmsPercent,
     series: tone.series,
+    added,
     snrDb: tone.tone.snrDb,
     fromTo: [tone.tone.startS, tone.tone.endS] as const,
   };
