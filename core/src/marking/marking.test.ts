@@ -56,6 +56,28 @@ describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s'
   });
 });
 
+describe('what an owner is asked before power', () => {
+  const dc = MAPS.find(({ family }) => family === 'belt-turntable-dc') as (typeof MAPS)[number];
+  const first = pathFor(dc).tests.find(({ id }) => id === 'first') as ReturnType<typeof pathFor>['tests'][number];
+  const look = pathFor(dc).tests.find(({ id }) => id === 'inside-look') ?? first;
+  const said = (test: typeof first, ...faults: string[]) => {
+    const units = Array.from({ length: 120 }, (_, i) => markedUnit(dc, faults, 101 * i + 7).read(test, 'r'));
+    const right = units.filter(({ slip }) => !slip);
+    return (word: RegExp) => right.filter(({ outcome }) => word.test(outcome)).length / right.length;
+  };
+
+  it('a live case is felt by more than half, what burnt is smelt by half and seen by more, of a sound one nobody says anything', () => {
+    const [live, burnt, sound] = [said(first, 'lead-on-case'), said(first, 'turns-shorted'), said(first)];
+    expect([live(/tingled/), live(/burnt|fuse/)]).toEqual([expect.closeTo(0.6, 0.5), 0]);
+    expect(burnt(/tingled/)).toBe(0);
+    expect(burnt(/burnt|fuse/)).toBeGreaterThan(0.35);
+    expect(sound(/nothing-special/)).toBe(1);
+    expect(said(first, 'fuse-aged')(/nothing-special/)).toBe(1);
+    expect(said(look, 'turns-shorted')(/a-burnt-place/)).toBeGreaterThan(0.45);
+    expect(said(look)(/a-burnt-place/)).toBe(0);
+  });
+});
+
 describe('the score on machines', () => {
   const [map] = MAPS;
   if (!map) throw new Error('no machine');

@@ -9,66 +9,51 @@ import { playTone, TONE_CASES } from './toneCases.js';
  * What is said beside the figure, and nothing else: several marks a turn cannot tell their own spacing from the wow of
  * the turn, a gyroscope's scale and unsaid unit are guessed; these say more.
  */
-const SAID: Readonly<Record<string, string>> = {
-  ...Object.fromEntries(
+// A tone under a tenth of its level, or a fifth, is noisy whatever else is heard; wow needs two turns of a platter.
+const SAID = new Map(
+  (
     [
-      'times in milliseconds, no header',
-      'times in microseconds, no header',
-      'times in nanoseconds, no header',
-      'times in us with decimal comma',
-      'epoch in ms',
-    ].map((id) => [id, 'TIME_UNIT_GUESSED']),
-  ),
-  '16-bit counter of ms that runs over': 'COUNTER_WRAPPED POLLED_TIMES TIME_UNIT_GUESSED',
-  '32-bit counter of us that runs over': 'COUNTER_WRAPPED',
-  'double triggers among 60 a turn, in us': 'DOUBLED_PULSES TIME_UNIT_GUESSED',
-  'intervals instead of times, in us': 'INTERVALS_SUMMED',
-  'polled in ms': 'POLLED_TIMES TIME_UNIT_GUESSED',
-  'both edges, 30 % duty': 'BOTH_EDGES TIME_UNIT_GUESSED',
-  'started, run and stopped in half a minute': 'FEW_TURNS UNSTEADY_PART_LEFT_OUT',
-  'once a turn with slow drift': 'DRIFTING',
-  'a fast clock beside it': 'CHANNEL_CHOSEN',
-  'an edge that bounces twice': 'DOUBLED_PULSES',
-  'quadrature, a drum that reverses': 'RUN_BY_RUN',
-  'spin-up before the steady part': 'UNSTEADY_PART_LEFT_OUT',
-  ...Object.fromEntries(
-    [
-      'time and volts',
-      'no time column, interval in the head',
-      'no time column, rate in the head',
-      'minus times and an offset',
-      'semicolons and decimal comma',
-      'a preamble of names and values',
-      'a preamble beside the numbers',
-      'pulses of 3 % duty in noise',
-      'pulses of 97 % duty in noise',
-    ].map((id) => [id, 'COARSE_EDGES']),
-  ),
-  'two channels, one of them only noise': 'CHANNEL_CHOSEN COARSE_EDGES',
-  'a generator whose level dips by 55.00000000000001 % once a turn': 'WEAK_SEGMENT',
-  'a generator whose level dips by 80 % once a turn': 'WEAK_SEGMENT',
-  'gaps and doubled rows': 'GAPS',
-  // A tone under a tenth of its level, or a fifth, is noisy whatever else is heard; wow needs two turns of a platter.
-  'hum 60 Hz under 300 Hz': 'NOISY',
-  'hum 120 Hz under 300 Hz': 'ADDED_TONES NOISY',
-  'hum 180 Hz under 300 Hz': 'ADDED_TONES NOISY',
-  'a second tone over 1 kHz': 'ADDED_TONES NOISY',
-  'a second tone under 1 kHz': 'ADDED_TONES',
-  'coded at 128 kb/s': 'SHORT',
-  'coded at 64 kb/s': 'SHORT',
-  'gated, 0.3 s on and off': 'DROPOUTS',
-  'gated, 1.5 s on, 1.2 s off': 'IN_PIECES SHORT WOW_TOO_SHORT',
-  'two seconds': 'SHORT WOW_TOO_SHORT',
-  'less than half a turn': 'SHORT WOW_TOO_SHORT',
-  '3150, 1000 and 300 Hz in a row': 'SHORT',
-  'two sides with a pause': 'SHORT',
-  'a slow drift is no splice': 'DRIFTING',
-  'a phone that suppresses noise': 'DROPOUTS',
-  'a drill that droops 12 % under load': 'CHANGING_SPEED',
-  'a drum drive to and fro with pauses': 'OCTAVE_UNSURE',
-  'five blades of unequal pitch': 'FEW_HARMONICS OCTAVE_UNSURE',
-};
-const said = (id: string, more: readonly string[] = []) => [...(SAID[id]?.split(' ') ?? []), ...more].sort().join(' ');
+      [
+        'TIME_UNIT_GUESSED',
+        'times in milliseconds, no header | times in microseconds, no header | times in nanoseconds, no header | times in us with decimal comma | epoch in ms',
+      ],
+      [
+        'COARSE_EDGES',
+        'time and volts | no time column, interval in the head | no time column, rate in the head | minus times and an offset | semicolons and decimal comma | a preamble of names and values | a preamble beside the numbers | pulses of 3 % duty in noise | pulses of 97 % duty in noise',
+      ],
+      ['COUNTER_WRAPPED POLLED_TIMES TIME_UNIT_GUESSED', '16-bit counter of ms that runs over'],
+      ['COUNTER_WRAPPED', '32-bit counter of us that runs over'],
+      ['DOUBLED_PULSES TIME_UNIT_GUESSED', 'double triggers among 60 a turn, in us'],
+      ['INTERVALS_SUMMED', 'intervals instead of times, in us'],
+      ['POLLED_TIMES TIME_UNIT_GUESSED', 'polled in ms'],
+      ['BOTH_EDGES TIME_UNIT_GUESSED', 'both edges, 30 % duty'],
+      ['FEW_TURNS UNSTEADY_PART_LEFT_OUT', 'started, run and stopped in half a minute'],
+      ['DRIFTING', 'once a turn with slow drift | a slow drift is no splice'],
+      ['CHANNEL_CHOSEN', 'a fast clock beside it'],
+      ['DOUBLED_PULSES', 'an edge that bounces twice'],
+      ['RUN_BY_RUN', 'quadrature, a drum that reverses'],
+      ['UNSTEADY_PART_LEFT_OUT', 'spin-up before the steady part'],
+      ['CHANNEL_CHOSEN COARSE_EDGES', 'two channels, one of them only noise'],
+      [
+        'WEAK_SEGMENT',
+        'a generator whose level dips by 55.00000000000001 % once a turn | a generator whose level dips by 80 % once a turn',
+      ],
+      ['GAPS', 'gaps and doubled rows'],
+      ['NOISY', 'hum 60 Hz under 300 Hz'],
+      ['ADDED_TONES NOISY', 'hum 120 Hz under 300 Hz | hum 180 Hz under 300 Hz | a second tone over 1 kHz'],
+      ['ADDED_TONES', 'a second tone under 1 kHz'],
+      ['SHORT', 'coded at 128 kb/s | coded at 64 kb/s | 3150, 1000 and 300 Hz in a row | two sides with a pause'],
+      ['DROPOUTS', 'gated, 0.3 s on and off | a phone that suppresses noise'],
+      ['IN_PIECES SHORT WOW_TOO_SHORT', 'gated, 1.5 s on, 1.2 s off'],
+      ['SHORT WOW_TOO_SHORT', 'two seconds | less than half a turn'],
+      ['CHANGING_SPEED', 'a drill that droops 12 % under load'],
+      ['OCTAVE_UNSURE', 'a drum drive to and fro with pauses'],
+      ['FEW_HARMONICS OCTAVE_UNSURE', 'five blades of unequal pitch'],
+    ] as const
+  ).flatMap(([words, ids]) => ids.split(' | ').map((id) => [id, words] as const)),
+);
+const said = (id: string, more: readonly string[] = []) =>
+  [...(SAID.get(id)?.split(' ') ?? []), ...more].sort().join(' ');
 /** Where edges or steps are coarse they show as wow of their own, and it says so. */
 const COARSE = /COARSE_EDGES|POLLED_TIMES|WEAK_SEGMENT|SHORT/;
 /** A clock of 100 ppm, a gyroscope's scale of 3 %: rectangles, expanded by two. */

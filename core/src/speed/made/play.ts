@@ -18,7 +18,7 @@ export interface Played {
 }
 
 /** Figures beside the mean. */
-export interface Told {
+interface Told {
   readonly warnings: readonly string[];
   readonly expandedUncertaintyPercent: number;
   /** Unweighted peak, percent; null where none is told. */

@@ -44,6 +44,7 @@ export function stage(): void {
       locks: { request: (_name: string, work: () => Promise<void>) => work() },
     });
     stubSizes();
+    sessionStorage.clear();
   });
   afterEach(async () => {
     cleanup();

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { parseStep, type EventBody } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
 import { Moves } from '../mend/Moves.js';
@@ -16,8 +16,8 @@ import { OpenEnds } from './OpenEnds.js';
 import { PutBack } from './PutBack.js';
 import { StepEntry } from './StepEntry.js';
 import { StepList } from './StepList.js';
+import { bodies, stage } from '../find/find.test-data.js';
 
-const bodies = async () => (await allEntries()).map((entry) => entry.event.body);
 const button = (name: RegExp | string) => screen.getByRole('button', { name }) as HTMLButtonElement;
 const field = (name: RegExp | string) => screen.getByRole('textbox', { name }) as HTMLInputElement;
 const type = (name: RegExp | string, value: string) => fireEvent.change(field(name), { target: { value } });
@@ -31,19 +31,7 @@ const end = (what: string): EventBody => ({
 });
 const WASHER = { ...JOB, familyId: 'washer-front', speedIds: ['wash'] };
 
-beforeEach(() => {
-  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
-  sessionStorage.clear();
-});
-afterEach(async () => {
-  cleanup();
-  for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
-});
+stage();
 
 describe('taking apart', () => {
   it('understands a line before it is kept, and buttons write trays and counts', async () => {

@@ -1,33 +1,20 @@
 import 'fake-indexeddb/auto';
 import type { EventBody } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
+import { describe, expect, it } from 'vitest';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
 import { useJobKeys } from '../parts/useJobKeys.js';
 import { ChargePanel } from '../safe/ChargePanel.js';
 import { PowerQuestion } from '../safe/PowerQuestion.js';
 import { StepEntry } from './StepEntry.js';
+import { bodies, stage } from '../find/find.test-data.js';
 
-const bodies = async () => (await allEntries()).map((entry) => entry.event.body);
 const button = (name: RegExp | string) => screen.getByRole('button', { name }) as HTMLButtonElement;
 const type = (name: RegExp | string, value: string) =>
   fireEvent.change(screen.getByRole('textbox', { name }), { target: { value } });
 const WASHER = { ...JOB, familyId: 'washer-front', speedIds: ['wash'] };
 
-beforeEach(() => {
-  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
-  sessionStorage.clear();
-});
-afterEach(async () => {
-  cleanup();
-  for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
-});
+stage();
 
 describe('ledger words', () => {
   it('make open ends, shown before they are kept; one key takes one back', async () => {

@@ -2,8 +2,7 @@ import 'fake-indexeddb/auto';
 import { didNotTurn, jobSpeeds, type SpeedBody } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { createRef } from 'react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
+import { describe, expect, it } from 'vitest';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
 import { BeforeAfter } from './BeforeAfter.js';
 import { EntryLine } from './EntryLine.js';
@@ -12,6 +11,7 @@ import { PlaceReading } from './PlaceReading.js';
 import { ReadingField } from './ReadingField.js';
 import { Spine } from './Spine.js';
 import { isCapture } from '../../../shared/ui/isCapture.js';
+import { bodies, stage } from '../find/find.test-data.js';
 
 const speed33 = jobSpeeds(JOB)[0] as ReturnType<typeof jobSpeeds>[number];
 const speed = (errorPercent: number): SpeedBody => ({
@@ -35,22 +35,8 @@ const reading = (place: string | null) =>
     condition: null,
     holdKey: null,
   }) as const;
-const bodies = async () => (await allEntries()).map((entry) => entry.event.body);
 
-beforeEach(() => {
-  // The server is away: what is entered stays in the outbox, where the tests look.
-  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
-  sessionStorage.clear();
-});
-afterEach(async () => {
-  cleanup();
-  for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
-});
+stage();
 
 describe('the entry line', () => {
   const open = (events = [line(reading('reservoir'))]) => {
