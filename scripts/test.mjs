@@ -78,7 +78,7 @@ await plainly(async () => {
     () => needsDatabase && ensureBuilt(),
   );
   await part('rules', process.execPath, ['scripts/deps.mjs']);
-  await (needsDatabase ? withDatabase(dynamic) : unit());
+  await (needsDatabase ? withDatabase(onDatabase) : unit());
   if (failedParts.length > 0) console.log(`\nFailed: ${failedParts.join(', ')}`);
   console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
   process.exitCode = totals.failed > 0 || totals.passed === 0 ? 1 : 0;
@@ -100,10 +100,10 @@ async function browser(name, projects, env, more = {}) {
   });
 }
 
-async function dynamic(env) {
-  const alone = only !== null;
+/** What needs the database, and the unit tests beside what lives by the clock. */
+async function onDatabase(env) {
   if (grep) return browser('browser', ['beside', 'live'], env);
-  await Promise.all([browser('live', ['live'], env, { beside: true }), unit({ standsBack: !alone })]);
+  await Promise.all([browser('live', ['live'], env, { beside: true }), unit({ standsBack: true })]);
   await part('api', bin('vitest'), ['run', '--project', 'server'], { counted: true, env });
   await browser('browser', ['beside'], env);
 }

@@ -33,6 +33,7 @@ describe('the chain of a job', () => {
     const washer = testJob('washer-front', { speedIds: [] });
     expect(left([], washer)).not.toContain('set-speed');
     expect(left([], washer)).not.toContain('take-in');
+    expect(left([], testJob('cassette-belt', { speedIds: [] }))).not.toContain('set-speed');
   });
 
   it('the chosen mend stands by its name with its own minutes; a mend takes half an hour, as nobody knows better', () => {

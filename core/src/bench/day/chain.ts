@@ -68,7 +68,7 @@ function blocksOf(job: JobFacts, state: JobState): Block[] {
   }
   if (!worked || stepsOff(state.ledger).length > 0) add('close', say`Put it back together`, MINUTES.close, ['place']);
   // A tape deck's speed is set by the tone of its tape, not by its turns.
-  const nominal = family.testTone === 'tape' || state.speeds.some((speed) => speed.nominalRpm !== null);
+  const nominal = state.speeds.some((speed) => family.testTone === 'tape' || speed.nominalRpm !== null);
   if (nominal && (!worked || state.speeds.some((speed) => speed.asLeft?.verdict.kind !== 'right')))
     add('set-speed', say`Set speed`, MINUTES.set, ['place', ...live, ...tape]);
   proofBlocks(job, state, add, live);

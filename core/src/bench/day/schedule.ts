@@ -132,10 +132,8 @@ function placeOf(block: Block, from: number, { open, count }: Bench, lanes: Read
   ];
   for (let moved = true; moved;) {
     moved = false;
-    // What moves within one round is asked again by its new start in the next.
-    const began = start;
     for (const [name, lastsMin, most] of asked) {
-      const freed = lanes.get(name)?.busy(start, Math.max(began + lastsMin, start + 1), most) ?? null;
+      const freed = lanes.get(name)?.busy(start, start + Math.max(lastsMin, 1), most) ?? null;
       if (freed === null) continue;
       const later = block.handsMin > 0 ? fitOpen(open, freed, block.handsMin) : freed;
       if (later <= start) continue;
