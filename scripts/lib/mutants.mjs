@@ -17,6 +17,15 @@ export function sourcesBelow(dir) {
   });
 }
 
+/** The test files of a rung. */
+export function testsBelow(dir) {
+  return readdirSync(dir, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(dir, entry.name);
+    if (entry.isDirectory()) return entry.name === 'node_modules' ? [] : testsBelow(path);
+    return /\.test\.ts$/.test(path) ? [path] : [];
+  });
+}
+
 /** Numbers from 0 to 1, the same for the same seed. */
 export function numbers(seed) {
   let state = seed >>> 0;
@@ -122,8 +131,8 @@ export function changesOf(ts, path) {
   return out.map((change) => ({ ...change, text }));
 }
 
-/** A file with all its changes in it, each asleep behind its number; `wake` is the module that wakes one. */
-export function withChanges(text, changes, wake) {
+/** A file with all its changes in it, each asleep behind its number; `ask` is the function that says which is awake. */
+export function withChanges(text, changes, ask) {
   const render = (from, to, within) => {
     const inside = changes
       .filter((one) => one !== within && (within === null || holds(within, one)) && one.from >= from && one.to <= to)
@@ -137,10 +146,14 @@ export function withChanges(text, changes, wake) {
   };
   const asleep = (one) => {
     const other = one.pieces.map((piece) => (typeof piece === 'string' ? piece : render(...piece, one))).join('');
-    return `(globalThis.__changed?.(${one.number}) ? ${other} : ${render(one.from, one.to, one)})`;
+    return `(${ask}(${one.number}) ? ${other} : ${render(one.from, one.to, one)})`;
   };
-  return `import ${JSON.stringify(wake)}; ${render(0, text.length, null)}`;
+  return render(0, text.length, null);
 }
+
+/** The same, with the module that wakes one read before all else. */
+export const wakingChanges = (changes, wake) =>
+  `import ${JSON.stringify(wake)}; ${withChanges(changes[0].text, changes, 'globalThis.__changed?.')}`;
 
 /** Does one stand around the other? Of two at the same place the one with the smaller number does. */
 const holds = (one, other) =>

@@ -8,7 +8,7 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { ensureBuilt, SERVER_ENTRY } from './build.mjs';
-import { withChanges } from './mutants.mjs';
+import { wakingChanges } from './mutants.mjs';
 import { quietly, ROOT } from './run.mjs';
 import { Plain } from './say.mjs';
 
@@ -106,7 +106,7 @@ export async function askBrowser(dir, lived, env, tell) {
   const wake = join(dir, 'scripts', 'lib', 'wakePage.mjs');
   for (const path of new Set(lived.map((one) => one.path))) {
     const own = lived.filter((one) => one.path === path);
-    writeFileSync(join(dir, path.slice(ROOT.length)), withChanges(own[0].text, own, wake));
+    writeFileSync(join(dir, path.slice(ROOT.length)), wakingChanges(own, wake));
   }
   rmSync(join(dir, 'web', 'dist'), { recursive: true, force: true });
   await quietly(join(dir, 'node_modules', '.bin', 'vite'), ['build'], { cwd: join(dir, 'web'), log: 'mutate-build' });

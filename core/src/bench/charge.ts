@@ -5,6 +5,7 @@ import { PATHS } from '../families/index.js';
 import type { BenchEvent, ReadingBody } from './event.js';
 import type { JobFacts } from './job.js';
 import { storesOf } from './safety/stores.js';
+import { SAME_FALL_S } from './defaults.js';
 
 /** The place under which what is left of a charge is measured. */
 export const CHARGE_PLACE = 'charge left';
@@ -14,9 +15,6 @@ export const CHARGE_PLACE = 'charge left';
  * and 35 V wet; the lower one holds for every family.
  */
 export const TOUCH_LIMIT_V = 35;
-
-/** A second reading further off than this says nothing of how fast the first one fell, seconds. */
-const SAME_FALL_S = 3600;
 
 /** Names under which people speak of a store of charge, by its id (common practice). */
 export const STORE_ALIASES: Readonly<Record<string, readonly string[]>> = {

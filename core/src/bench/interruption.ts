@@ -4,6 +4,8 @@ import type { BenchEvent, StageId } from './event.js';
 import { endWords, openEnds } from './ledger/index.js';
 import type { JobState } from './state.js';
 import { isDue, isRunning, type JobTimer } from './timers/index.js';
+import { BREAK_MINUTES } from './defaults.js';
+export { BREAK_MINUTES } from './defaults.js';
 
 /** The last thing the hands were at, when it was long ago. */
 export interface WhereHandsWere {
@@ -14,9 +16,6 @@ export interface WhereHandsWere {
   readonly open: readonly string[];
   readonly timers: readonly JobTimer[];
 }
-
-/** A break of less than this needs no reminder. */
-export const BREAK_MINUTES = 20;
 
 /** On another device at once, on the same one after a break. Null while the last line is fresh, nothing was entered yet, or the job is handed back. */
 export function whereHandsWere(

@@ -4,11 +4,7 @@ import type { BenchEvent, ReadingBody } from './event.js';
 import type { JobFacts } from './job.js';
 import { signalAt } from './find/places.js';
 import { say } from '../words/index.js';
-
-/** Volts under this may come from a meter's own test current, or from nothing at all (common practice). */
-const LEAST_LIVE_V = 5;
-/** At a place that is only measured live, less will do: under this there is nothing. */
-const LEAST_PLACE_V = 1;
+import { LEAST_LIVE_V, LEAST_PLACE_V } from './defaults.js';
 
 /** Places that have volts of their own, in the unit or out of it. */
 const OWN_VOLTS = /\b(?:pack|battery|batteries|cells?|bench supply|adapter)\b/i;

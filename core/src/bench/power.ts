@@ -10,6 +10,7 @@ import type { JobFacts } from './job.js';
 import { poweredBy } from './needsPower.js';
 import { holdsCharge } from './safety/stores.js';
 import { say } from '../words/index.js';
+import { SAME_MOMENT_MS } from './defaults.js';
 
 export { CHARGE_PLACE, TOUCH_LIMIT_V };
 
@@ -86,9 +87,6 @@ export interface PowerStep {
   readonly line: BenchEvent;
   readonly now: PowerNow;
 }
-
-/** Devices' clocks are set by the server's to better than this, milliseconds. */
-const SAME_MOMENT_MS = 2000;
 
 /** Entered before something that another device said and that was received before it. */
 function isLate(line: BenchEvent, newest: ReadonlyMap<string, number>): boolean {

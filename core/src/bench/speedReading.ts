@@ -5,6 +5,7 @@ import type { FamilySpeed } from '../families/index.js';
 import type { EntryReading, EntryStrobe } from './entry/index.js';
 import type { SpeedBody, SpeedMethod } from './event.js';
 import { say } from '../words/index.js';
+import { COUNTER_STEP_HZ } from './defaults.js';
 
 /** A test tape or record with its nominal and tolerance. */
 export interface ToneSource {
@@ -14,9 +15,6 @@ export interface ToneSource {
   /** Limit either way, percent; null when nobody knows. */
   readonly tolerancePercent: number | null;
 }
-
-/** Counter gate assumed for a typed frequency: 1 s, so that the last digit is 1 Hz. Common practice. */
-const COUNTER_STEP_HZ = 1;
 
 /** Standard practice for a tape or record known within +-a: rectangular, U = 2 a / sqrt(3), percent. */
 export function referenceUncertainty(source: ToneSource): number | null {

@@ -4,15 +4,13 @@
  */
 import { requirePositive } from '../errors.js';
 import { dischargeOf, CAPACITANCE_HIGH } from './discharge.js';
+import { MOST_START_W } from './defaults.js';
 
 /** Resistors a bench has lying ready in wire-wound, ohm (common practice). */
 const BLEED_OHMS = [100, 220, 470, 1000, 2200, 4700, 10_000, 22_000, 47_000, 100_000] as const;
 
 /** Ratings of wire-wound resistors, watts (common practice). */
 const RATINGS_W = [0.5, 1, 2, 5, 10, 25, 50] as const;
-
-/** The resistor is chosen so that it takes at most this in the first instant, watts (common practice). */
-const MOST_START_W = 10;
 
 /** A resistor that bleeds a charge. */
 export interface Bleed {

@@ -1,7 +1,7 @@
 /** Wear of carbon brushes from two lengths. */
 
-/** How exactly a length is read with a caliper on a bevelled brush, ± mm (common practice). */
-export const LENGTH_LIMIT_MM = 0.2;
+import { LENGTH_LIMIT_MM } from './defaults.js';
+export { LENGTH_LIMIT_MM } from './defaults.js';
 
 /** Wear and what is left of a brush. */
 export interface BrushLife {

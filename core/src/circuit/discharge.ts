@@ -5,14 +5,13 @@
  * over their print, so the time is given for C and for 1.2 C. A computed time is never a proof.
  */
 import { requirePositive } from '../errors.js';
+import { CAPACITANCE_HIGH } from './defaults.js';
+export { CAPACITANCE_HIGH } from './defaults.js';
 
 /**
  * Volts d.c. under which a part may be touched: IEC 61010-1, from memory: 60 V dry, 35 V wet.
  */
 export const TOUCH_LIMITS_V = { dry: 60, wet: 35 } as const;
-
-/** An electrolytic may be this much over its print (common practice). */
-export const CAPACITANCE_HIGH = 1.2;
 
 /** A charge and the resistor it goes through: microfarads, volts, ohms, watts. */
 export interface DischargeWish {

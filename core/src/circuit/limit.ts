@@ -1,5 +1,6 @@
 /** The sum behind a fuse, a lamp in series or a current limit before first power. */
 import { requirePositive } from '../errors.js';
+import { LOOSE_TIMES } from './defaults.js';
 
 /** What limits the current at first power. */
 export const LIMIT_KINDS = ['fuse', 'lamp', 'current'] as const;
@@ -16,9 +17,6 @@ export interface LimitSum {
   readonly verdict: 'fits' | 'loose' | 'tight';
 }
 
-/** A fuse or limit of more than this many times the unit's own current is loose (common practice). */
-const LOOSE = 3;
-
 /**
  * `value` in amperes for a fuse or limit, in watts of the lamp for a lamp: a 60 W lamp on 230 V lets
  * 0.26 A through into a short. A lamp limits, it does not isolate.
@@ -30,7 +28,7 @@ export function limitSum(kind: LimitKind, value: number, volts: number, unitWatt
   requirePositive(unitWatts, 'unitWatts');
   const unitA = unitWatts / volts;
   const limitA = kind === 'lamp' ? value / volts : value;
-  return { unitA, limitA, verdict: limitA < unitA ? 'tight' : limitA > LOOSE * unitA ? 'loose' : 'fits' };
+  return { unitA, limitA, verdict: limitA < unitA ? 'tight' : limitA > LOOSE_TIMES * unitA ? 'loose' : 'fits' };
 }
 
 /** Rated currents of cartridge fuses, amperes (preferred numbers R10 of ISO 3, as IEC 60127 takes them; 32 A of IEC 60269; from memory). */

@@ -1,5 +1,6 @@
 /** Starting volts of a motor brought up slowly: how much of its torque it needed to turn. */
 import { requirePositive } from '../errors.js';
+import { GUMMED_SHARE, STIFF_SHARE } from './defaults.js';
 
 /** Volts and torque at the start as fractions of the rated ones. */
 export interface StartShare {
@@ -10,10 +11,6 @@ export interface StartShare {
   /** Common practice: a third of the volts is healthy, two thirds is gummed. */
   readonly verdict: 'free' | 'stiff' | 'gummed';
 }
-
-/** Shares of the rated volts from which a motor counts as stiff and as gummed (common practice). */
-const STIFF = 0.45;
-const GUMMED = 0.6;
 
 /**
  * Torque goes with the square of the volts in shaded-pole and induction motors, with the volts in
@@ -28,6 +25,6 @@ export function startShare(volts: number, ratedVolts: number, law: 'square' | 'l
   return {
     voltsShare,
     torqueShare: law === 'square' ? voltsShare ** 2 : voltsShare,
-    verdict: voltsShare >= GUMMED ? 'gummed' : voltsShare >= STIFF ? 'stiff' : 'free',
+    verdict: voltsShare >= GUMMED_SHARE ? 'gummed' : voltsShare >= STIFF_SHARE ? 'stiff' : 'free',
   };
 }

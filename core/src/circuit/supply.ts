@@ -1,5 +1,6 @@
 /** A transformer, a rectifier and a reservoir: what they ought to give, and what readings say of them (handbook formulae). */
 import { requirePositive } from '../errors.js';
+import { LARGE_RIPPLE } from './defaults.js';
 
 /** How the winding is rectified. */
 export const RECTIFIERS = ['bridge', 'centre-tap', 'half-wave'] as const;
@@ -10,8 +11,6 @@ export type Rectifier = (typeof RECTIFIERS)[number];
 const DIODES: Readonly<Record<Rectifier, number>> = { bridge: 2, 'centre-tap': 1, 'half-wave': 1 };
 /** Drop of a silicon diode from light to full load, volts (handbook). */
 const DROP_V = { least: 0.6, usual: 0.7, most: 1 } as const;
-/** Above this part of the peak, ripple is no longer small and the sums are only a guide. */
-const LARGE_RIPPLE = 0.3;
 
 /** What the supply is made of. */
 export interface SupplyWish {

@@ -273,12 +273,20 @@ function unitOf<P>(
 }
 
 /** A value off by a tolerance, evenly between its limits. */
-export const within = (random: Random, nominal: number, part: number): number =>
-  nominal * (1 + part * (2 * random() - 1));
+export const within = (random: Random, nominal: number, part: number): number => nominal * (1 + swing(random, part));
+
+/** A value between two, evenly. */
+export const evenly = (random: Random, low: number, high: number): number => low + (high - low) * random();
+
+/** What wanders about nought, by so much either way. */
+export const swing = (random: Random, by: number): number => evenly(random, -by, by);
+
+/** Whether it is so, in this share of all cases. */
+export const chance = (random: Random, share: number): boolean => random() < share;
 
 /** A value between two, evenly in its logarithm, of either sign. */
 export const either = (random: Random, low: number, high: number): number =>
-  (random() < 0.5 ? -1 : 1) * between(random, low, high);
+  (chance(random, 0.5) ? -1 : 1) * between(random, low, high);
 
 /** Ω of a contact at a moment: its least, or anything up to its most where it wanders. */
 export const contactAt = ([least, most]: readonly [number, number], random: Random): number =>

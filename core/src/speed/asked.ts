@@ -3,18 +3,13 @@
  * would make sense, likeliest first.
  */
 
+export { FOLD_PART, SAME_SPEED_PERCENT } from './defaults.js';
 /**
  * How far a turning part may be from its nominal before the figure is doubted, as parts of nominal:
  * a record speed chosen wrongly is 0.43 to 2.35, a dragging motor a third, the wrong mains 1.2 (common
  * practice); beyond three either way a unit, a count or a channel is wrong.
  */
 export const REACH = { low: 0.3, high: 3 } as const;
-
-/** Rates within a tenth of half the sampling rate cannot be told from their mirror. */
-export const FOLD_PART = 0.9;
-
-/** Two speeds of one log that differ by less than this are one, percent. */
-export const SAME_SPEED_PERCENT = 3;
 
 /** Why a speed is asked about. */
 export type AskCode =

@@ -1,5 +1,7 @@
 /** The recorder's clock against a known frequency: how fast it runs, and what is left unknown. */
 import { requirePositive } from '../errors.js';
+import { CLOCK_STABILITY_PPM } from './defaults.js';
+export { CLOCK_STABILITY_PPM } from './defaults.js';
 
 /** What a known frequency says of the sound card's clock, parts in a million. */
 export interface ClockCalibration {
@@ -8,9 +10,6 @@ export interface ClockCalibration {
   /** Limit either way that remains, ppm. */
   readonly limitPpm: number;
 }
-
-/** Ageing and temperature of a sound card's crystal between calibrations, limit, ppm (common practice). */
-export const CLOCK_STABILITY_PPM = 5;
 
 /**
  * From a reference of `referenceHz` known within +-`referenceLimitPpm` that was read as `readHz` with

@@ -6,6 +6,7 @@
 import type { Tolerance } from '../quantity/index.js';
 import { placeOf, ribbonGeometry, visibleLabels, type RibbonGeometry, type RibbonReading } from './ribbon.js';
 import { say } from '../words/index.js';
+import { TRAIL_POINTS, TRAIL_S } from './defaults.js';
 
 /** What a mark is: painters choose ink and weight by it. */
 export type RibbonRole =
@@ -74,10 +75,6 @@ export const RIBBON_LARGE = { trail: 64, band: 44, scale: 28, proud: 6 } as cons
 export const RIBBON_SMALL = { height: 18, band: 16, leastWow: 3 } as const;
 /** The printed ribbon, mm: its width, its height, and where its band begins and ends. */
 export const RIBBON_PRINT = { width: 170, height: 16, top: 2, foot: 10 } as const;
-/** How long a trail is, seconds. */
-const TRAIL_S = 60;
-/** A trail is drawn with so many points at most. */
-const TRAIL_POINTS = 600;
 const BLANK: RibbonReading = { errorPercent: null, expandedPercent: null, wowPeakPercent: null };
 
 const rect = (role: RibbonRole, x: number, y: number, width: number, height: number): RibbonRect => ({

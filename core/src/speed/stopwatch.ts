@@ -6,13 +6,8 @@
  * steps of T the slope's standard error is u_react sqrt(12 / (n (n^2 - 1))) / T.
  */
 import { requirePositive } from '../errors.js';
-
-/** Reaction scatter assumed until the taps themselves show it, seconds (0.1 to 0.2 s, common practice). */
-export const REACTION_S = 0.15;
-/** Nobody taps steadier than this, whatever few taps seem to show, seconds (common practice). */
-const STEADIEST_S = 0.02;
-/** Taps from which their own scatter is believed. */
-const ENOUGH_TAPS = 10;
+import { ENOUGH_TAPS, REACTION_S, STEADIEST_S } from './defaults.js';
+export { REACTION_S } from './defaults.js';
 
 /** Counting, or a speed in rpm with its uncertainty (k = 2, percent). */
 export type Stopwatch =

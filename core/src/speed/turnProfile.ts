@@ -1,3 +1,4 @@
+import { LEAST_STEPS, LEAST_TURNS, MOST_STEPS } from './defaults.js';
 /** The turn: speed against the angle of one part, averaged over its turns, so that a bump has a place. */
 export interface TurnProfile {
   /** Turns averaged. */
@@ -18,11 +19,6 @@ export interface FoldedSeries {
   readonly stepS: number;
   readonly errorPercent: ArrayLike<number>;
 }
-
-/** A turn is shown from so many whole turns on, in so many steps at most, at least so many points a turn. */
-const LEAST_TURNS = 3;
-const MOST_STEPS = 72;
-const LEAST_STEPS = 12;
 
 /**
  * Folds a series over `turnHz` (turns a second of the part, at the speed measured). Null when it is too

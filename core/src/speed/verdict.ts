@@ -4,15 +4,13 @@
  */
 import type { Tolerance } from '../quantity/index.js';
 import { said, say } from '../words/index.js';
+import { LAST_DIGITS } from './defaults.js';
 
 /** Right, not right, or undecided with what would decide it. */
 export type Verdict =
   | { readonly kind: 'right' }
   | { readonly kind: 'not-right'; readonly side: 'slow' | 'fast' }
   | { readonly kind: 'undecided'; readonly decide: string };
-
-/** Sums of typed figures are off by their last digits: 0.2 and 0.1 are not more than 0.3. Percent. */
-const LAST_DIGITS = 1e-9;
 
 /** Does the whole interval lie inside these limits? All in percent. */
 export const liesInside = (

@@ -14,13 +14,15 @@ import { choice, number, words } from './fields.js';
 import { figure, percentOff, row, share } from './show.js';
 import type { Given, Working, WorkingRow } from './working.js';
 import { say } from '../words/index.js';
-
-/** Margin of rated volts under which an electrolytic is at its least (common practice). */
-const LEAST_MARGIN = 0.95;
-/** Years after which an electrolytic counts as old (common practice). */
-const OLD_YEARS = 20;
-/** ESR meters work at about this frequency. */
-const METER_HZ = 100_000;
+import {
+  CAPACITOR_MIN,
+  LEAST_MARGIN,
+  METER_HZ,
+  MOST_CAPACITORS,
+  MOST_PRICE,
+  OLD_YEARS,
+  OPEN_AGAIN_MIN,
+} from './defaults.js';
 
 interface Judged {
   readonly rows: WorkingRow[];
@@ -79,12 +81,6 @@ export const CAPACITOR: Working = {
   },
 };
 
-/** One capacitor out and in, and opening the unit once more for the next, minutes (common practice, no source). */
-const EACH_MIN = 8;
-const AGAIN_MIN = 25;
-const MOST_OTHERS = 200;
-const MOST_PRICE = 1e6;
-
 /** Only what failed, or the set of its age while it is open: what each costs here. */
 function twoSchools(given: Given, rows: WorkingRow[]): string[] {
   const price = given.optional('price');
@@ -92,13 +88,13 @@ function twoSchools(given: Given, rows: WorkingRow[]): string[] {
   const both = say`Two schools: only what failed (least disturbed, cheapest today), or the set of its age and stress
     while it is open (a second visit saved).`;
   if ((price ?? 0) > MOST_PRICE) given.refuse('price', say`That is no price of a capacitor.`);
-  if (others !== null && others > MOST_OTHERS) given.refuse('set', say`So many capacitors are in no unit.`);
+  if (others !== null && others > MOST_CAPACITORS) given.refuse('set', say`So many capacitors are in no unit.`);
   if (others === null || others < 1) return [both];
   const cost = (count: number) =>
-    say`${EACH_MIN * count} min${price === null ? '' : say`, parts ${Number((count * price).toPrecision(4))}`}`;
-  const later = Math.ceil((EACH_MIN * others) / (AGAIN_MIN + EACH_MIN));
+    say`${CAPACITOR_MIN * count} min${price === null ? '' : say`, parts ${Number((count * price).toPrecision(4))}`}`;
+  const later = Math.ceil((CAPACITOR_MIN * others) / (OPEN_AGAIN_MIN + CAPACITOR_MIN));
   rows.push(
-    row(say`Only it`, say`${cost(1)}; each that fails later ${AGAIN_MIN + EACH_MIN} min`),
+    row(say`Only it`, say`${cost(1)}; each that fails later ${OPEN_AGAIN_MIN + CAPACITOR_MIN} min`),
     row(say`All ${others + 1} while it is open`, cost(others + 1)),
   );
   return [

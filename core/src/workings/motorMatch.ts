@@ -4,16 +4,11 @@ import { choice, number } from './fields.js';
 import { percentOff, row } from './show.js';
 import type { Given, Working, WorkingField, WorkingRow } from './working.js';
 import { say } from '../words/index.js';
+import { FIT_MM, TRIM_PERCENT, VOLTS_PERCENT } from './defaults.js';
 
 const SENSES = ['clockwise', 'counter-clockwise'] as const;
 const SIDES = ['shaft end', 'rear'] as const;
 const GOVERNORS = ['none', 'inside', 'outside'] as const;
-/** Trims take up so much, percent (common practice). */
-const TRIM_PERCENT = 8;
-/** Volts over the rated ones that a motor bears when its governor does, percent (common practice: 12 V kinds see 13 to 14). */
-const VOLTS_PERCENT = 20;
-/** Housing and shaft may differ by so much, millimetres. */
-const FIT_MM = 0.1;
 
 /** The sense seen from the shaft end: from the rear it looks the other way round. */
 export function senseFromShaft(sense: (typeof SENSES)[number], side: (typeof SIDES)[number]): (typeof SENSES)[number] {

@@ -13,9 +13,8 @@ import { choice, number, words } from './fields.js';
 import { figure, row, share } from './show.js';
 import type { Working } from './working.js';
 import { say } from '../words/index.js';
+import { EVEN_PERCENT, GOVERNOR_IDLE_A, PAIRS_DIFFER_OHM } from './defaults.js';
 
-/** Pairs may differ by so much (common practice). */
-const HALF_OHM = 0.5;
 /** Usual limits of insulation, megohms (EN 50678 / 50699, from memory; not valid everywhere). */
 const INSULATION: readonly (readonly [kind: string, megohm: number])[] = [
   ['class I' as const, 1],
@@ -24,9 +23,6 @@ const INSULATION: readonly (readonly [kind: string, megohm: number])[] = [
   ['class III' as const, 0.25],
 ];
 const CLASSES = INSULATION.map(([kind]) => kind);
-
-/** Imbalance of pairs that counts as even, percent (common practice: a few percent). */
-const EVEN_PERCENT = 5;
 
 /** Three readings to three windings. */
 export const WINDINGS: Working = {
@@ -78,7 +74,7 @@ export const WINDINGS: Working = {
         row(say`Windings apart`, `${fixed(imbalancePercent(phases), 1)}${THIN}%`),
       );
     const says: string[] = [];
-    if (apart > HALF_OHM && percent > EVEN_PERCENT)
+    if (apart > PAIRS_DIFFER_OHM && percent > EVEN_PERCENT)
       says.push(say`One winding differs: shorted turns or a poor joint in it.`);
     const small = Math.max(...pairs) < 5;
     const undecided = says.length === 0 && small && percent > EVEN_PERCENT;
@@ -90,7 +86,7 @@ export const WINDINGS: Working = {
     if (megohm !== null)
       rows.push(row(say`Insulation`, say`${megohm}${THIN}MΩ (usual limit ${limit}${THIN}MΩ; local rules decide)`));
     if (leaks) says.push(say`Insulation under ${limit}${THIN}MΩ: no mains on it.`);
-    const bad = (apart > HALF_OHM && percent > EVEN_PERCENT) || leaks;
+    const bad = (apart > PAIRS_DIFFER_OHM && percent > EVEN_PERCENT) || leaks;
     return { rows, verdict: bad ? say`not right` : undecided ? say`undecided` : say`right`, says, expects: null };
   },
 };
@@ -129,9 +125,6 @@ export const COPPER: Working = {
     };
   },
 };
-
-/** Current at which a governed motor idles when its brushes pass none, amperes (common practice). */
-const GOVERNOR_IDLE_A = 0.02;
 
 /** A motor by what it takes and does. */
 export const MOTOR_STATE: Working = {

@@ -5,9 +5,7 @@ import { choice, number, words } from './fields.js';
 import { figure, row, share } from './show.js';
 import type { Working } from './working.js';
 import { say } from '../words/index.js';
-
-/** At rest this near to a rail is healthy, as a part of the supply (common practice). */
-const NEAR = 0.2;
+import { NEAR_RAIL_PART } from './defaults.js';
 
 /** A Hall sensor or pulses. */
 export const HALL: Working = {
@@ -48,7 +46,7 @@ export const HALL: Working = {
       if (rest > 1.1 * supply) given.refuse('rest', say`More than its supply: another pin, or another supply.`);
       const part = rest / supply;
       rows.push(row(say`At rest`, say`${share(part)} of the supply`));
-      const steadyHalf = part > NEAR && part < 1 - NEAR;
+      const steadyHalf = part > NEAR_RAIL_PART && part < 1 - NEAR_RAIL_PART;
       verdict = steadyHalf ? say`not right` : say`right at rest`;
       if (steadyHalf) says.push(say`A steady middle at rest: no pull-up, a damaged output, or the wrong pin.`);
       if (turning !== null) {

@@ -3,16 +3,12 @@ import { choice, number } from './fields.js';
 import { percentOff, row } from './show.js';
 import type { Given, Working, WorkingRow } from './working.js';
 import { say } from '../words/index.js';
+import { INRUSH_TIMES, VALUE_PERCENT } from './defaults.js';
 
 const KINDS = ['resistor', 'zener', 'switch', 'diode', 'transistor'] as const;
 type Kind = (typeof KINDS)[number];
 const LOADS = ['lamp or heater', 'motor or transformer', 'capacitors behind a rectifier'] as const;
 const SAME = ['the same', 'another'] as const;
-
-/** A value of a resistor or zener may differ by so much, percent (common practice: the tolerance of the usual part). */
-const VALUE_PERCENT = 5;
-/** A switch for a motor or for capacitors is taken with so many times the amperes (common practice). */
-const INRUSH_TIMES = 2;
 
 interface Found {
   readonly rows: WorkingRow[];

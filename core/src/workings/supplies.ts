@@ -12,12 +12,9 @@ import { choice, number } from './fields.js';
 import { between, figure, percentOff, row } from './show.js';
 import type { Given, Working, WorkingAnswer, WorkingRow } from './working.js';
 import { say } from '../words/index.js';
+import { MAINS_SWING, WEAK_RESERVOIR_PART } from './defaults.js';
 
 type Answer = Omit<WorkingAnswer, 'kind'>;
-/** Judged as a healthy mean: this far beside the sum, fraction (mains ±10 %, common practice). */
-const MAINS_SWING = 0.1;
-/** A reservoir under this part of its print no longer holds (electrolytics are −20 % new). */
-const WEAK_PART = 0.7;
 
 /** From the transformer to the reservoir. */
 export const SUPPLY_CHAIN: Working = {
@@ -110,7 +107,7 @@ function readSupply(
     if (loadA > 0) {
       const left = reservoirFromRipple(ripple, hz ?? expectedHz, loadA);
       rows.push(row(say`Reservoir that is left`, figure(left * 1e-6, 'F')));
-      if (!half && left < WEAK_PART * microfarad)
+      if (!half && left < WEAK_RESERVOIR_PART * microfarad)
         says.push(say`Right frequency but too much of it: the reservoir is weak, or the load is more than given.`);
     }
   }

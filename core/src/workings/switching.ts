@@ -5,11 +5,10 @@ import { choice, number, words } from './fields.js';
 import { figure, row, share } from './show.js';
 import type { Working } from './working.js';
 import { say } from '../words/index.js';
+import { RAILS_LEAST } from './defaults.js';
 
 /** Diode range of a good switch's body diode, volts, and what counts as a short (common practice). */
 const DIODE = { least: 0.3, most: 0.8, short: 0.1 } as const;
-/** Rail to rail under this: no power, ohms (common practice). */
-const RAILS_LEAST = 1000;
 const LEGS = ['A', 'B', 'C'] as const;
 
 /** Six switches. */

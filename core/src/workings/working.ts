@@ -4,6 +4,7 @@
  */
 import { numberIn, ownEntry } from '../quantity/index.js';
 import { say } from '../words/index.js';
+import { LARGEST_ENTRY } from './defaults.js';
 
 /** What a field takes. */
 export interface WorkingField {
@@ -84,9 +85,6 @@ class FieldProblem extends Error {
   }
 }
 
-/** Largest number any field takes; what is larger is a slip of the hand. */
-const LARGEST = 1e12;
-
 /** What was typed, read by field. */
 export class Given {
   constructor(
@@ -114,7 +112,7 @@ export class Given {
     const range = field?.range ?? ('above zero' as const);
     if (range === 'above zero' && value <= 0) return this.refuse(id, say`It must be above zero.`);
     if (range === 'zero or more' && value < 0) return this.refuse(id, say`It cannot be below zero.`);
-    if (Math.abs(value) > LARGEST || (value !== 0 && Math.abs(value) < 1 / LARGEST))
+    if (Math.abs(value) > LARGEST_ENTRY || (value !== 0 && Math.abs(value) < 1 / LARGEST_ENTRY))
       return this.refuse(id, say`That size cannot be: check the unit.`);
     return value;
   }

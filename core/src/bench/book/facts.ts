@@ -5,6 +5,7 @@ import { confirmedIn } from '../find/confirmed.js';
 import type { FollowUp } from '../handback/followUps.js';
 import { searchText, type JobFacts } from '../job.js';
 import type { JobState } from '../state.js';
+import { LONGEST_STEP_MIN, MOST_TEXT_LETTERS } from '../defaults.js';
 
 /** Facts of one job; times ISO 8601, money in the shop's currency. */
 export interface BookFacts {
@@ -27,11 +28,6 @@ export interface BookFacts {
   /** What it is found by, lower case: its plate, its complaint and the words of its log. */
   readonly text: string;
 }
-
-/** A gap longer than this between two lines was spent elsewhere, minutes (chosen: half an hour of one step at most). */
-const LONGEST_STEP_MIN = 30;
-/** Words of a log that the Book looks in, letters; the first of them, a log may be endless. */
-const MOST_TEXT = 6000;
 
 /** Of a log that no state can be reckoned from. */
 export const NO_FACTS: BookFacts = {
@@ -101,7 +97,7 @@ function bookText(job: JobFacts, lines: readonly BenchEvent[]): string {
   for (const { body } of lines) {
     const said = wordsOf(body);
     if (said === '') continue;
-    if ((length += said.length + 1) > MOST_TEXT) break;
+    if ((length += said.length + 1) > MOST_TEXT_LETTERS) break;
     words.push(said.toLowerCase());
   }
   return words.join(' ');

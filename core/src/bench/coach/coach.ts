@@ -6,6 +6,7 @@ import { workSaid } from '../workSaid.js';
 import { atPitchRest } from '../pitch.js';
 import type { CoachBody } from './body.js';
 import { say } from '../../words/index.js';
+import { MOST_SIGNS, RECENT_READING_MS, SINGLE_TURN_TRAVEL, STOP_CLOCK_H } from '../defaults.js';
 
 /** What has to be seen to before a trim is turned; with why. */
 export const COACH_CHECKS = [
@@ -52,7 +53,7 @@ function readBefore(lines: readonly BenchEvent[], begin: BenchEvent): BenchEvent
     lines.findIndex((line) => line.key === begin.key),
   );
   const worked = before.findLastIndex(({ body }) => body.kind === 'work');
-  const since = Date.parse(begin.enteredAt) - RECENT_MS;
+  const since = Date.parse(begin.enteredAt) - RECENT_READING_MS;
   return before.slice(worked + 1).filter((line) => line.body.kind === 'speed' && Date.parse(line.enteredAt) >= since);
 }
 
@@ -63,9 +64,6 @@ function courseLine({ body }: BenchEvent): CoachLine[] {
   const { speedId, errorPercent, expandedPercent } = body;
   return [{ kind: 'read', speedId, errorPercent, expandedPercent }];
 }
-
-/** Readings older than this are taken anew: the unit has cooled or drifted. */
-const RECENT_MS = 30 * 60_000;
 
 const EIGHTHS = [
   '',
@@ -87,14 +85,11 @@ export function turnLines(familyId: string, course: JobCoach, trimId: string, tu
   const what = trims
     .map(({ name }) => name)
     .join(', ')
-    .slice(0, MOST_WORDS);
+    .slice(0, MOST_SIGNS);
   const name = trims.find((one) => one.id === trimId)?.name ?? trimId;
   const turned: EventBody = { kind: 'coach-turned', trimId, name, turns };
   return course.belief.moves > 0 ? [turned] : [workSaid(familyId, { action: 'adjust', what }), turned];
 }
-
-/** A line of work holds so many signs. */
-const MOST_WORDS = 200;
 
 /** "a quarter turn clockwise", "2 turns counter-clockwise": as one says it with a screwdriver in the hand. */
 export function turnWords(turns: number): string {
@@ -109,16 +104,12 @@ export function turnWords(turns: number): string {
   return say`${fixed(size, size < 3 ? 2 : 1)} turns ${way}`;
 }
 
-/** A single-turn trim stands at half past seven at its counter-clockwise stop and travels to half past four (common practice). */
-const STOP_CLOCK_H = 7.5;
-const SINGLE_TURN = 0.75;
-
 /** "10:30" of a single-turn trim as turns from its counter-clockwise stop, facing the screw; null when it is no such place. */
 export function turnsOfClock(text: string): number | null {
   const match = /^(\d{1,2}):(\d{2})$/.exec(text.trim());
   if (!match || Number(match[1]) > 12 || Number(match[2]) > 59) return null;
   const turns = ((((Number(match[1]) + Number(match[2]) / 60 - STOP_CLOCK_H) % 12) + 12) % 12) / 12;
-  return turns <= SINGLE_TURN + 1e-9 ? turns : null;
+  return turns <= SINGLE_TURN_TRAVEL + 1e-9 ? turns : null;
 }
 
 /** Where a single-turn trim stands as a clock shows it, to five minutes: 0.25 turns from its stop is 10:30. */

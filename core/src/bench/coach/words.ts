@@ -5,6 +5,7 @@ import { fixed, signed, THIN } from '../../quantity/index.js';
 import type { AnswerBody } from '../find/body.js';
 import { clockOf, turnWords, type JobCoach } from './coach.js';
 import { say } from '../../words/index.js';
+import { AT_ONCE_PERCENT } from '../defaults.js';
 
 /** A thing to do in large type, and a line under it. */
 export interface CoachSays {
@@ -124,9 +125,6 @@ function clockWords(
   if (turns === null || !trim || trim.stoodTurns === null || (trim.travelTurns ?? 2) > 1) return '';
   return say`, to ${clockOf(trim.stoodTurns + (belief.trims[j]?.turned ?? 0) + turns)}`;
 }
-
-/** Nearer than this it is the middle itself that is aimed at, percent. */
-const AT_ONCE_PERCENT = 0.02;
 
 const moves = (count: number): string => (count === 1 ? say`one move` : say`${count} moves`);
 

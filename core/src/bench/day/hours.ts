@@ -1,5 +1,6 @@
 /** Opening hours: minutes of hands lie within them, waits run through nights and Sundays. */
 
+import { MOST_DAYS_AHEAD } from '../defaults.js';
 /** When the bench is open: clock times of its own place, weekdays Monday 1 to Sunday 7. */
 export interface OpenHours {
   readonly from: string;
@@ -8,8 +9,6 @@ export interface OpenHours {
 }
 
 const DAY_MIN = 1440;
-/** Days looked ahead for one that is open: a week and one. */
-const MOST_DAYS = 8;
 
 const minuteOf = (clock: string): number => {
   const colon = clock.indexOf(':');
@@ -32,7 +31,7 @@ export function stretchOf({ first, hours }: OpenDays, day: number): readonly [nu
 
 /** The earliest start at or after `from` of `minutes` in one open stretch; a block longer than a day starts with its day. */
 export function fitOpen(open: OpenDays, from: number, minutes: number): number {
-  for (let day = Math.floor(from / DAY_MIN), seen = 0; seen <= MOST_DAYS; day++, seen++) {
+  for (let day = Math.floor(from / DAY_MIN), seen = 0; seen <= MOST_DAYS_AHEAD; day++, seen++) {
     const stretch = stretchOf(open, day);
     if (!stretch) continue;
     const start = Math.max(from, stretch[0]);

@@ -6,6 +6,8 @@
 import { seeded, type Random } from '../../numeric/index.js';
 import { afterOpen, fitOpen, type OpenDays } from './hours.js';
 import { say } from '../../words/index.js';
+import { LATE_WEIGHT, LONG_WAIT_MIN, MOST_ORDERS, ORDERS_TIMES_BLOCKS, STALE_MOVES } from '../defaults.js';
+export { LATE_WEIGHT } from '../defaults.js';
 
 /** What jobs share; hands are one pair. */
 export const SHARED = ['place', 'isolator', 'variac', 'tape'] as const;
@@ -60,9 +62,6 @@ export interface Schedule {
   readonly laid: readonly Laid[];
   readonly cost: number;
 }
-
-/** Hours late count so many times an hour of waiting (chosen: a promise weighs more than speed). */
-export const LATE_WEIGHT = 10;
 
 /** Taken stretches of one resource. */
 class Lane {
@@ -153,9 +152,6 @@ const BUSY: Readonly<Record<Shared | 'hands', string>> = {
   tape: say`the test tape is in use`,
 };
 
-/** A wait this long is worth starting before shorter work, minutes. */
-const LONG_WAIT_MIN = 60;
-
 function reasonOf(job: ChainJob, at: number, block: Block, from: number, start: number, why: string | null): string {
   const parts: string[] = [];
   if (at === 0 && job.readyWhy !== null && from >= job.readyMin && job.readyMin > 0) parts.push(job.readyWhy);
@@ -200,13 +196,6 @@ export interface DayPlan extends Schedule {
   readonly firstComeCost: number;
 }
 
-/** Orders tried at most; with more blocks fewer, so that a plan takes the same time (chosen: under a second). */
-const MOST_TRIES = 4000;
-const WORK = 400_000;
-
-/** Moves without a gain, a block, after which another beginning is tried (chosen). */
-const STALE = 12;
-
 /** The order with one block moved, or two changed over. */
 function moved(from: readonly string[], random: Random): string[] {
   const order = [...from];
@@ -249,11 +238,11 @@ export function planDay(jobs: readonly ChainJob[], bench: Bench, pinned: readonl
   let best = starts.map((order) => ({ order, made: lay(order) })).reduce((a, b) => (b.made.cost < a.made.cost ? b : a));
   const random = seeded(seed);
   const length = best.order.length;
-  const tries = length < 2 ? 0 : Math.min(MOST_TRIES, Math.floor(WORK / (length * length)) + 50);
+  const tries = length < 2 ? 0 : Math.min(MOST_ORDERS, Math.floor(ORDERS_TIMES_BLOCKS / (length * length)) + 50);
   let [here, stale] = [best, 0];
   for (let i = 0; i < tries; i++) {
     // Where no one move helps any more another place is begun at; the best found stays.
-    const fresh = stale > STALE * length;
+    const fresh = stale > STALE_MOVES * length;
     const order = fresh ? shuffled(here.order, random) : moved(here.order, random);
     const made = lay(order);
     stale = fresh || made.cost < here.made.cost ? 0 : stale + 1;

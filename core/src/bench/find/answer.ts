@@ -21,6 +21,7 @@ import type { JobFacts } from '../job.js';
 import { jobState, type JobState } from '../state.js';
 import { findEvidence, fittedPath, type FindEvidence } from './evidence.js';
 import type { BenchKnowledge } from './known.js';
+import { MOST_ENGINES_READY } from '../defaults.js';
 
 /** What Find rests on besides the log. */
 export interface FindBasis {
@@ -102,7 +103,6 @@ export function findAnswer(
 
 /** Engines made ready, the one used last at the end: a bench works on a few families at a time. */
 const ready = new Map<string, Engine>();
-const MOST_READY = 8;
 
 function engineFor(job: JobFacts, family: DrivePath, { sheet = EMPTY_SHEET, known }: FindBasis): Engine {
   const knowledge = known ? { family: known.family, model: known.model } : NO_KNOWLEDGE;
@@ -110,6 +110,6 @@ function engineFor(job: JobFacts, family: DrivePath, { sheet = EMPTY_SHEET, know
   const engine = ready.get(key) ?? engineOf(withoutParts(family, sheet.absent), { knowledge });
   ready.delete(key);
   ready.set(key, engine);
-  for (const oldest of ready.keys()) if (ready.size > MOST_READY) ready.delete(oldest);
+  for (const oldest of ready.keys()) if (ready.size > MOST_ENGINES_READY) ready.delete(oldest);
   return engine;
 }

@@ -11,14 +11,10 @@ import type { JobFacts } from '../job.js';
 import { jobState, type JobState } from '../state.js';
 import { signalAt } from './places.js';
 import { say } from '../../words/index.js';
+import { LEAST_HEALTHY_SPREAD, LEAST_HEALTHY_UNITS } from '../defaults.js';
 
 /** Values by signal, one a unit. */
 export type HealthyValues = Readonly<Record<string, readonly number[]>>;
-
-/** Below this many units there are values, but no interval: k of three is 9.8 and passes anything. */
-const LEAST_UNITS = 5;
-/** Least spread, as a part of the mean: a hand meter's own (common practice). */
-const LEAST_SPREAD = 0.01;
 
 /** A job with its standing lines. */
 export interface JobLog {
@@ -78,10 +74,10 @@ export interface Expected {
 
 /** Null below five units: then the values stand beside the sheet's limits, and the sheet judges. */
 export function expectedOf(values: readonly number[]): Expected | null {
-  if (values.length < LEAST_UNITS) return null;
+  if (values.length < LEAST_HEALTHY_UNITS) return null;
   const middle = mean(values);
   const sum = values.reduce((acc, value) => acc + (value - middle) ** 2, 0);
-  const deviation = Math.max(Math.sqrt(sum / (values.length - 1)), LEAST_SPREAD * Math.abs(middle));
+  const deviation = Math.max(Math.sqrt(sum / (values.length - 1)), LEAST_HEALTHY_SPREAD * Math.abs(middle));
   const reach = toleranceFactor(values.length) * deviation;
   return { units: values.length, mean: middle, deviation, lower: middle - reach, upper: middle + reach };
 }

@@ -8,6 +8,7 @@ import type { JobFacts } from '../job.js';
 import { confirmedFaults } from './confirmed.js';
 import { healthyValues, type HealthyValues, type JobLog } from './healthy.js';
 import { say } from '../../words/index.js';
+import { MOST_NOTES } from '../defaults.js';
 
 /** Confirmed faults and healthy values of a family and a model. */
 export interface BenchKnowledge extends Knowledge {
@@ -59,9 +60,6 @@ function curedBefore(logs: readonly JobLog[]): Record<string, number> {
   }
   return Object.fromEntries(out);
 }
-
-/** So many notes stand in sight. */
-const MOST_NOTES = 8;
 
 /** Odd fasteners, an earth, a distance, an earlier visit's traces: what whoever opens the next one wants to know. */
 function openingNotes(logs: readonly JobLog[]): string[] {

@@ -1,5 +1,6 @@
 /** Parts of the path that words speak of. */
 import type { DrivePath } from '../../families/index.js';
+import { LEAST_WORD_LETTERS } from '../defaults.js';
 
 /** Covers and what holds them: they are taken off to reach a part, and are none. */
 const COVER = / (?:covers?|lid|shield|plate|screws?|hood|panel|case|bracket) /;
@@ -26,9 +27,6 @@ export const wordsIn = (text: string): string[] => (text.match(/[\p{L}\p{N}]+/gu
 export function touchedBy(path: DrivePath, text: string): string[] {
   const said = new Set(wordsIn(text));
   return path.blocks
-    .filter((block) => wordsIn(block.name).some((word) => word.length >= LEAST_WORD && said.has(word)))
+    .filter((block) => wordsIn(block.name).some((word) => word.length >= LEAST_WORD_LETTERS && said.has(word)))
     .map((block) => block.id);
 }
-
-/** Shorter words ("and", "of") name no part. */
-const LEAST_WORD = 4;

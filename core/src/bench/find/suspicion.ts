@@ -2,19 +2,18 @@
 import type { DrivePath } from '../../families/index.js';
 import type { BenchEvent } from '../event.js';
 import type { SuspectView } from './answer.js';
+import { CLEARED_SHARE } from '../defaults.js';
 
 /** Not judged, suspect in four steps, found, cleared. */
 export type Suspicion = 'not-judged' | 'suspect-1' | 'suspect-2' | 'suspect-3' | 'suspect-4' | 'found' | 'cleared';
 
-/** Under this share, after evidence, a block is cleared. */
-const CLEARED = 0.01;
 const STEPS = [0.1, 0.35, 0.7] as const;
 
 /** Found only after a direct look, never by odds; not judged until a reading has borne on it. */
 export function suspicionOf(suspect: SuspectView, found: ReadonlySet<string>): Suspicion {
   if (found.has(suspect.block)) return 'found';
   if (suspect.evidence.length === 0) return 'not-judged';
-  if (suspect.share < CLEARED) return 'cleared';
+  if (suspect.share < CLEARED_SHARE) return 'cleared';
   return `suspect-${1 + STEPS.filter((step) => suspect.share >= step).length}` as Suspicion;
 }
 

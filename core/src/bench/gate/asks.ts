@@ -17,9 +17,8 @@ import {
 } from '../ledger/index.js';
 import { NO_CIRCUIT, type GateBody, type GateTo } from './body.js';
 import { say } from '../../words/index.js';
-
-/** Ohms across the supply under which nothing is powered (common practice). */
-export const LEAST_SUPPLY_OHM = 1000;
+import { LEAST_SUPPLY_OHM } from '../defaults.js';
+export { LEAST_SUPPLY_OHM } from '../defaults.js';
 
 /** One condition before power, asked by itself. */
 export interface GateCondition {

@@ -4,9 +4,8 @@ import { ledgerOf, openEnds } from '../ledger/index.js';
 import { safetyHolds, safetyWords } from '../prove/safety.js';
 import { NO_CIRCUIT, type GateBody, type GateTo } from './body.js';
 import { say } from '../../words/index.js';
-
-/** A passed gate holds this long, hours (common practice: a working day). */
-export const GATE_HOURS = 12;
+import { GATE_HOURS } from '../defaults.js';
+export { GATE_HOURS } from '../defaults.js';
 
 /** A gate in the log. */
 export interface GatePass {

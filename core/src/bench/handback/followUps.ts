@@ -3,6 +3,7 @@ import { DAY_MS } from '../../quantity/index.js';
 import { linesOf, type BenchEvent, type WorkBody } from '../event.js';
 import type { FollowUpBody, FollowUpKind } from './body.js';
 import { say } from '../../words/index.js';
+import { TRIAL_DAYS } from '../defaults.js';
 
 /** A follow-up of a job; open while nobody has seen to it. */
 export interface FollowUp {
@@ -29,8 +30,6 @@ export function openFollowUps(lines: readonly BenchEvent[]): FollowUp[] {
     .sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
 }
 
-/** A few weeks on trial, oil once a year (common practice, no source). */
-const TRIAL_DAYS = 21;
 const YEAR_DAYS = 365;
 
 /** What is usual after such work, counted from `from`; offered, never put in by itself. */

@@ -5,15 +5,13 @@ import { capital, eventWords } from '../describe.js';
 import { linesOf, type BenchEvent, type EventBody } from '../event.js';
 import { signalAt } from '../find/places.js';
 import { say } from '../../words/index.js';
+import { MOST_BESIDE_FINDING } from '../defaults.js';
 
 /** A finding with what spoke for it. */
 export interface Found {
   readonly text: string;
   readonly by: readonly string[];
 }
-
-/** Most readings that stand by one finding: the last ones before the mend. */
-const MOST_BY = 4;
 
 /** By mend, in order: what was wrong with the part and which answers and readings at it said so. */
 export function foundIn(familyId: string, lines: readonly BenchEvent[]): Found[] {
@@ -56,7 +54,7 @@ function ofMend(
     modes.length > 0
       ? modes.map((mode) => mode.name).join(', ')
       : say`Most likely: ${blocks.map((block) => block.name).join(', ')}`;
-  return { text: capital(text), by: said.slice(-MOST_BY).map(({ body }) => eventWords(body)) };
+  return { text: capital(text), by: said.slice(-MOST_BESIDE_FINDING).map(({ body }) => eventWords(body)) };
 }
 
 function bears(

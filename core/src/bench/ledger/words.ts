@@ -4,6 +4,7 @@
  */
 import { decimal } from '../../quantity/index.js';
 import type { Distance, EndHow } from './body.js';
+import { BACK_LEAST_MM, BACK_PART } from '../defaults.js';
 
 /** An end that the line opens. */
 export interface SaidEnd {
@@ -123,10 +124,6 @@ export function saidClosed(line: string): string | null {
   );
   return rest === '' ? match[0].toLowerCase() : rest;
 }
-
-/** A distance is set back within this part of itself, at least this many millimetres (common practice). */
-const BACK_PART = 0.05;
-const BACK_LEAST_MM = 0.1;
 
 const DISTANCE =
   /((?:[\p{L}][\p{L}-]*\s+){0,3}(?:gap|distance|height|depth|clearance|spacing|position|projection|overlap|air gap))\s*(?:is|was|=|:|of|about)?\s*(\d+(?:[.,]\d+)?)\s*(mm|cm)\b/giu;

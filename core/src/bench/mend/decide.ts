@@ -7,6 +7,7 @@ import { bestAfter, costsOf, gainOf, weightsOf, type Try } from './expectedCost.
 import type { Offer } from './offer.js';
 import { USUAL_COSTS, type Decision, type DecisionCosts, type MendOption } from './option.js';
 import { say } from '../../words/index.js';
+import { LEAST_TOGETHER, MOST_TOGETHER } from '../defaults.js';
 
 /** What Find says of the unit, as far as the decision needs it. */
 export interface Findings {
@@ -46,11 +47,6 @@ const guessed = (repair: PathRepair): ReturnType<NonNullable<DecisionBasis['offe
   from: repair.money > 0 ? 'usual' : 'none',
   priced: false,
 });
-
-/** So many are done together at most: more is an overhaul, not a mend. */
-const MOST_TOGETHER = 4;
-/** Less likely ones are not worth their minutes beside it (chosen). */
-const LEAST_TOGETHER = 0.03;
 
 /** Lays mends and ways round them side by side, and those that had better be done together while it is open. */
 export function decide(

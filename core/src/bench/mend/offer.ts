@@ -3,9 +3,7 @@ import type { PathRepair } from '../../families/index.js';
 import { dayNumber } from '../../quantity/index.js';
 import { freeFor, lotsServing, servesMend, type Lot, type Shelf } from '../shelf/index.js';
 import type { QuoteBody } from './body.js';
-
-/** Days that parts usually take when neither shelf nor supplier says (our choice; a shop sets its own in Set-up). */
-export const PARTS_DAYS = 7;
+export { PARTS_DAYS } from '../defaults.js';
 
 /** Parts of one mend. */
 export interface Offer {

@@ -1,9 +1,8 @@
 /** What the decision lays side by side, and what it reckons with. */
 import type { MendWay } from '../../families/index.js';
 import type { Offer } from './offer.js';
-
-/** An hour of the bench in money when the shop says nothing else (the same 60 that the advice reckons with; our choice). */
-export const HOUR_MONEY = 60;
+import { HOUR_MONEY } from '../defaults.js';
+export { HOUR_MONEY } from '../defaults.js';
 
 /** A mend as it may be chosen; several that are done together stand as one. */
 export interface MendOption {

@@ -2,6 +2,7 @@
 import { timeBetween } from '../../speed/index.js';
 import type { BenchEvent } from '../event.js';
 import type { CoastBody } from './body.js';
+import { COAST_HAND_S, COAST_INSTRUMENT_S, SAME_SPEED_PART } from '../defaults.js';
 
 /** A run down with when it was made. */
 export interface JobCoast {
@@ -33,10 +34,6 @@ export interface CoastChange {
   readonly uncertainty: number;
 }
 
-/** Reaction of a hand at each end of a timed run, seconds (standard uncertainty; common practice 0.1 to 0.2 s). */
-const HAND_S = 0.15;
-const INSTRUMENT_S = 0.02;
-
 /**
  * The newest run after beside the newest before of the same speeds and conditions: the mean drag goes as one over the
  * time. Null where no two are alike; runs held otherwise are never compared.
@@ -47,18 +44,15 @@ export function coastChange(coasts: readonly JobCoast[]): CoastChange | null {
   const before = coasts.findLast((one) => one.when === 'before' && alike(one.body, after.body));
   if (!before) return null;
   const part = ({ body }: JobCoast) =>
-    (Math.SQRT2 * (body.how === 'taps' || body.how === 'stopwatch' ? HAND_S : INSTRUMENT_S)) / body.seconds;
+    (Math.SQRT2 * (body.how === 'taps' || body.how === 'stopwatch' ? COAST_HAND_S : COAST_INSTRUMENT_S)) / body.seconds;
   const dragTimes = before.body.seconds / after.body.seconds;
   return { before, after, dragTimes, uncertainty: dragTimes * Math.hypot(part(before), part(after)) };
 }
 
-/** Speeds that differ by less than this part are the same. */
-const SAME_SPEED = 0.01;
-
 const alike = (one: CoastBody, other: CoastBody): boolean =>
   one.speedId === other.speedId &&
-  Math.abs(one.fromRpm - other.fromRpm) <= SAME_SPEED * other.fromRpm &&
-  Math.abs(one.toRpm - other.toRpm) <= SAME_SPEED * other.fromRpm &&
+  Math.abs(one.fromRpm - other.fromRpm) <= SAME_SPEED_PART * other.fromRpm &&
+  Math.abs(one.toRpm - other.toRpm) <= SAME_SPEED_PART * other.fromRpm &&
   one.conditions.trim().toLowerCase() === other.conditions.trim().toLowerCase();
 
 /**

@@ -14,6 +14,7 @@ import { provocationOf } from './provocations.js';
 import { safetyHolds, safetyWords } from './safety.js';
 import type { JobTrial } from './trial.js';
 import { said, say } from '../../words/index.js';
+import { COLD_MIN } from '../defaults.js';
 
 /** One line that speaks of a check. */
 export interface Evidence {
@@ -26,9 +27,6 @@ export interface Evidence {
 
 /** Id of the check that is made with the unit closed. */
 export const CLOSED = 'closed';
-
-/** Cold counts in the first minutes after switching on (common practice). */
-const COLD_MIN = 5;
 
 /** All lines that speak of the check, in order. */
 export function evidenceOf(bound: CheckBound, checkId: string, standing: Standing): Evidence[] {

@@ -4,6 +4,8 @@ import { fixed, signed, THIN } from '../../quantity/index.js';
 import type { BenchEvent } from '../event.js';
 import type { ClipBody } from './body.js';
 import { say } from '../../words/index.js';
+import { SAME_DISTANCE_PART } from '../defaults.js';
+export { LOUDER_DB } from '../defaults.js';
 
 /** A clip with its place among the standing lines. */
 export interface JobClip {
@@ -25,9 +27,6 @@ export function clipsOf(lines: readonly BenchEvent[]): JobClip[] {
   return out;
 }
 
-/** Distances that differ by less than this part are the same. */
-const SAME_DISTANCE = 0.1;
-
 /** What keeps two clips from being compared, in words; empty when they may be. */
 export function unlike(before: ClipBody, after: ClipBody): string[] {
   const [a, b] = [before.setup, after.setup];
@@ -35,7 +34,7 @@ export function unlike(before: ClipBody, after: ClipBody): string[] {
   const cm = (value: number) => `${fixed(value, 0)}${THIN}cm`;
   const out: string[] = [];
   if (!same(a.support, b.support)) out.push(say`support: ${a.support} and ${b.support}`);
-  if (Math.abs(a.distanceCm - b.distanceCm) > SAME_DISTANCE * a.distanceCm)
+  if (Math.abs(a.distanceCm - b.distanceCm) > SAME_DISTANCE_PART * a.distanceCm)
     out.push(say`distance: ${cm(a.distanceCm)} and ${cm(b.distanceCm)}`);
   if (!same(a.device, b.device)) out.push(say`heard with: ${a.device} and ${b.device}`);
   if (a.speedId !== b.speedId) out.push(say`speed: ${a.speedId ?? say`none said`} and ${b.speedId ?? say`none said`}`);
@@ -74,9 +73,6 @@ export function noiseChange(clips: readonly JobClip[]): NoiseChange | { readonly
 /** "−6.0 (−6.3 to −5.7) dB". */
 export const changeWords = ({ by, low, high }: LevelChange): string =>
   say`${signed(by, 1)} (${signed(low, 1)} to ${signed(high, 1)})${THIN}dB`;
-
-/** Louder by less than this counts as no louder, dB (a just noticeable step; common practice). */
-export const LOUDER_DB = 1;
 
 /** "noise −32.1 dB A-weighted re full scale, on foam, 20 cm". */
 export const clipWords = ({ figures, setup }: ClipBody): string =>

@@ -15,6 +15,7 @@ import type { Standing, Wanted } from './standing.js';
 import { trialsOf, type JobTrial } from './trial.js';
 import { closedChecks, enduranceChecks, noiseChecks, safetyChecks, speedChecks } from './usualChecks.js';
 import { say } from '../../words/index.js';
+import { TRIAL_TOLERANCE_PART } from '../defaults.js';
 
 /** The plan of a job. */
 export interface ProvingPlan {
@@ -29,9 +30,6 @@ export interface ProvingPlan {
   readonly proved: boolean;
 }
 
-/** What a speed may move in a trial without counting as moved: this part of the tolerance (chosen). */
-const TRIAL_PART = 0.5;
-
 /** Blocks that a mend has taken out of action for good. */
 const goneOf = (path: DrivePath | null, lines: readonly BenchEvent[]): ReadonlySet<string> =>
   new Set(linesOf(lines, 'mended').flatMap(({ body }) => mendOf(path, body.repairId)?.gone ?? []));
@@ -41,7 +39,7 @@ export function provingPlan(job: JobFacts, lines: readonly BenchEvent[]): Provin
   const path = PATHS.get(job.familyId) ?? null;
   const disturbed = disturbances(job, path, lines);
   const { lowerPercent, upperPercent } = jobTolerance(job);
-  const trials = trialsOf(lines, TRIAL_PART * Math.min(-lowerPercent, upperPercent));
+  const trials = trialsOf(lines, TRIAL_TOLERANCE_PART * Math.min(-lowerPercent, upperPercent));
   const history = proveHistory(lines);
   const clips = clipsOf(lines);
   const protection = history.classes.at(-1)?.body ?? null;

@@ -6,6 +6,7 @@ import { fixed, THIN } from '../../quantity/index.js';
 import type { BenchEvent } from '../event.js';
 import type { ProtectionClass, SafetyReading, SafetyReadingBody } from './body.js';
 import { say } from '../../words/index.js';
+import { CORD_M, CORD_STEP_M } from '../defaults.js';
 
 /** Limits that a shop may change: ohm, megohm, mA. */
 export interface SafetyLimits {
@@ -28,10 +29,6 @@ export const USUAL_SAFETY_LIMITS: SafetyLimits = {
   earthCurrentMa: 3.5,
   touchCurrentMa: 0.5,
 };
-
-/** Cord lengths of the limits, metres. */
-const CORD_M = 5;
-const CORD_STEP_M = 7.5;
 
 /** What has to be read, in the usual order: look, earth, insulation, leakage. An earth that failed stops the rest. */
 export function readingsOf(protection: ProtectionClass): readonly SafetyReading[] {

@@ -4,6 +4,7 @@ import { linesOf, type BenchEvent } from '../event.js';
 import { atPitchRest } from '../pitch.js';
 import type { TrialPhaseBody, TrialProvocation } from './body.js';
 import { say } from '../../words/index.js';
+import { TRIAL_READING_PART } from '../defaults.js';
 
 /** A stretch of a trial with what was read in it. */
 export interface TrialPhase {
@@ -36,9 +37,6 @@ export interface JobTrial {
   /** Place of its first line among the standing lines. */
   readonly index: number;
 }
-
-/** A change of a reading that is no speed counts from this part of it on (a hand meter's own; common practice). */
-const READING_PART = 0.02;
 
 interface Course {
   readonly begin: BenchEvent & { readonly body: TrialPhaseBody };
@@ -115,7 +113,7 @@ function readingOf(body: BenchEvent['body']): { value: number; unit: string; of:
 function finished({ begin, phases, unit, open, index }: Course, allowedPercent: number): JobTrial {
   const { provocation, block, name } = begin.body;
   const rest = phases.filter((one) => one.phase === 'rest').flatMap((one) => one.values);
-  const allowed = unit === '%' || unit === null ? allowedPercent : READING_PART * Math.abs(mean(rest));
+  const allowed = unit === '%' || unit === null ? allowedPercent : TRIAL_READING_PART * Math.abs(mean(rest));
   return {
     key: begin.key,
     at: begin.enteredAt,

@@ -5,6 +5,8 @@ import { atPitchRest } from '../pitch.js';
 import { PROVOCATION_WORDS } from './provocations.js';
 import { provokedKeys } from './trial.js';
 import { say } from '../../words/index.js';
+import { SLOPE_FROM_PART, STEADY_PART } from '../defaults.js';
+export { STEADY_PART } from '../defaults.js';
 
 /** A reading of the run: minutes since it was switched on, error in percent. */
 export interface DriftPoint {
@@ -39,12 +41,6 @@ export interface DriftResult {
   /** Slope of the last part, percent an hour, with its 95 % interval; null below three readings there. */
   readonly perHour: { readonly by: number; readonly low: number; readonly high: number } | null;
 }
-
-/** Steady within this part of the tolerance (chosen: a third of it still leaves room for the uncertainty). */
-export const STEADY_PART = 1 / 3;
-
-/** The stretch that is looked at for the slope: the later half of the run. */
-const LAST_PART = 0.5;
 
 /** Drift of a speed over the last stretch with the power on that holds two readings or more; null when there is none. */
 export function driftOf(lines: readonly BenchEvent[], speedId: string, tolerancePercent: number): DriftLog | null {
@@ -101,7 +97,7 @@ function steadySince(times: readonly number[], values: readonly number[], end: n
 
 function slopeOf(times: readonly number[], values: readonly number[]): DriftResult['perHour'] {
   const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
-  const from = first + LAST_PART * (last - first);
+  const from = first + SLOPE_FROM_PART * (last - first);
   const late = times.flatMap((t, i) => (t >= from ? [[t / 60, values[i] as number] as const] : []));
   const n = late.length;
   if (n < 3) return null;

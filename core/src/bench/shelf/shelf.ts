@@ -3,6 +3,7 @@ import { wilsonInterval } from '../../numeric/index.js';
 import { dayNumber, dayText } from '../../quantity/index.js';
 import type { LotBody, ShelfLine } from './body.js';
 import { say } from '../../words/index.js';
+import { REORDER_SAFETY } from '../defaults.js';
 
 /** A lot as it stands. */
 export interface Lot {
@@ -194,9 +195,6 @@ function scores(lots: readonly Lot[], nameOf: (lot: Lot) => string): Score[] {
     .sort((a, b) => a.name.localeCompare(b.name, 'en'));
 }
 
-/** Use in one lead time, and as much again against its scatter (common practice). */
-const SAFETY = 2;
-
 function stockOf(lots: readonly Lot[], part: string, today: string): PartStock {
   const own = lots.filter((one) => one.lot.part === part);
   const sum = (of: (lot: Lot) => number) => own.reduce((total, lot) => total + of(lot), 0);
@@ -210,7 +208,7 @@ function stockOf(lots: readonly Lot[], part: string, today: string): PartStock {
     onOrder: sum((one) => one.onOrder),
     usedPerDay,
     leadDays,
-    reorderAt: leadDays === null || usedPerDay === 0 ? null : Math.ceil(SAFETY * usedPerDay * leadDays),
+    reorderAt: leadDays === null || usedPerDay === 0 ? null : Math.ceil(REORDER_SAFETY * usedPerDay * leadDays),
   };
 }
 

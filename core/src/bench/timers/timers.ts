@@ -1,6 +1,7 @@
 /** Timers of a job, computed from its log and a clock that is passed in. */
 import { linesOf, type BenchEvent } from '../event.js';
 import { TIMER_WORDS, type TimerBody, type TimerKind } from './body.js';
+import { DAYS_FROM_HOURS } from '../defaults.js';
 
 /** A timer and how it ended; null while it runs. */
 export interface JobTimer {
@@ -40,15 +41,12 @@ export const isDue = (timer: JobTimer, now: Date): boolean =>
 export const holdsHands = (timer: Pick<JobTimer, 'timer'>): boolean =>
   timer.timer !== 'discharge' && timer.timer !== 'look-in';
 
-/** From so many hours on days are counted, not seconds. */
-const DAYS_FROM = 48;
-
 /** "3:12:40", "0:19", "6 d 4 h". Never negative. */
 export function countdown(dueAtIso: string, now: Date): string {
   const left = Math.max(0, Math.ceil((Date.parse(dueAtIso) - now.getTime()) / 1000));
   const two = (value: number) => String(value).padStart(2, '0');
   const hours = Math.floor(left / 3600);
-  if (hours >= DAYS_FROM) return `${Math.floor(hours / 24)} d ${hours % 24} h`;
+  if (hours >= DAYS_FROM_HOURS) return `${Math.floor(hours / 24)} d ${hours % 24} h`;
   const minutes = Math.floor((left % 3600) / 60);
   return hours > 0 ? `${hours}:${two(minutes)}:${two(left % 60)}` : `${minutes}:${two(left % 60)}`;
 }

@@ -3,15 +3,10 @@
  * from then on, so that a guide follows the screw and not the record's hole.
  */
 import { solveNormal } from '../../numeric/index.js';
+import { SMOOTH_S, STANDS_PERCENT, TURN_HARMONICS } from '../defaults.js';
 
-/** Harmonics of the turn that are taken off. */
-const HARMONICS = 2;
 /** Turns that are learnt from, at least and at most. */
 const TURNS = { least: 1, most: 2 } as const;
-/** A trend over the stretch larger than this is a move, percent: nothing is learnt from it. */
-const STANDS_PERCENT = 0.15;
-/** Smoothing of what is left, seconds. */
-const SMOOTH_S = 0.25;
 
 interface Sample {
   readonly atS: number;
@@ -49,7 +44,7 @@ export function lineFree(turnS: number | null): LineFree {
 }
 
 const basis = (angle: number): number[] =>
-  Array.from({ length: HARMONICS }, (_, h) => [Math.cos((h + 1) * angle), Math.sin((h + 1) * angle)]).flat();
+  Array.from({ length: TURN_HARMONICS }, (_, h) => [Math.cos((h + 1) * angle), Math.sin((h + 1) * angle)]).flat();
 
 const wave = (lines: readonly number[], angle: number): number =>
   basis(angle).reduce((sum, value, i) => sum + value * (lines[i] ?? 0), 0);
@@ -58,7 +53,7 @@ const wave = (lines: readonly number[], angle: number): number =>
 function learnt(samples: readonly Sample[]): number[] | null {
   const start = samples[0]?.atS ?? 0;
   const span = (samples.at(-1)?.atS ?? 0) - start;
-  const n = 2 + 2 * HARMONICS;
+  const n = 2 + 2 * TURN_HARMONICS;
   const normal = new Float64Array(n * n);
   const right = new Float64Array(n);
   for (const { atS, angle, percent } of samples) {

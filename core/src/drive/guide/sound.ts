@@ -4,6 +4,7 @@
  * plays it.
  */
 import { ribbonPlace } from '../../speed/index.js';
+import { CHORD_S, RIGHT_AFTER_S } from '../defaults.js';
 
 /** Where the hand is led. */
 export interface GuideNow {
@@ -46,9 +47,6 @@ export const CHORD_HZ = 780;
 export const THUMP_HZ = 200;
 /** The notes of stop, hertz. */
 export const STOP_HZ = 260;
-/** Right has to last so long before it is said; the chord sounds so long. */
-const RIGHT_AFTER_S = 2;
-const CHORD_S = 1.5;
 
 /** Every partial stays out of the tone's band: low tones lift all, 1000 Hz lowers it and drops the octave. */
 export function guideScale(toneHz: number | null): { readonly factor: number; readonly octave: boolean } {

@@ -1,6 +1,7 @@
 /** What keeps a train from being reckoned, each at its field, with what to do. */
 import { forSpeed, isBelt, isGear, MOTOR_ID, type Train, type TrainPart } from './schema.js';
 import { say } from '../../words/index.js';
+import { LARGEST_MM, MOST_TEETH } from '../defaults.js';
 
 /** A value that cannot be: the part (or motor, output, speeds, mains), its field, and what to do. */
 export interface TrainProblem {
@@ -11,8 +12,6 @@ export interface TrainProblem {
 
 /** Mains that can be, hertz. */
 const MAINS_HZ = { least: 15, most: 70 } as const;
-const LARGEST_MM = 5000;
-const MOST_TEETH = 2000;
 
 /** All problems of a train under this mains; empty when it can be reckoned. */
 export function trainProblems(train: Train, mainsHz: number): TrainProblem[] {

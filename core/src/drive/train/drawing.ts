@@ -4,6 +4,7 @@
  */
 import { forSpeed, isBelt, MOTOR_ID, type Train, type TrainPart } from './schema.js';
 import { trainTurns } from './turns.js';
+import { GAP_MM, MOTOR_MM } from '../defaults.js';
 
 /** A wheel; of gears the diameter is one millimetre a tooth. */
 export interface DrawnWheel {
@@ -30,9 +31,6 @@ export interface TrainDrawing {
 
 /** Directions that parts driven by one wheel go off to, in turn, degrees. */
 const SPREAD = [0, 90, -90, 180, 45, -45, 135, -135];
-/** A motor is drawn of this diameter, mm: its housing drives nothing. */
-const MOTOR_MM = 36;
-const GAP_MM = 12;
 
 interface Placed {
   readonly x: number;

@@ -5,6 +5,7 @@
 import { forSpeed, isBelt, isGear, type PartKind, type Train, type TrainPart } from './schema.js';
 import { trainTurns } from './turns.js';
 import { say } from '../../words/index.js';
+import { SEARCH_HALVINGS, SEARCH_REACH } from '../defaults.js';
 
 /** Usual half tolerances, mm (common practice: turned and ground parts, moulded rims, punched or extruded belts). */
 const USUAL_TOLERANCE_MM: Readonly<Record<PartKind | 'belt' | 'tape', number>> = {
@@ -108,10 +109,6 @@ export function spreadOf(train: Train, speed: number, mainsHz: number): Spread {
   };
 }
 
-/** Widest reach of a search, times the drawn value either way. */
-const REACH = 100;
-const HALVINGS = 200;
-
 /**
  * The value of one dimension, mm, at which the output is `wanted` (rpm or cm/s); null when it has no influence or no
  * value within a hundredfold does it. Output runs one way with every single dimension, so halving finds it.
@@ -119,10 +116,10 @@ const HALVINGS = 200;
 export function solveKnob(knob: Knob, wanted: number, speed: number, mainsHz: number): number | null {
   const off = (value: number) => trainTurns(knob.at(value), speed, mainsHz).output.value - wanted;
   const start = Math.max(knob.valueMm, 1e-4);
-  let [low, high] = [start / REACH, start * REACH];
+  let [low, high] = [start / SEARCH_REACH, start * SEARCH_REACH];
   const [atLow, atHigh] = [off(low), off(high)];
   if (Math.abs(atHigh - atLow) < 1e-9 * wanted || atLow * atHigh > 0) return null;
-  for (let i = 0; i < HALVINGS && high - low > 1e-9 * high; i++) {
+  for (let i = 0; i < SEARCH_HALVINGS && high - low > 1e-9 * high; i++) {
     const middle = Math.sqrt(low * high);
     if (off(middle) * atLow > 0) low = middle;
     else high = middle;

@@ -4,6 +4,7 @@
  * makes at its own speed, so its own effect is one by definition and only the cross effects are learnt.
  */
 import { COACH, type CoachLine, type CoachTask, type CoachTrim } from './course.js';
+import { UNKNOWN_VARIANCE } from '../defaults.js';
 
 /** Error of one speed with the effects of all trims on it: mean and covariance, the error first. */
 interface SpeedBelief {
@@ -43,7 +44,6 @@ export const ownSpeed = (task: CoachTask, trim: CoachTrim): number =>
     task.speeds.findIndex((speed) => speed.id === trim.serves[0]),
   );
 
-const UNKNOWN_VARIANCE = 1e4;
 /** Expanded uncertainty of a reading, or what is taken for it. */
 const spreadOf = (line: Extract<CoachLine, { kind: 'read' }>): number => line.expandedPercent ?? COACH.unknownPercent;
 

@@ -9,6 +9,7 @@ import type {
   PathSignal,
   PathTest,
 } from './schema.js';
+import { SEEN_CHANCE } from '../defaults.js';
 
 export const row = (when: PathRow['when'], out: PathRow['out']): PathRow => ({ when, out });
 
@@ -144,9 +145,6 @@ type TestMore = Partial<
   >
 >;
 
-/** Who sees a fault at the part itself is seldom wrong (common practice: one in fifty). */
-const SEEN = 0.98;
-
 const test = (
   id: string,
   name: string,
@@ -175,7 +173,7 @@ const test = (
   opens: more.opens ?? [],
   after: more.after ?? [],
   lifts: more.lifts ?? [],
-  positive: more.positive ?? SEEN,
+  positive: more.positive ?? SEEN_CHANCE,
   reliability: more.reliability ?? 0.97,
   outside: more.outside ?? false,
   row: more.row ?? null,

@@ -5,6 +5,7 @@ import type { Family } from '../schema.js';
 import type { Caution } from '../shared/cautions.js';
 import { BANS } from '../shared/bans.js';
 import type { DrivePath, PathTest } from './schema.js';
+import { MOST_OF_CAUSE } from '../defaults.js';
 
 /** How a path is found at fault, and what it may name. */
 interface Checking {
@@ -165,9 +166,6 @@ function checkRepairs(check: Checking): void {
     must(`gone with ${id}`, gone, idsOf(path.blocks));
   }
 }
-
-/** A victim comes out of its cause at most this often (chosen: now and then the fuse holds). */
-const MOST_OF_CAUSE = 0.95;
 
 /** Of the victims a share has the cause: no more of them than there are of the cause. */
 function checkCauses({ path, fail }: Checking): void {

@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { trainProblems, trainSchema } from '../../drive/index.js';
 import { CoreError } from '../../errors.js';
 import type { DrivePath, PathSignal } from './schema.js';
+import { TRAIN_MAINS_HZ } from '../defaults.js';
 
 /** An end of a band: a number, open, or so many times the reading of another signal. */
 const endSchema = z.union([z.number(), z.null(), z.object({ of: z.string().min(1), times: z.number() })]);
@@ -48,9 +49,6 @@ export type ModelSheet = z.infer<typeof modelSheetSchema>;
 
 export const EMPTY_SHEET: ModelSheet = { absent: [], places: {}, bands: {} };
 
-/** A train is looked at under this mains; that it is another elsewhere changes nothing in what can be. */
-const TRAIN_HZ = 50;
-
 /** Why a sheet cannot be used, in words with what to do; null when it can. */
 export function sheetProblem(path: DrivePath, sheet: ModelSheet): string | null {
   const strange = sheet.absent.find((id) => !path.blocks.some((block) => block.id === id));
@@ -59,7 +57,7 @@ export function sheetProblem(path: DrivePath, sheet: ModelSheet): string | null 
   for (const id of [...Object.keys(sheet.places), ...Object.keys(sheet.bands)]) {
     if (!path.signals.find((one) => one.id === id)?.measure) return `Nothing is measured at “${id}” in this family.`;
   }
-  const wrong = sheet.train ? trainProblems(sheet.train, TRAIN_HZ)[0] : undefined;
+  const wrong = sheet.train ? trainProblems(sheet.train, TRAIN_MAINS_HZ)[0] : undefined;
   if (wrong) return `Drive train, ${wrong.part}: ${wrong.message}`;
   for (const [id, bands] of Object.entries(sheet.bands)) {
     const problem = bandProblem(path, id, bands);

@@ -1,6 +1,14 @@
 /** The supply of a small deck: cord, fuse, transformer, rectifier, regulator, with what each does when it fails. */
 import type { Random } from '../../numeric/index.js';
-import { within, type Condition, type MachineFault, type PracticeTrace, type Quantities } from '../machine.js';
+import {
+  type Condition,
+  type MachineFault,
+  type PracticeTrace,
+  type Quantities,
+  chance,
+  evenly,
+  within,
+} from '../machine.js';
 import { settledReservoir, type Reservoir } from './rectifier.js';
 
 /** Parameters of a small mains supply. Ω, V, A, F. */
@@ -115,10 +123,10 @@ const mainsSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P
     name: 'turns of the transformer shorted',
     share: 1,
     make: ({ supply: s }, random) => {
-      s.shortedTurns = 0.15 + 0.35 * random();
+      s.shortedTurns = evenly(random, 0.15, 0.5);
       s.burnt = true;
     },
-    victims: ({ supply: s }, random) => (s.shortedTurns > 0.3 && random() < 0.5 ? ['fuse-aged'] : []),
+    victims: ({ supply: s }, random) => (s.shortedTurns > 0.3 && chance(random, 0.5) ? ['fuse-aged'] : []),
   },
   {
     id: 'wrong-tap',
@@ -135,15 +143,15 @@ const boardSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P
     name: 'reservoir dried out',
     share: 4,
     make: ({ supply: s }, random) => {
-      s.farad *= 0.03 + 0.12 * random();
-      s.esrOhm = 2 + 8 * random();
+      s.farad *= evenly(random, 0.03, 0.15);
+      s.esrOhm = evenly(random, 2, 10);
     },
   },
   {
     id: 'diode-open',
     name: 'one diode open',
     share: 2,
-    make: ({ supply: s }, random) => void (s.halves = random() < 0.5 ? [false, true] : [true, false]),
+    make: ({ supply: s }, random) => void (s.halves = chance(random, 0.5) ? [false, true] : [true, false]),
   },
   { id: 'diodes-open', name: 'rectifier open', share: 1, make: ({ supply: s }) => void (s.diodesOpen = true) },
   {
@@ -151,8 +159,8 @@ const boardSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P
     name: 'reservoir or a diode shorted',
     share: 1.5,
     make: ({ supply: s }, random) => {
-      s.shortOhm = 0.1 + 2 * random();
-      s.burnt = random() < 0.3;
+      s.shortOhm = evenly(random, 0.1, 2.1);
+      s.burnt = chance(random, 0.3);
       s.blew = true;
     },
     // The primary draws what the secondary is shorted with; what melts the fuse is heat.
@@ -163,7 +171,7 @@ const boardSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P
     id: 'reference-low',
     name: 'reference of the regulator low',
     share: 3,
-    make: ({ supply: s }, random) => void (s.regulatorV *= 0.55 + 0.27 * random()),
+    make: ({ supply: s }, random) => void (s.regulatorV *= evenly(random, 0.55, 0.82)),
   },
   {
     id: 'regulator-through',
@@ -181,7 +189,7 @@ const boardSide = <P extends { supply: SmallSupply }>(): readonly MachineFault<P
     id: 'regulator-warm',
     name: 'regulator gives way when warm',
     share: 2,
-    make: ({ supply: s }, random) => void (s.warmLossV = s.regulatorV * (0.15 + 0.3 * random())),
+    make: ({ supply: s }, random) => void (s.warmLossV = s.regulatorV * evenly(random, 0.15, 0.45)),
   },
 ];
 

@@ -1,6 +1,6 @@
 /** Bridge, harness and motor of a three-phase drive, with what each does when it fails. */
 import type { Random } from '../../numeric/index.js';
-import { within, faultsOf, type MachineFault, type Quantities } from '../machine.js';
+import { type MachineFault, type Quantities, chance, evenly, faultsOf, within } from '../machine.js';
 import { RPM, settledSpeed } from '../motors/dcMotor.js';
 import { anyPhase, goingOf, sectorTorques, type Phase, type SwitchState } from '../motors/threePhase.js';
 
@@ -38,7 +38,7 @@ export function bridgeDrive(random: Random, of: { ohm: number; k: number; fricti
     plugOff: false,
     stuck: [null, null, null],
     friction: of.friction,
-    rough: 0.1 + 0.1 * random(),
+    rough: evenly(random, 0.1, 0.2),
     magnetLoose: false,
     burnt: false,
     blew: false,
@@ -51,23 +51,23 @@ const fault = faultsOf<'drive', BridgeDrive>('drive');
 /** What can go wrong from the bridge to the windings. */
 export const bridgeFaults = <P extends Holding>(): readonly MachineFault<P>[] => [
   fault('switch-shorted', 'a switch of the bridge shorted', 5, (d, random) => {
-    (random() < 0.5 ? d.high : d.low)[anyPhase(random)] = 'short';
-    d.blew = random() < 0.6;
-    d.burnt = random() < 0.3;
+    (chance(random, 0.5) ? d.high : d.low)[anyPhase(random)] = 'short';
+    d.blew = chance(random, 0.6);
+    d.burnt = chance(random, 0.3);
   }),
   fault('switch-open', 'a switch of the bridge open', 4, (d, random) => {
-    (random() < 0.5 ? d.high : d.low)[anyPhase(random)] = 'open';
+    (chance(random, 0.5) ? d.high : d.low)[anyPhase(random)] = 'open';
   }),
   fault('winding-open', 'a winding open', 2, (d, random) => void (d.windingOhm[anyPhase(random)] = Infinity)),
   fault('winding-shorted', 'turns of a winding shorted', 2, (d, random) => {
     const one = anyPhase(random);
     d.windingOhm[one] *= 0.45;
     d.strength[one] = 0.1;
-    d.burnt = random() < 0.5;
+    d.burnt = chance(random, 0.5);
   }),
   fault('winding-case', 'a winding touches the iron', 2, (d, random) => {
-    d.caseMohm = 1e-4 + 0.05 * random();
-    d.blew = random() < 0.2;
+    d.caseMohm = evenly(random, 1e-4, 0.0501);
+    d.blew = chance(random, 0.2);
   }),
   fault('wire-broken', 'a wire of the harness broken', 6, (d, random) => void (d.wireOhm[anyPhase(random)] = Infinity)),
   // Left by whoever had it before.

@@ -1,14 +1,17 @@
 /** A cordless blower: pack of ten cells, controller with its reference and trigger pot, bridge, motor, fan. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  chance,
+  evenly,
+  faultOf,
+  practiceMachine,
+  swing,
   together,
+  within,
 } from '../machine.js';
 import { anyPhase } from '../motors/threePhase.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
@@ -76,7 +79,7 @@ const OWN = [
   fault('pot-open', 'wiper of the trigger pot open', 5, (p) => void (p.potOpen = true)),
   fault('pot-worn', 'track of the trigger pot worn', 5, (p) => void (p.potWorn = true)),
   fault('hall-dead', 'a Hall of the motor dead', 5, ({ drive }, random) => {
-    drive.stuck[anyPhase(random)] = random() < 0.5 ? 0 : 1;
+    drive.stuck[anyPhase(random)] = chance(random, 0.5) ? 0 : 1;
   }),
   fault('magnet-loose', 'a magnet of the rotor loose', 2, ({ drive }) => void (drive.magnetLoose = true)),
   fault('jammed', 'fan jammed', 7, (p) => void (p.jammed = true)),
@@ -88,7 +91,7 @@ function solve(p: Blower, c: Condition, random: Random): Quantities {
   const fed = reaches ? p.packV : 0;
   const logic = fed > 5 && !p.logicDead;
   const wiper = c.setting === 'low' ? LOW_DUTY : 1;
-  const duty = !logic || p.potOpen || p.gateDead ? 0 : wiper * (p.potWorn ? 0.5 + 0.5 * random() : 1);
+  const duty = !logic || p.potOpen || p.gateDead ? 0 : wiper * (p.potWorn ? evenly(random, 0.5, 1) : 1);
   const loadNm = p.jammed ? 50 : p.slips ? 0.01 : c.loaded ? LOADED_NM : FAN_NM;
   const turn = (packOhm: number) =>
     bridgeQuantities(p.drive, { busV: fed > 5 ? fed : 0, sagOhm: packOhm + p.bulkEsr, duty, loadNm });
@@ -114,7 +117,7 @@ function solve(p: Blower, c: Condition, random: Random): Quantities {
     'controller.V': starved ? sagged : fed,
     'reference.V': logic ? 5 : 0,
     'pot.ohm': p.potOpen ? Infinity : 10_000,
-    'pot.wander': p.potWorn ? 0.3 * (2 * random() - 1) : 0,
+    'pot.wander': p.potWorn ? swing(random, 0.3) : 0,
     'bulk.esr.ohm': p.bulkEsr,
     'logic.ohm': p.logicDead ? 3 : 5000,
     'gate.differs': p.gateDead ? 1 : 0,

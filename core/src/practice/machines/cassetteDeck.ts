@@ -10,12 +10,14 @@ import {
 } from '../electric/supply.js';
 import {
   AT_REST,
-  between,
-  faultOf,
-  practiceMachine,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  chance,
+  faultOf,
+  practiceMachine,
+  swing,
   together,
 } from '../machine.js';
 import {
@@ -69,7 +71,7 @@ const build = (random: Random): CassetteDeck => ({
   doubleStuck: false,
   doubleOpen: false,
   wiper: 0,
-  trim: 0.003 * (2 * random() - 1),
+  trim: swing(random, 0.003),
   belt: 'sound',
   beltSlip: 0.003,
   dragNm: DRAG_NM,
@@ -106,7 +108,7 @@ const OWN = [
   {
     ...fault('belt-wound', 'belt wound round the pulley', 2, (p) => void (p.belt = 'wound')),
     // The motor stands and draws all it can: what feeds it cooks.
-    victims: (_p: CassetteDeck, random: Random) => (random() < 0.5 ? ['feeder-open'] : []),
+    victims: (_p: CassetteDeck, random: Random) => (chance(random, 0.5) ? ['feeder-open'] : []),
   },
   fault('capstan-dry', 'capstan bearing dry', 6, (p, random) => void (p.dragNm *= between(random, 16, 28))),
   fault('pinch-hard', 'pinch roller hard', 6, (p, random) => void (p.pinchHard = between(random, 0.4, 1))),
@@ -166,7 +168,7 @@ function solve(p: CassetteDeck, c: Condition, random: Random): Quantities {
       'tape.error.percent': 100 * (tape / nominal - 1),
       'motor.error.percent': 100 * (motor['motor.rpm'] / (MOTOR_RPM * (double ? 2 : 1)) - 1),
       'warble.percent': warble,
-      'reel.wind.part': reel > 0.35 ? reel : reel * (random() < 0.4 ? 1 : 0),
+      'reel.wind.part': reel > 0.35 ? reel : reel * (chance(random, 0.4) ? 1 : 0),
       'reel.take-up.part': reel * p.clutch,
       'stops.early': p.counterStill && board > 3 ? 1 : 0,
     },
@@ -180,7 +182,7 @@ const lookedAt = (p: CassetteDeck, random: Random): Quantities => ({
   'mode.motor.gone': p.modeMotorGone ? 1 : 0,
   'feeder.ohm': p.feederOpen ? Infinity : 100,
   'feeder.weak': p.feederLossV > 2 ? 1 : 0,
-  'trim.wander': p.wiper * (2 * random() - 1),
+  'trim.wander': swing(random, p.wiper),
   'trim.at': p.trim,
   'double.stuck': p.doubleStuck ? 1 : 0,
   'double.open': p.doubleOpen ? 1 : 0,

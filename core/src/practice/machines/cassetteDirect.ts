@@ -2,13 +2,16 @@
 import type { Random } from '../../numeric/index.js';
 import { smallSupply, supplyFaults, supplyQuantities, supplyTrace, type SmallSupply } from '../electric/supply.js';
 import {
-  between,
-  either,
-  faultOf,
-  practiceMachine,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  chance,
+  either,
+  evenly,
+  faultOf,
+  practiceMachine,
+  swing,
   together,
 } from '../machine.js';
 import {
@@ -54,7 +57,7 @@ const build = (random: Random): Deck => ({
   leakWander: 0,
   tired: 0,
   saltsWander: 0,
-  trim: 0.003 * (2 * random() - 1),
+  trim: swing(random, 0.003),
   servoDead: false,
   servoFull: false,
   pinchHard: 0.03,
@@ -69,7 +72,7 @@ const OWN = [
   fault('system-dead', 'mechanism control gives no order', 3, (p) => void (p.systemDead = true)),
   fault('leaked', 'electrolyte leaked over the servo board', 15, (p, random) => {
     p.leak = either(random, 0.08, 0.3);
-    p.leakWander = 0.05 + 0.1 * random();
+    p.leakWander = evenly(random, 0.05, 0.15);
   }),
   fault('tired', 'small capacitors tired', 6, (p, random) => void (p.tired = between(random, 0.03, 0.2))),
   fault('salts', 'salts left after recapping', 2, (p, random) => {
@@ -92,7 +95,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
   const board = supply['board.V'];
   const ordered = board > 4 && !p.systemDead;
   const wet = wetness(c);
-  const jumps = (p.leakWander * wet + p.saltsWander * (c.damp ? 1 : 0.15 * wet)) * (2 * random() - 1);
+  const jumps = swing(random, p.leakWander * wet + p.saltsWander * (c.damp ? 1 : 0.15 * wet));
   const part = 1 + p.trim + p.leak * wet - p.tired * (1 - c.warm) + jumps;
   const rotor = directQuantities(
     p.rotor,
@@ -116,7 +119,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'tape.error.percent': 100 * (tape / CAPSTAN_RPM - 1),
     'capstan.error.percent': 100 * (capstan / CAPSTAN_RPM - 1),
     'warble.percent': tape > 10 ? Math.max(p.pinchHard, 100 * Math.abs(jumps) * 0.3) : 0,
-    'reel.wind.part': reel > 0.5 ? reel : reel * (random() < 0.4 ? 1 : 0),
+    'reel.wind.part': reel > 0.5 ? reel : reel * (chance(random, 0.4) ? 1 : 0),
     'reel.take-up.part': reel,
     'board.wet': p.leak !== 0 ? 1 : p.tired > 0 ? 0.6 : 0,
     'board.salts': p.recapped ? 1 : 0,

@@ -1,14 +1,15 @@
 /** A cordless drill: pack of five cells, trigger module, reversing switch, brushed motor with magnets, gearbox. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type MachineFault,
   type Quantities,
   type Seen,
+  between,
+  evenly,
+  faultOf,
+  practiceMachine,
+  within,
 } from '../machine.js';
 import { current, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 import { say } from '../../words/index.js';
@@ -62,7 +63,7 @@ const build = (random: Random): Tool => ({
   brushStuck: false,
   barOpen: false,
   pitted: false,
-  rough: 0.1 + 0.1 * random(),
+  rough: evenly(random, 0.1, 0.2),
   dragTimes: 1,
   seized: false,
   stripped: false,
@@ -99,11 +100,11 @@ const FEED: readonly MachineFault<Tool>[] = [
 /** Motor and gears. */
 const TURNING: readonly MachineFault<Tool>[] = [
   fault('brushes-short', 'brushes under their limit, they still reach', 5, (p, random) => {
-    p.brushMm = 4.2 + 0.6 * random();
+    p.brushMm = evenly(random, 4.2, 4.8);
     p.brushOhm = 0.03;
   }),
   fault('brushes-weak', 'brushes worn, springs slack', 5, (p, random) => {
-    p.brushMm = 3 + random();
+    p.brushMm = evenly(random, 3, 4);
     p.brushOhm = between(random, 0.5, 1.2);
   }),
   fault('brushes-gone', 'brushes gone', 2, (p) => {

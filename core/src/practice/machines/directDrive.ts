@@ -3,14 +3,17 @@ import type { Random } from '../../numeric/index.js';
 import { supplyHarm, supplyQuantities, type SmallSupply } from '../electric/supply.js';
 import {
   AT_REST,
-  between,
-  within,
   type Condition,
-  faultsOf,
   type MachineFault,
   type MachineHand,
   type Quantities,
+  between,
+  chance,
+  evenly,
+  faultsOf,
+  swing,
   together,
+  within,
 } from '../machine.js';
 import { governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 import { anyPhase, goingOf, sectorTorques, type Phase, type SwitchState } from '../motors/threePhase.js';
@@ -78,18 +81,23 @@ export const directFaults = <P extends Holding>(): readonly MachineFault<P>[] =>
     const one = anyPhase(random);
     r.coilOhm[one] *= 0.35;
     r.coilStrength[one] = 0;
-    r.burnt = random() < 0.4;
+    r.burnt = chance(random, 0.4);
   }),
   fault('hall-dead', 'a Hall of the stator dead', 4, (r, random) => {
-    r.stuck[anyPhase(random)] = random() < 0.5 ? 0 : 1;
+    r.stuck[anyPhase(random)] = chance(random, 0.5) ? 0 : 1;
   }),
   fault('hall-weak', 'a Hall that fails when warm', 2, (r) => void (r.hallWeak = true)),
   fault('chip-dead', 'drive chip dead', 3, (r, random) => {
     r.chipDead = true;
-    r.burnt = random() < 0.3;
+    r.burnt = chance(random, 0.3);
   }),
   fault('chip-leg', 'an output of the drive chip dead', 3, (r, random) => void (r.chipLeg = anyPhase(random))),
-  fault('chip-warm', 'drive chip gives way when warm', 4, (r, random) => void (r.chipWarm = 0.08 + 0.14 * random())),
+  fault(
+    'chip-warm',
+    'drive chip gives way when warm',
+    4,
+    (r, random) => void (r.chipWarm = evenly(random, 0.08, 0.22)),
+  ),
   fault('fg-lost', 'connection of the FG head lost', 3, (r) => void (r.fgLost = true)),
   fault('fg-gap', 'gap of the FG head too wide', 3, (r, random) => void (r.fgGapMm = between(random, 1.1, 1.8))),
   fault('fg-scar', 'ring of the FG erased at a spot', 0.3, (r) => void (r.fgScar = true)),
@@ -141,7 +149,7 @@ export function directQuantities(
     viscous: r.viscous * (drag > 2 ? 5 * drag : 1),
   };
   const told = fgOf(r);
-  const wanted = (of.wishRpm / RPM) * (1 + (of.wander + (told < 0.5 ? 0.03 : 0)) * (2 * random() - 1));
+  const wanted = (of.wishRpm / RPM) * (1 + swing(random, of.wander + (told < 0.5 ? 0.03 : 0)));
   const supplied = of.supplyV > 4 && !r.chipDead && of.wishRpm > 0;
   // Without the head's pulses it takes the rotor for standing still, and asks for all there is.
   const runaway = told < 0.05 || of.full;

@@ -1,13 +1,17 @@
 /** A small d.c. motor that its governor holds on speed by a ring magnet and a Hall chip. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  within,
   type Condition,
-  faultsOf,
   type MachineFault,
   type MachineHand,
   type Quantities,
+  between,
+  chance,
+  either,
+  evenly,
+  faultsOf,
+  swing,
+  within,
 } from '../machine.js';
 import { current, governed, RPM, settledSpeed, type DcMotor } from '../motors/dcMotor.js';
 
@@ -55,7 +59,7 @@ export function governedDrive(random: Random, of: { volts: number; rpm: number }
     windingOpen: false,
     jammed: false,
     crossed: false,
-    rough: 0.1 * random(),
+    rough: evenly(random, 0, 0.1),
     click: false,
     governorDead: false,
     through: false,
@@ -79,13 +83,13 @@ export const driveFaults = <P extends Holding>(): readonly MachineFault<P>[] => 
   fault('governor-dead', 'governor gives nothing', 3, (d) => void (d.governorDead = true)),
   fault('governor-through', 'output transistor of the governor shorted', 2.5, (d) => void (d.through = true)),
   fault('governor-drift', 'governor drifted', 3, (d, random) => {
-    const by = (random() < 0.5 ? -1 : 1) * between(random, 0.015, 0.05);
+    const by = either(random, 0.015, 0.05);
     d.holds = [1 + by, 1 + by];
   }),
-  fault('governor-weak', 'governor gives too little', 2, (d, random) => void (d.weak = 0.3 + 0.2 * random())),
+  fault('governor-weak', 'governor gives too little', 2, (d, random) => void (d.weak = evenly(random, 0.3, 0.5))),
   fault('governor-joint', 'dry joint in the governor', 2.5, (d, random) => void (d.hunts = between(random, 0.02, 0.1))),
   fault('governor-warm', 'governor drifts when warm', 3, (d, random) => {
-    d.holds = [1, 1 + (random() < 0.6 ? -1 : 1) * between(random, 0.02, 0.12)];
+    d.holds = [1, 1 + (chance(random, 0.6) ? -1 : 1) * between(random, 0.02, 0.12)];
   }),
   fault('magnet-loose', 'ring magnet cracked or loose', 4, (d) => {
     d.magnetLoose = true;
@@ -144,8 +148,8 @@ export function driveQuantities(
   const tacho = !d.hallDead && !d.hallUnplugged;
   const most = Math.max(0, of.supplyV - 1);
   const held = 1 + (d.holds[0] - 1) * (1 - c.warm) + (d.holds[1] - 1) * c.warm;
-  const hunting = 1 + d.hunts * (2 * random() - 1);
-  const wanted = (of.wantedRpm / RPM) * held * hunting * (1 + of.wander * (2 * random() - 1)) || 0;
+  const hunting = 1 + swing(random, d.hunts);
+  const wanted = (of.wantedRpm / RPM) * held * hunting * (1 + swing(random, of.wander)) || 0;
   // Without a tacho it takes the motor for standing still and gives all it has.
   const free = d.through || !tacho;
   const ceiling = d.weak < 1 ? Math.min(most, d.weak * most) : most;

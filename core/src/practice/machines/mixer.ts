@@ -1,12 +1,13 @@
 /** A stand mixer: triac control with a pickup, universal motor, worm gear and planetary. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  practiceMachine,
   type Condition,
   type MachineFault,
   type Quantities,
   type Seen,
+  between,
+  evenly,
+  practiceMachine,
   together,
 } from '../machine.js';
 import {
@@ -65,7 +66,7 @@ const OWN: readonly MachineFault<Mixer>[] = [
     id: 'gap-wide',
     name: 'gap of the pickup too wide',
     share: 3,
-    make: (p, random) => void (p.gapMm = 1.6 + random()),
+    make: (p, random) => void (p.gapMm = evenly(random, 1.6, 2.6)),
   },
   { id: 'linkage', name: 'linkage of the knob slips', share: 3, make: (p) => void (p.linkageSlips = true) },
   { id: 'gear-stripped', name: 'worm wheel stripped', share: 5, make: (p) => void (p.gearStripped = true) },

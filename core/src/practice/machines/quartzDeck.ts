@@ -2,15 +2,17 @@
 import type { Random } from '../../numeric/index.js';
 import { smallSupply, supplyFaults, supplyQuantities, supplyTrace, type SmallSupply } from '../electric/supply.js';
 import {
-  between,
-  either,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  either,
+  evenly,
+  faultOf,
+  practiceMachine,
+  swing,
   together,
+  within,
 } from '../machine.js';
 import {
   DIRECT_SPOILS,
@@ -66,7 +68,7 @@ const build = (random: Random): QuartzDeck => ({
   oscillatorDead: false,
   oscillatorWarm: 0,
   detent: 'works',
-  trim: { 33: 0.01 * (2 * random() - 1), 45: 0.01 * (2 * random() - 1) },
+  trim: { 33: swing(random, 0.01), 45: swing(random, 0.01) },
   lockDead: false,
   openLoop: false,
 });
@@ -75,7 +77,7 @@ const fault = faultOf<QuartzDeck>();
 const OWN = [
   fault('lamp', 'rim lamp dead', 3, (p) => void (p.lampBurnt = true)),
   fault('zener-drifts', 'zener drifts', 9, (p, random) => void (p.zenerWanderV = between(random, 0.4, 1))),
-  fault('zener-low', 'zener low', 4, (p, random) => void (p.zenerV = 3.6 + 1.2 * random())),
+  fault('zener-low', 'zener low', 4, (p, random) => void (p.zenerV = evenly(random, 3.6, 4.8))),
   fault('crystal-dead', 'crystal does not start', 2, (p) => void (p.crystalPart = 0)),
   // One made for its third overtone that swings on its fundamental.
   fault('crystal-mode', 'crystal on its fundamental', 0.5, (p) => void (p.crystalPart = 1 / 3)),
@@ -106,12 +108,12 @@ function oscillatorAt(p: QuartzDeck, c: Condition, bias: number, random: Random)
   if (p.oscillatorDead || bias < 1) return 0;
   const slow = c.mode === 'slow end';
   const jumps = p.sliderWiper + (slow && p.sliderEnd ? 0.05 : 0) + p.oscillatorWarm * c.warm;
-  return 1 + PART_PER_V * (bias - ZENER_V) + jumps * (2 * random() - 1);
+  return 1 + PART_PER_V * (bias - ZENER_V) + swing(random, jumps);
 }
 
 /** Volts of the zener: a tired one wanders where little current is left for it, warm or at the slow end. */
 const zenerOf = (p: QuartzDeck, starved: number, slow: boolean, random: Random): number =>
-  p.zenerV + p.zenerWanderV * starved * (2 * random() - 1) - (p.zenerV < 5 && slow ? 0.4 * random() : 0);
+  p.zenerV + p.zenerWanderV * swing(random, starved) - (p.zenerV < 5 && slow ? evenly(random, 0, 0.4) : 0);
 
 function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
   const chosen = c.setting === '45' ? '45' : '33';
@@ -135,7 +137,7 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
     {
       supplyV: board,
       wishRpm:
-        p.lockDead || target === 0 ? 0 : NOMINAL[chosen] * asked * (misses && !far ? 1 + 0.03 * (2 * random() - 1) : 1),
+        p.lockDead || target === 0 ? 0 : NOMINAL[chosen] * asked * (misses && !far ? 1 + swing(random, 0.03) : 1),
       full: p.openLoop,
       wander: supply['board.ripple.Vpp']! / 60,
     },
@@ -175,7 +177,7 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
 
 /** What is seen of it by looks and ohms. */
 const lookedAt = (p: QuartzDeck, random: Random): Quantities => ({
-  'slider.wander': p.sliderWiper * (2 * random() - 1),
+  'slider.wander': swing(random, p.sliderWiper),
   'slider.end': p.sliderEnd ? 1 : 0,
   'pitch.follows': p.detent === 'never opens' ? 0 : 1,
   'detent.never.closes': p.detent === 'never closes' ? 1 : 0,

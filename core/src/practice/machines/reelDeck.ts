@@ -9,17 +9,18 @@ import {
   type SmallSupply,
 } from '../electric/supply.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type MachineFault,
   type Quantities,
   type Seen,
+  between,
+  chance,
+  faultOf,
+  practiceMachine,
   together,
+  within,
 } from '../machine.js';
-import { balancing, fieldOf, inStep, type SplitPhase } from '../motors/splitPhase.js';
+import { balancing, drifted, fieldOf, halfOpen, inStep, type SplitPhase } from '../motors/splitPhase.js';
 import { reelOf, torqueOf, type Reel } from './reelMotor.js';
 import { say } from '../../words/index.js';
 
@@ -113,7 +114,7 @@ const OWN: readonly MachineFault<ReelDeck>[] = [
   fault('pole-stuck', 'speed relay does not change over', 3, (p) => void (p.poleStuck = true)),
   fault('capacitor-open', 'run capacitor of the capstan open', 5, (p) => void (p.motor = { ...p.motor, farad: 0 })),
   fault('capacitor-weak', 'run capacitor of the capstan out of value', 7, (p, random) => {
-    p.motor = { ...p.motor, farad: p.motor.farad * (random() < 0.7 ? 0.35 + 0.15 * random() : 1.7 + 0.4 * random()) };
+    p.motor = drifted(p.motor, random);
   }),
   fault('motor-gummed', 'capstan motor gummed', 6, (p, random) => {
     p.coldTimes = between(random, 9, 16);
@@ -122,11 +123,10 @@ const OWN: readonly MachineFault<ReelDeck>[] = [
   fault('motor-dry', 'capstan motor dry', 5, (p) => void (p.knock = 0.9)),
   fault('motor-seized', 'capstan motor seized', 1.5, (p, random) => {
     p.seized = true;
-    p.burnt = random() < 0.4;
+    p.burnt = chance(random, 0.4);
   }),
   fault('winding-open', 'a winding of the capstan motor open', 3, (p, random) => {
-    const [a, b] = p.motor.ohm;
-    p.motor = { ...p.motor, ohm: random() < 0.5 ? [Infinity, b] : [a, Infinity] };
+    p.motor = halfOpen(p.motor, random);
   }),
   fault(
     'belt-slips',
@@ -135,7 +135,7 @@ const OWN: readonly MachineFault<ReelDeck>[] = [
     (p, random) => void (p.beltSlip = between(random, 0.02, 0.12)),
   ),
   fault('belt-off', 'capstan belt gone', 5, (p) => void (p.beltOn = false)),
-  fault('other-step', 'belt on the other step', 0.3, (p, random) => void (p.step = random() < 0.5 ? 0.83 : 1.2)),
+  fault('other-step', 'belt on the other step', 0.3, (p, random) => void (p.step = chance(random, 0.5) ? 0.83 : 1.2)),
   fault('capstan-dry', 'capstan bearing dry', 6, (p, random) => {
     p.dragCold = between(random, 14, 20);
     p.dragNm *= 1.5;
@@ -154,7 +154,7 @@ const OWN: readonly MachineFault<ReelDeck>[] = [
   fault('brakes-drag', 'brakes do not lift', 5, (p, random) => {
     p.brake = between(random, 1, 1.8);
     p.supplyReel.brakeDrag = between(random, 0.3, 0.6);
-    if (random() < 0.7) p.takeUpReel.brakeDrag = between(random, 0.3, 0.6);
+    if (chance(random, 0.7)) p.takeUpReel.brakeDrag = between(random, 0.3, 0.6);
   }),
 ];
 

@@ -2,14 +2,15 @@
 import type { Random } from '../../numeric/index.js';
 import { ownEntry } from '../../quantity/index.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type MachineFault,
   type Quantities,
   type Seen,
+  between,
+  evenly,
+  faultOf,
+  practiceMachine,
+  within,
 } from '../machine.js';
 import { inductionSpeed, startPart, type InductionMotor } from '../motors/induction.js';
 import { say } from '../../words/index.js';
@@ -87,21 +88,21 @@ const FEED: readonly MachineFault<Player>[] = [
     'lead-on-case',
     'a lead of the cord touches the metal',
     0.6,
-    (p, random) => void (p.cordLeakMohm = 1e-4 + 0.02 * random()),
+    (p, random) => void (p.cordLeakMohm = evenly(random, 1e-4, 0.0201)),
   ),
   fault('switch-open', 'switch worn', 8, (p) => void (p.switchOpen = true)),
   fault('capacitors-dry', 'electrolytics of the amplifier dry', 10, (p) => void (p.amplifierDry = true)),
   fault('amplifier-dead', 'amplifier dead', 3, (p) => void (p.amplifierDead = true)),
   fault('field-open', 'field open', 3, (p) => void (p.fieldOpen = true)),
   fault('field-shorted', 'turns of the field shorted', 1, (p, random) => {
-    p.motor = { ...p.motor, peakNm: p.motor.peakNm * (0.2 + 0.15 * random()) };
+    p.motor = { ...p.motor, peakNm: p.motor.peakNm * evenly(random, 0.2, 0.35) };
     p.burnt = true;
   }),
   fault(
     'field-leaks',
     'the field leaks to the frame',
     0.6,
-    (p, random) => void (p.windingLeakMohm = 1e-3 + 0.1 * random()),
+    (p, random) => void (p.windingLeakMohm = evenly(random, 1e-3, 0.101)),
   ),
 ];
 

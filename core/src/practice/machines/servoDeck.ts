@@ -2,14 +2,15 @@
 import type { Random } from '../../numeric/index.js';
 import { supplyFaults, supplyQuantities, supplyTrace, smallSupply, type SmallSupply } from '../electric/supply.js';
 import {
+  type Condition,
+  type Quantities,
+  type Seen,
   between,
   contactAt,
   either,
   faultOf,
   practiceMachine,
-  type Condition,
-  type Quantities,
-  type Seen,
+  swing,
   together,
 } from '../machine.js';
 import {
@@ -46,9 +47,9 @@ const build = (random: Random): ServoDeck => ({
   rotor: directDrive(random),
   lampBurnt: false,
   contactOhm: { 33: [0.1, 0.1], 45: [0.1, 0.1] },
-  trim: { 33: 0.002 * (2 * random() - 1), 45: 0.002 * (2 * random() - 1) },
+  trim: { 33: swing(random, 0.002), 45: swing(random, 0.002) },
   aged: 0,
-  warmDrift: 0.001 * (2 * random() - 1),
+  warmDrift: swing(random, 0.001),
   trimWiper: 0,
   pitchWiper: 0,
   pitchOpen: false,
@@ -87,7 +88,7 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
   const byContact = Number.isFinite(contact) ? -contact / 80_000 : 0;
   const timed = Number.isFinite(contact) && !p.pitchOpen && !p.comparatorDead;
   const part = 1 + p.trim[chosen] + p.aged + p.warmDrift * c.warm + byContact;
-  const jumps = (p.trimWiper + p.pitchWiper) * (2 * random() - 1);
+  const jumps = swing(random, p.trimWiper + p.pitchWiper);
   const rotor = directQuantities(
     p.rotor,
     {
@@ -108,10 +109,10 @@ function solve(p: ServoDeck, c: Condition, random: Random): Quantities {
     'contact.45.ohm': contactAt(p.contactOhm[45], random),
     'trim.33': p.trim[33],
     'trim.45': p.trim[45],
-    'trim.wander': p.trimWiper * (2 * random() - 1),
+    'trim.wander': swing(random, p.trimWiper),
     'timing.aged': p.aged,
     'timing.warm': p.warmDrift,
-    'pitch.wander': p.pitchWiper * (2 * random() - 1),
+    'pitch.wander': swing(random, p.pitchWiper),
     'pitch.ohm': p.pitchOpen ? Infinity : 10_000,
     'comparator.dead': p.comparatorDead ? 1 : 0,
     'comparator.full': p.comparatorFull ? 1 : 0,

@@ -1,16 +1,18 @@
 /** A belt turntable with a two-winding synchronous motor straight on the mains. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type MachineFault,
   type Quantities,
   type Seen,
+  between,
+  chance,
+  evenly,
+  faultOf,
+  practiceMachine,
+  within,
 } from '../machine.js';
-import { balancing, fieldOf, inStep, type SplitPhase } from '../motors/splitPhase.js';
+import { balancing, drifted, fieldOf, halfOpen, inStep, type SplitPhase } from '../motors/splitPhase.js';
 import { say } from '../../words/index.js';
 
 const NOMINAL = 100 / 3;
@@ -91,7 +93,7 @@ const FAULTS: readonly MachineFault<Deck>[] = [
     'lead-on-case',
     'a lead of the cord touches the plinth',
     0.6,
-    (p, random) => void (p.cordLeakMohm = 1e-4 + 0.02 * random()),
+    (p, random) => void (p.cordLeakMohm = evenly(random, 1e-4, 0.0201)),
   ),
   fault('switch-open', 'switch worn', 6, (p) => void (p.switchOpen = true)),
   fault('switch-ohms', 'switch burnt', 2, (p, random) => void (p.switchOhm = between(random, 12_000, 30_000))),
@@ -99,23 +101,22 @@ const FAULTS: readonly MachineFault<Deck>[] = [
   fault('switch-welded', 'switch stays shut', 2, (p) => void (p.offOhm = 0.2)),
   fault('capacitor-open', 'run capacitor open', 6, (p) => void (p.motor = { ...p.motor, farad: 0 })),
   fault('capacitor-weak', 'run capacitor out of value', 8, (p, random) => {
-    p.motor = { ...p.motor, farad: p.motor.farad * (random() < 0.7 ? 0.35 + 0.15 * random() : 1.7 + 0.4 * random()) };
+    p.motor = drifted(p.motor, random);
   }),
   fault('dropper-open', 'dropper open', 3, (p) => void (p.droppersOpen = true)),
   fault('winding-open', 'a winding open', 3, (p, random) => {
-    const [a, b] = p.motor.ohm;
-    p.motor = { ...p.motor, ohm: random() < 0.5 ? [Infinity, b] : [a, Infinity] };
+    p.motor = halfOpen(p.motor, random);
   }),
   fault('turns-shorted', 'turns of a winding shorted', 1, (p, random) => {
     const [a, b] = p.motor.ohm;
-    p.motor = { ...p.motor, ohm: [a * (0.3 + 0.2 * random()), b] };
+    p.motor = { ...p.motor, ohm: [a * evenly(random, 0.3, 0.5), b] };
     p.burnt = true;
   }),
   fault(
     'winding-leaks',
     'a winding leaks to the frame',
     0.8,
-    (p, random) => void (p.windingLeakMohm = 1e-3 + 0.1 * random()),
+    (p, random) => void (p.windingLeakMohm = evenly(random, 1e-3, 0.101)),
   ),
   fault('bearing-gummed', 'motor bearing gummed', 8, (p, random) => {
     p.coldTimes = between(random, 6, 9);
@@ -164,7 +165,7 @@ function turning(p: Deck, volts: number, c: Condition, load: number, random: Ran
   const held = (p.friction + load) * Math.sqrt(cold);
   // Fields alike either way: it stands humming, or starts whichever way it lay.
   if (hum > 0.8) {
-    const starts = p.motor.torquePerA * most > 3 * held && random() < 0.4;
+    const starts = p.motor.torquePerA * most > 3 * held && chance(random, 0.4);
     return { rpm: starts ? -sync : 0, hum };
   }
   const pull = p.motor.torquePerA * (most - 0.6 * Math.min(field.forward, field.backward));

@@ -10,12 +10,15 @@ import {
 } from '../electric/supply.js';
 import {
   AT_REST,
-  contactAt,
-  between,
-  practiceMachine,
   type Condition,
   type MachineFault,
   type Quantities,
+  between,
+  contactAt,
+  either,
+  evenly,
+  practiceMachine,
+  swing,
   together,
 } from '../machine.js';
 import {
@@ -69,21 +72,21 @@ function build(random: Random): Deck {
     lampBurnt: false,
     tripped: false,
     contactOhm: { 33: [0.1, 0.1], 45: [0.1, 0.1] },
-    trim: { 33: 0.002 * (2 * random() - 1), 45: 0.002 * (2 * random() - 1) },
+    trim: { 33: swing(random, 0.002), 45: swing(random, 0.002) },
     wiper: 0,
     spot: 0,
     pitchWander: 0,
     pitchOff: 0,
     pitchOpen: false,
-    pulleyWobble: 0.02 * random(),
+    pulleyWobble: evenly(random, 0, 0.02),
     pulleySlip: 0,
     beltOn: true,
     beltSlip: 0.003,
-    beltStiff: 0.03 * random(),
+    beltStiff: evenly(random, 0, 0.03),
     dragNm: 2e-4,
     bearingPlay: 0.02,
     bearingRough: 0.1,
-    platterRunout: 0.05 * random(),
+    platterRunout: evenly(random, 0, 0.05),
     recordOff: 0.05,
   };
 }
@@ -142,7 +145,7 @@ const OWN: readonly MachineFault<Deck>[] = [
     id: 'pitch-off',
     name: 'pitch control not at its centre',
     share: 4,
-    make: (p, random) => void (p.pitchOff = (random() < 0.5 ? -1 : 1) * between(random, 0.018, 0.06)),
+    make: (p, random) => void (p.pitchOff = either(random, 0.018, 0.06)),
   },
   {
     id: 'pulley-slips',
@@ -216,7 +219,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
   const contact = contactAt(p.contactOhm[chosen], random);
   // A contact in series with some 40 kΩ that set the speed; 1 kΩ costs 1.2 %.
   const byContact = Number.isFinite(contact)
-    ? -contact / 80_000 - (c.tapped && most > 100 ? 0.08 * random() : 0)
+    ? -contact / 80_000 - (c.tapped && most > 100 ? evenly(random, 0, 0.08) : 0)
     : null;
   const wander = p.wiper + p.pitchWander + (most > 100 ? 0.02 : 0) + supply['board.ripple.Vpp']! / 300;
   const trim = p.trim[chosen] + p.pitchOff;
@@ -233,7 +236,7 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     random,
   );
   const slip = slipOf(p);
-  const pulley = motor['motor.rpm'] * (1 - p.pulleySlip * (0.9 + 0.2 * random()));
+  const pulley = motor['motor.rpm'] * (1 - p.pulleySlip * evenly(random, 0.9, 1.1));
   const belt = p.beltOn && !c.off.includes('belt') ? pulley * (1 - slip) : 0;
   // The pulley was turned to make the slip of a sound belt good.
   const platter = (belt * NOMINAL[33]) / MOTOR_RPM[33] / (1 - 0.0035);
@@ -260,10 +263,10 @@ function solve(p: Deck, c: Condition, random: Random): Quantities {
     'platter.runout.mm': p.platterRunout,
     'contact.33.ohm': contactAt(p.contactOhm[33], random),
     'contact.45.ohm': contactAt(p.contactOhm[45], random),
-    'trim.wander': p.wiper * (2 * random() - 1),
+    'trim.wander': swing(random, p.wiper),
     'trim.33': p.trim[33],
     'trim.45': p.trim[45],
-    'pitch.wander': p.pitchWander * (2 * random() - 1),
+    'pitch.wander': swing(random, p.pitchWander),
     'pitch.off': p.pitchOff,
     'return.tripped': p.tripped ? 1 : 0,
   });

@@ -1,6 +1,15 @@
 /** Cord, phase control and universal motor of a household machine. */
 import type { Random } from '../../numeric/index.js';
-import { between, within, type Condition, faultsOf, type MachineFault, type Quantities } from '../machine.js';
+import {
+  type Condition,
+  type MachineFault,
+  type Quantities,
+  between,
+  chance,
+  evenly,
+  faultsOf,
+  within,
+} from '../machine.js';
 import { firedPart, seriesCurrent, universalSpeed, type ShaftLoad, type UniversalMotor } from '../motors/universal.js';
 
 /** Parameters; ohms, volts, millimetres. */
@@ -58,7 +67,7 @@ export function universalDrive(random: Random, of: { load: ShaftLoad; k: number;
     barOpen: false,
     pitted: false,
     fieldOpen: false,
-    rough: 0.1 + 0.1 * random(),
+    rough: evenly(random, 0.1, 0.2),
     dragTimes: 1,
     seized: false,
   };
@@ -71,17 +80,17 @@ const fault = faultsOf<'drive', UniversalDrive>('drive');
 export const universalFaults = <P extends Holding>(): readonly MachineFault<P>[] => [
   fault('cord-open', 'cord broken at the plug or the bush', 6, (d) => void (d.cordOpen = true)),
   fault('lead-on-case', 'a lead of the cord touches the case', 0.7, (d, random) => {
-    d.cordLeakMohm = 1e-4 + 0.02 * random();
+    d.cordLeakMohm = evenly(random, 1e-4, 0.0201);
   }),
   fault('control-open', 'triac open', 4, (d) => void (d.controlOpen = true)),
   fault('control-shorted', 'triac shorted', 5, (d) => void (d.controlShorted = true)),
   fault('control-half', 'triac passes one half wave', 2, (d) => void (d.halfWave = true)),
   fault('brushes-short', 'brushes under their limit, they still reach', 6, (d, random) => {
-    d.brushMm = 6.6 + 1.1 * random();
+    d.brushMm = evenly(random, 6.6, 7.7);
     d.brushOhm = 3;
   }),
   fault('brushes-weak', 'brushes worn, springs slack', 6, (d, random) => {
-    d.brushMm = 5 + 1.4 * random();
+    d.brushMm = evenly(random, 5, 6.4);
     d.brushOhm = between(random, 90, 250);
   }),
   fault('brushes-gone', 'brushes gone', 2, (d) => {
@@ -102,10 +111,10 @@ export const universalFaults = <P extends Holding>(): readonly MachineFault<P>[]
   }),
   fault('seized', 'motor seized', 1, (d, random) => {
     d.seized = true;
-    d.burnt = random() < 0.4;
+    d.burnt = chance(random, 0.4);
   }),
   fault('winding-leaks', 'winding leaks to the frame', 0.8, (d, random) => {
-    d.windingLeakMohm = 1e-3 + 0.1 * random();
+    d.windingLeakMohm = evenly(random, 1e-3, 0.101);
   }),
 ];
 

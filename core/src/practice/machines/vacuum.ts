@@ -1,12 +1,13 @@
 /** A vacuum cleaner: cord on a reel, switch with a thermal protector, boost switch and speed board, fan on the motor's shaft. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  practiceMachine,
   type Condition,
   type MachineFault,
   type Quantities,
   type Seen,
+  between,
+  evenly,
+  practiceMachine,
   together,
 } from '../machine.js';
 import {
@@ -80,7 +81,7 @@ const OWN: readonly MachineFault<Vacuum>[] = [
     id: 'blocked',
     name: 'hose, bag or filter blocked',
     share: 10,
-    make: (p, random) => void (p.air = 0.05 + 0.3 * random()),
+    make: (p, random) => void (p.air = evenly(random, 0.05, 0.35)),
   },
   { id: 'fan-loose', name: 'fan slips on its shaft', share: 2, make: (p) => void (p.fanLoose = true) },
   { id: 'seal', name: 'seal of the motor left off', share: 3, make: (p) => void (p.sealLeaks = true) },

@@ -4,15 +4,17 @@
  */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  contactAt,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  chance,
+  contactAt,
+  faultOf,
+  practiceMachine,
+  swing,
   together,
+  within,
 } from '../machine.js';
 import { pictureDb } from './videoPicture.js';
 import { directDrive, directFaults, directQuantities, type DirectDrive } from './directDrive.js';
@@ -118,7 +120,7 @@ const OWN = [
   fault('display-dead', 'display dead', 2, (p) => void (p.displayDead = true)),
   fault('dew-wet', 'dew sensor reads wet', 3, (p, random) => void (p.dewOhm = between(random, 4e5, 5e6))),
   fault('mode-dirty', 'mode switch oxidised', 18, (p, random) => {
-    p.contactOhm = random() < 0.25 ? [1e7, 1e7] : [5, between(random, 3e4, 1e6)];
+    p.contactOhm = chance(random, 0.25) ? [1e7, 1e7] : [5, between(random, 3e4, 1e6)];
   }),
   fault('mode-unsoldered', 'mode switch not soldered back', 0.3, (p) => void (p.unsoldered = true)),
   fault('mode-phase', 'mode switch a tooth out', 0.3, (p) => void (p.outOfPhase = true)),
@@ -139,7 +141,7 @@ const OWN = [
     'heads-worn',
     'heads worn',
     3,
-    (p, random) => void (p.headLevel = random() < 0.5 ? 0 : between(random, 0.04, 0.15)),
+    (p, random) => void (p.headLevel = chance(random, 0.5) ? 0 : between(random, 0.04, 0.15)),
   ),
   fault('servo-dead', 'servo chip gives nothing', 3, (p) => void (p.servoDead = true)),
   fault('servo-warm', 'servo drifts when warm', 2, (p, random) => void (p.servoWarm = between(random, 0.05, 0.15))),
@@ -201,8 +203,8 @@ function solve(p: Recorder, c: Condition, random: Random): Quantities {
     random,
   );
   const turning = p.wound ? 0 : rotor['rotor.rpm'];
-  const grip = p.pinchHard > 0.2 ? 0.04 * p.pinchHard * (2 * random() - 1) - 0.005 : 0;
-  const tape = turning * (1 + grip + p.guideWander * (2 * random() - 1));
+  const grip = p.pinchHard > 0.2 ? 0.04 * swing(random, p.pinchHard) - 0.005 : 0;
+  const tape = turning * (1 + grip + swing(random, p.guideWander));
   const error = 100 * (tape / CAPSTAN_RPM - 1);
   const unsteady = 100 * Math.max(hunts, p.pinchHard > 0.2 ? 0.04 * p.pinchHard : 0, p.guideWander);
   const drum = rail > 4 && threaded && !p.drumDead ? (p.drumPulsesLost ? 0.8 : 1) : 0;

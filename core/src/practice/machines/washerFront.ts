@@ -1,14 +1,15 @@
 /** A front-load washer: timer, door lock, valve, pressure switch that feeds the motor board, bridge, sensor, belt, drum. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  evenly,
+  faultOf,
+  practiceMachine,
   together,
+  within,
 } from '../machine.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
 import { say } from '../../words/index.js';
@@ -70,7 +71,7 @@ const fault = faultOf<Washer>();
 const OWN = [
   fault('cord-open', 'cord or filter open', 3, (p) => void (p.cordOpen = true)),
   fault('lead-on-case', 'a lead of the heater reaches the metal', 1, (p, random) => {
-    p.cordLeakMohm = 1e-4 + 0.1 * random();
+    p.cordLeakMohm = evenly(random, 1e-4, 0.1001);
   }),
   fault('panel-dark', 'panel lamp dead', 1, (p) => void (p.panelDark = true)),
   fault('timer-stuck', 'timer does not advance', 4, (p) => void (p.timerStuck = true)),
@@ -90,7 +91,7 @@ const OWN = [
   }),
   fault('bus-dry', 'bus capacitor dried out', 3, (p, random) => void (p.busEsr = between(random, 12, 30))),
   fault('seized', 'motor bearings seized', 2, (p) => void (p.seized = true)),
-  fault('sensor-misses', 'sensor loose: it misses', 6, (p, random) => void (p.pulses = 0.4 + 0.25 * random())),
+  fault('sensor-misses', 'sensor loose: it misses', 6, (p, random) => void (p.pulses = evenly(random, 0.4, 0.65))),
   fault('sensor-dead', 'sensor dead', 3, (p) => void (p.pulses = 0)),
   fault('belt-off', 'belt off', 6, (p) => void (p.beltOn = false)),
   fault('belt-slips', 'belt slack', 4, (p, random) => void (p.beltSlip = between(random, 0.3, 0.6))),

@@ -1,14 +1,15 @@
 /** A top-load washer: console with its supply, lid lock, pump, inverter with bridge, motor with a Hall sensor, belt, basket on its rods. */
 import type { Random } from '../../numeric/index.js';
 import {
-  between,
-  faultOf,
-  practiceMachine,
-  within,
   type Condition,
   type Quantities,
   type Seen,
+  between,
+  evenly,
+  faultOf,
+  practiceMachine,
   together,
+  within,
 } from '../machine.js';
 import { bridgeDrive, bridgeFaults, bridgeQuantities, bridgeShorted, type BridgeDrive } from './bridgeDrive.js';
 import { say } from '../../words/index.js';
@@ -67,12 +68,12 @@ const fault = faultOf<Washer>();
 const OWN = [
   fault('cord-open', 'cord broken inside', 3, (p) => void (p.cordOpen = true)),
   fault('lead-on-case', 'a lead of the cord touches the case', 0.6, (p, random) => {
-    p.cordLeakMohm = 1e-4 + 0.1 * random();
+    p.cordLeakMohm = evenly(random, 1e-4, 0.1001);
   }),
   fault('console-dead', 'supply of the console board open', 4, (p) => void (p.consoleDead = true)),
   fault('lid-open', 'lid lock does not close its contact', 10, (p) => void (p.lidOpen = true)),
   fault('pump-blocked', 'pump blocked', 6, (p) => void (p.pumpBlocked = true)),
-  fault('heap', 'one heavy piece on one side', 8, (p, random) => void (p.heapKg = 2 + 3 * random())),
+  fault('heap', 'one heavy piece on one side', 8, (p, random) => void (p.heapKg = evenly(random, 2, 5))),
   fault('rod-off', 'a suspension rod off', 8, (p) => void (p.rodOff = true)),
   fault('board-dead', 'control board gives no command', 5, (p) => void (p.boardDead = true)),
   fault('drive-fuse', 'fuse of the drive open', 4, (p) => {
@@ -81,10 +82,10 @@ const OWN = [
   }),
   fault('drive-dry', 'capacitor of the drive dried out', 3, (p, random) => void (p.driveEsr = between(random, 12, 30))),
   fault('sensor-rail', 'sensor supply of the drive dead', 3, (p) => void (p.sensorRailDead = true)),
-  fault('sensor-loose', 'sensor loose on the motor', 10, (p, random) => void (p.gapMm = 3.2 + random())),
+  fault('sensor-loose', 'sensor loose on the motor', 10, (p, random) => void (p.gapMm = evenly(random, 3.2, 4.2))),
   fault('sensor-pins', 'pins of the sensor corroded', 7, (p, random) => void (p.pinOhm = between(random, 400, 3000))),
   fault('sensor-dead', 'sensor dead', 8, (p) => void (p.sensorDead = true)),
-  fault('sensor-weak', 'magnet of the sensor weak', 3, (p, random) => void (p.sensorField = 0.4 + 0.12 * random())),
+  fault('sensor-weak', 'magnet of the sensor weak', 3, (p, random) => void (p.sensorField = evenly(random, 0.4, 0.52))),
   fault('sensor-unplugged', 'plug of the sensor left off', 0.3, (p) => void (p.sensorUnplugged = true)),
   fault('belt-slips', 'belt slack', 8, (p, random) => void (p.beltSlip = between(random, 0.25, 0.6))),
   fault('belt-off', 'belt off', 5, (p) => void (p.beltOn = false)),
@@ -126,7 +127,7 @@ function solve(p: Washer, c: Condition, random: Random): Quantities {
   const share = jerks ? 0.15 : off > MOST_HEAP_KG ? 0.3 : sags ? 0.55 : 1;
   const motor = turned['motor.rpm'] > 0 ? share : 0;
   const kicks = turned['motor.kicks'] > 0 && spins;
-  const slip = p.beltSlip * (0.9 + 0.2 * random());
+  const slip = p.beltSlip * evenly(random, 0.9, 1.1);
   const code = !lit
     ? 0
     : !locked

@@ -1,5 +1,8 @@
 /** A synchronous two-winding motor with a run capacitor: its rotating field from the two currents. */
 
+import type { Random } from '../../numeric/index.js';
+import { chance, evenly } from '../machine.js';
+
 /** Two windings at right angles, Ω and farad; the second has the capacitor before it. */
 export interface SplitPhase {
   ohm: readonly [number, number];
@@ -17,6 +20,18 @@ export interface Field {
   readonly backward: number;
   readonly amps: readonly [number, number];
 }
+
+/** The same with its capacitor drifted, mostly down, seldom up. */
+export const drifted = (motor: SplitPhase, random: Random): SplitPhase => ({
+  ...motor,
+  farad: motor.farad * (chance(random, 0.7) ? evenly(random, 0.35, 0.5) : evenly(random, 1.7, 2.1)),
+});
+
+/** The same with one of its windings open. */
+export const halfOpen = (motor: SplitPhase, random: Random): SplitPhase => ({
+  ...motor,
+  ohm: chance(random, 0.5) ? [Infinity, motor.ohm[1]] : [motor.ohm[0], Infinity],
+});
 
 /** Turns a minute in step: 120 f / poles (definition). */
 export const inStep = (mainsHz: number, poles: number): number => (120 * mainsHz) / poles;

@@ -3,6 +3,7 @@
  * electrical degrees, two phases at a time.
  */
 import type { Random } from '../../numeric/index.js';
+import { evenly } from '../machine.js';
 
 /** A switch of the bridge. */
 export type SwitchState = 'good' | 'open' | 'short';
@@ -11,7 +12,7 @@ export type SwitchState = 'good' | 'open' | 'short';
 export type Phase = 0 | 1 | 2;
 
 /** One of the three, by chance. */
-export const anyPhase = (random: Random): Phase => Math.min(2, Math.floor(3 * random())) as Phase;
+export const anyPhase = (random: Random): Phase => Math.min(2, Math.floor(evenly(random, 0, 3))) as Phase;
 
 /** Bridge, windings and Halls, phase 0, 1, 2. */
 export interface ThreePhase {

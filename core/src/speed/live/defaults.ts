@@ -22,3 +22,27 @@ export const LIVE_DEFAULTS = {
   captureS: 2,
   clipLevel: 0.985,
 } as const;
+
+/** Left out at the start: the filters settle, and the look that found the tone may hold its beginning. Seconds. */
+export const SETTLE_S = 0.2;
+
+/** The ends of a mean over whole turns are each taken over this long, seconds. */
+export const END_S = 0.1;
+
+/** The speed that carries over a hole is that of this long before it, seconds. */
+export const CARRY_S = 0.1;
+
+/** Readings a second that the page is given. */
+export const READINGS_PER_S = 10;
+
+/** Levels are learnt from this long before pulses are looked for, seconds. */
+export const LEARN_S = 1;
+
+/** Without a pulse for so many usual periods it waits again. */
+export const LOST_PERIODS = 6;
+
+/** Swing under which there are no pulses, as a part of full scale. */
+export const LEAST_SWING = 0.005;
+
+/** So many usual periods without a pulse are a hole in the sound, not the shaft: wheels leave out two teeth at most. */
+export const HOLE_PERIODS = 4;

@@ -3,6 +3,7 @@ import { median } from '../../numeric/index.js';
 import type { Baseband, ComplexPush } from '../tone/baseband.js';
 import { wrap } from '../tone/presence.js';
 import { LIVE_DEFAULTS } from './defaults.js';
+import { CARRY_S, END_S, SETTLE_S } from './defaults.js';
 
 interface Slope {
   /** Hz against the centre. */
@@ -30,14 +31,8 @@ export interface PhaseHistory {
   band(centreHz: number, mostS: number): Baseband;
 }
 
-/** Left out at the start: the filters settle, and the look that found the tone may hold its beginning. Seconds. */
-const SETTLE_S = 0.2;
-/** The ends of a mean over whole turns are each taken over this long, seconds. */
-const END_S = 0.1;
 /** The level that a hole is told by follows a rise within this long, and falls no faster than that, seconds. */
 const LEVEL_S = { rise: 0.01, fall: 2 } as const;
-/** The speed that carries over a hole is that of this long before it, seconds. */
-const CARRY_S = 0.1;
 
 /**
  * The ring itself: phase unwrapped and amplitude of the newest samples, and sums over them. Where the tone is gone for a

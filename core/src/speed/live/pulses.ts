@@ -8,6 +8,7 @@ import type { PulseResult } from '../rotation/pulseResult.js';
 import type { Answer } from '../asked.js';
 import { edgeFinder } from '../rotation/edges.js';
 import type { LiveLevel } from './meter.js';
+import { HOLE_PERIODS, LEARN_S, LEAST_SWING, LOST_PERIODS, READINGS_PER_S } from './defaults.js';
 
 /** What is counted: hertz, pulses a turn, rpm. */
 export interface LivePulsesWish {
@@ -26,15 +27,6 @@ export interface LivePulsesReading {
   readonly errorPercent: number | null;
   readonly pulses: number;
 }
-
-const READINGS_PER_S = 10;
-/** Levels are learnt from this long before pulses are looked for, seconds. */
-const LEARN_S = 1;
-/** Without a pulse for so many usual periods it waits again. */
-const LOST_PERIODS = 6;
-const LEAST_SWING = 0.005;
-/** So many usual periods without a pulse are a hole in the sound, not the shaft: wheels leave out two teeth at most. */
-const HOLE_PERIODS = 4;
 
 /** Samples in, readings out. */
 export interface LivePulses {

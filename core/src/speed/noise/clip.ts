@@ -9,6 +9,17 @@ import {
   windowedPower,
 } from '../../numeric/index.js';
 import { aWeightDb, OCTAVES, octaveEdges } from './weighting.js';
+import {
+  ENVELOPE_STEP_S,
+  FASTEST_HZ,
+  FLOOR_DB,
+  LEAST_PIECES,
+  LEAST_REGULARITY,
+  LOBE_BINS,
+  NEARLY_PART,
+  PIECE_S,
+  SLOWEST_HZ,
+} from './defaults.js';
 
 /** A level over the pieces of a clip: mean in dB re full scale, variance between pieces, how many they count for. */
 export interface NoiseLevel {
@@ -29,13 +40,6 @@ export interface NoiseFigures {
   /** Part of the power in the mains' first four harmonics, by mains frequency; the greater of 50 and 60 Hz. */
   readonly hum: { readonly mainsHz: 50 | 60; readonly part: number };
 }
-
-/** Length of a piece, seconds; pieces overlap by half. */
-const PIECE_S = 0.5;
-/** A clip has at least so many pieces. */
-const LEAST_PIECES = 6;
-/** Quietest level told, dB: digital silence is no minus infinity. */
-const FLOOR_DB = -140;
 
 const decibel = (power: number): number => Math.max(FLOOR_DB, 10 * Math.log10(Math.max(power, 1e-30)));
 
@@ -97,16 +101,13 @@ function average(pieces: readonly Float64Array[]): Float64Array {
   return out;
 }
 
-/** Bins either side of a harmonic that belong to it: the main lobe of the window. */
-const LOBE = 3;
-
 function humOf(total: Float64Array, size: number, sampleRate: number): NoiseFigures['hum'] {
   const all = sumBetween(total, (20 * size) / sampleRate, total.length - 1);
   const part = (mainsHz: number) => {
     let sum = 0;
     for (let harmonic = 1; harmonic <= 4; harmonic++) {
       const bin = (harmonic * mainsHz * size) / sampleRate;
-      sum += sumBetween(total, bin - LOBE, bin + LOBE);
+      sum += sumBetween(total, bin - LOBE_BINS, bin + LOBE_BINS);
     }
     return all > 0 ? Math.min(1, sum / all) : 0;
   };
@@ -114,15 +115,8 @@ function humOf(total: Float64Array, size: number, sampleRate: number): NoiseFigu
   return fifty >= sixty ? { mainsHz: 50, part: fifty } : { mainsHz: 60, part: sixty };
 }
 
-/** Steps of the envelope, seconds, and the rates looked for, ticks a second. */
-const STEP_S = 0.002;
-const SLOWEST_HZ = 0.8;
-const FASTEST_HZ = 60;
-/** Correlation of the envelope with itself a period later from which it counts as ticking (chosen on made clips). */
-const LEAST_REGULARITY = 0.25;
-
 function ticksOf(samples: Float64Array, sampleRate: number): NoiseFigures['ticks'] {
-  const step = Math.max(1, Math.round(STEP_S * sampleRate));
+  const step = Math.max(1, Math.round(ENVELOPE_STEP_S * sampleRate));
   const envelope = Float64Array.from({ length: Math.floor(samples.length / step) }, (_one, i) => {
     let sum = 0;
     // Differences of differences take the hum and the rumble away: ticks are sharp.
@@ -141,9 +135,6 @@ function smooth(values: Float64Array): Float64Array {
   return values.map((value, i) => ((values[i - 1] ?? value) + value + (values[i + 1] ?? value)) / 3 - middle);
 }
 
-/** Twice and thrice a period repeat as well: the shortest that is so much of the best counts. */
-const NEARLY = 0.7;
-
 /** The lag after which values repeat, in steps, and their correlation there; null where nothing does. */
 function repeatOf(values: Float64Array, shortest: number, slowest: number): { lag: number; value: number } | null {
   const longest = Math.min(slowest, Math.floor(values.length / 3));
@@ -159,7 +150,7 @@ function repeatOf(values: Float64Array, shortest: number, slowest: number): { la
   );
   const most = Math.max(0, ...peaks.map((peak) => peak.value));
   if (most < LEAST_REGULARITY) return null;
-  const peak = peaks.find((one) => one.value >= NEARLY * most);
+  const peak = peaks.find((one) => one.value >= NEARLY_PART * most);
   if (!peak) return null;
   const [a, b, c] = [at[peak.lag - 1] ?? 0, peak.value, at[peak.lag + 1] ?? 0];
   const bend = a - 2 * b + c;

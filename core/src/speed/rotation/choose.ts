@@ -9,6 +9,7 @@ import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { TIME_UNITS, tickOf, unitNamed, unitOf, unwrapCounter } from './timeBase.js';
 import { say } from '../../words/index.js';
+import { BOUNCE_PART, BOUNCE_SHARE, ROWS_AN_EDGE, TWICE_PART } from './defaults.js';
 
 const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
@@ -82,9 +83,6 @@ function summed(gaps: Float64Array): Float64Array {
   return out;
 }
 
-/** Rows an edge of a capture takes at least; with fewer the rows themselves are the pulses. */
-const ROWS_AN_EDGE = 4;
-
 /** The times themselves are a candidate where no column is a level. */
 function withTimes(found: readonly PulseSignal[], times: Float64Array, hasTimes: boolean): PulseSignal[] {
   const levels = found.filter(
@@ -154,11 +152,6 @@ function pick(
   return ask('WHICH_CHANNEL', say`${listed.length} channels hold pulses: which is the generator?`, listed);
 }
 
-/** Edges closer than this part of the usual pulse's gap are one edge that bounced. */
-const BOUNCE_PART = 0.05;
-/** More edges than this share must be bounces for them to be left out here; fewer are doubles of the count. */
-const BOUNCE_SHARE = 0.3;
-
 /** A switch or a slow edge that fires several times in a row: the first of each stands. */
 function debounced(signal: PulseSignal): PulseSignal {
   const { timeS } = signal;
@@ -177,9 +170,6 @@ function debounced(signal: PulseSignal): PulseSignal {
     notes: [...signal.notes, 'DOUBLED_PULSES'],
   };
 }
-
-/** Twice the nominal within this part is asked about where the file holds bare times. */
-const TWICE_PART = 0.1;
 
 /** Times at both edges alternate short and long; with twice the nominal every second one is taken, or it is asked. */
 function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSignal | AskedSpeed {

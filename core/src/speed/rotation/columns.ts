@@ -2,11 +2,10 @@
 import type { NumberTable } from '../../formats/index.js';
 import { median } from '../../numeric/index.js';
 import { unitNamed, unwrapCounter } from './timeBase.js';
+import { INTERVAL_SPREAD } from './defaults.js';
 
 /** A column of the time from each pulse to the next, by its name. */
 const INTERVALS = /interval|period|delta|\bgap|\bdt\b|Δ/i;
-/** Intervals without a name scatter about one length by no more than this part (common practice). */
-const INTERVAL_SPREAD = 0.35;
 
 /** Columns of pulse times (volts null: by plausibility, the times themselves or any channel) or of a capture. */
 export interface PulseColumns {

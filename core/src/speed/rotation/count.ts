@@ -3,6 +3,7 @@
  * out, following the local rhythm so that a slow change of speed does no harm.
  */
 import { median } from '../../numeric/index.js';
+import { DOUBLE_PART, LOOK_BACK, MOST_PULSES } from './defaults.js';
 
 /** Pulses with their missing and doubled ones put right. */
 export interface CountedPulses {
@@ -12,14 +13,6 @@ export interface CountedPulses {
   readonly missing: number;
   readonly doubled: number;
 }
-
-/** Pulses of the local rhythm looked back on. */
-const LOOK_BACK = 64;
-/** A gap under this part of the rhythm is a double, when leaving it out restores the rhythm. */
-const DOUBLE_PART = 0.45;
-
-/** Pulses, the missing ones counted, that are held at a time. */
-const MOST_PULSES = 6_000_000;
 
 /** Numbers `timeS` (strictly rising, at least 4); null when no steady rhythm is found. */
 export function countPulses(timeS: Float64Array, perTurn: number): CountedPulses | null {

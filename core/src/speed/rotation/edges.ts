@@ -5,15 +5,10 @@
  */
 import type { SampleSource } from '../../formats/index.js';
 import { median, quantile } from '../../numeric/index.js';
+import { EDGE_PIECE, EDGE_REACH, EDGE_UP, FEW_SAMPLES } from './defaults.js';
 
-const PIECE = 1 << 18;
 /** Hysteresis about the middle, as a part of the swing: low for a generator with a weak place, high in noise. */
 const HYSTERESIS = { low: 0.05, high: 0.15 } as const;
-/** Under so many samples a cycle a straight line between samples is too coarse. */
-const FEW_SAMPLES = 12;
-const UP = 4;
-/** Samples of the interpolating kernel on either side. */
-const REACH = 8;
 
 /** Low and high level of a channel. */
 export interface Swing {
@@ -79,7 +74,7 @@ export async function edgesOf(
   // Short pulses, or short gaps between them, must not be smoothed away.
   const shorter = Math.min(rough.duty(), 1 - rough.duty()) * period;
   const width = Math.max(1, Math.floor(Math.min(period / 8, shorter / 2)));
-  const few = period > 0 && period < FEW_SAMPLES && source.frames * UP < 4e8;
+  const few = period > 0 && period < FEW_SAMPLES && source.frames * EDGE_UP < 4e8;
   const pass = async (hysteresis: number) => {
     const finder = edgeFinder(swing, width, hysteresis);
     const finer = few ? interpolator(finder.push) : { push: finder.push, end: () => {} };
@@ -90,7 +85,7 @@ export async function edgesOf(
   let found = await pass(HYSTERESIS.low);
   if (found && isRagged(found.edges)) found = await pass(HYSTERESIS.high);
   if (!found) return null;
-  const scale = few ? 1 / UP : 1;
+  const scale = few ? 1 / EDGE_UP : 1;
   return {
     at: Float64Array.from(found.edges, (place) => place * scale),
     levels: Float64Array.from(found.levels),
@@ -119,8 +114,8 @@ async function run(
   push: (samples: Float64Array) => void,
   report: (done: number) => boolean | void,
 ): Promise<boolean> {
-  for (let start = 0; start < source.frames; start += PIECE) {
-    const [samples] = await source.read(start, PIECE, [channel]);
+  for (let start = 0; start < source.frames; start += EDGE_PIECE) {
+    const [samples] = await source.read(start, EDGE_PIECE, [channel]);
     if (!samples || samples.length === 0) break;
     push(samples);
     if (report(start / source.frames) === false) return false;
@@ -128,14 +123,14 @@ async function run(
   return true;
 }
 
-/** Hands on `UP` times as many samples, by a windowed sinc; edges shift by nothing. */
+/** Hands on `EDGE_UP` times as many samples, by a windowed sinc; edges shift by nothing. */
 function interpolator(push: (samples: Float64Array) => void) {
-  const kernels = Array.from({ length: UP }, (_, p) =>
-    Float64Array.from({ length: 2 * REACH }, (_x, i) => {
-      const x = i - (REACH - 1) - p / UP;
+  const kernels = Array.from({ length: EDGE_UP }, (_, p) =>
+    Float64Array.from({ length: 2 * EDGE_REACH }, (_x, i) => {
+      const x = i - (EDGE_REACH - 1) - p / EDGE_UP;
       if (Math.abs(x) < 1e-12) return 1;
-      const window = 0.5 + 0.5 * Math.cos((Math.PI * x) / REACH);
-      return Math.abs(x) >= REACH ? 0 : (Math.sin(Math.PI * x) / (Math.PI * x)) * window;
+      const window = 0.5 + 0.5 * Math.cos((Math.PI * x) / EDGE_REACH);
+      return Math.abs(x) >= EDGE_REACH ? 0 : (Math.sin(Math.PI * x) / (Math.PI * x)) * window;
     }),
   );
   let held = new Float64Array(0);
@@ -144,18 +139,18 @@ function interpolator(push: (samples: Float64Array) => void) {
     const joined = new Float64Array(held.length + samples.length);
     joined.set(held);
     joined.set(samples, held.length);
-    const count = joined.length - 2 * REACH + 1;
+    const count = joined.length - 2 * EDGE_REACH + 1;
     if (count <= 0) {
       held = joined;
       return;
     }
-    const out = new Float64Array(count * UP);
+    const out = new Float64Array(count * EDGE_UP);
     for (let n = 0; n < count; n++) {
-      for (let p = 0; p < UP; p++) {
+      for (let p = 0; p < EDGE_UP; p++) {
         const kernel = kernels[p] as Float64Array;
         let sum = 0;
-        for (let i = 0; i < 2 * REACH; i++) sum += (kernel[i] as number) * (joined[n + i] as number);
-        out[n * UP + p] = sum;
+        for (let i = 0; i < 2 * EDGE_REACH; i++) sum += (kernel[i] as number) * (joined[n + i] as number);
+        out[n * EDGE_UP + p] = sum;
       }
     }
     push(out);
@@ -163,14 +158,14 @@ function interpolator(push: (samples: Float64Array) => void) {
   };
   return {
     push(samples: Float64Array) {
-      // As if it had always stood at the first sample, so that sample n of the input is n * UP of the output.
+      // As if it had always stood at the first sample, so that sample n of the input is n * EDGE_UP of the output.
       if (first && samples.length > 0) {
-        held = new Float64Array(REACH - 1).fill(samples[0] as number);
+        held = new Float64Array(EDGE_REACH - 1).fill(samples[0] as number);
         first = false;
       }
       work(samples);
     },
-    end: () => work(new Float64Array(REACH).fill(held[held.length - 1] ?? 0)),
+    end: () => work(new Float64Array(EDGE_REACH).fill(held[held.length - 1] ?? 0)),
   };
 }
 

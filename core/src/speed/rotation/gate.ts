@@ -5,18 +5,13 @@ import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import { WANDERS } from '../tone/budget.js';
 import { TIME_UNITS } from './timeBase.js';
 import { say } from '../../words/index.js';
+import { DRIFT_PERCENT, MIRROR_CLOSE, MIRROR_FAR, UNSTEADY_PERCENT } from './defaults.js';
 
 /** The result itself, or what speaks against it. */
 export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWish): MeasuredPulses | AskedSpeed {
   if (wish.asIs) return result;
   return folded(result, signal, wish) ?? outOfReach(result, signal, wish) ?? unsteady(result) ?? result;
 }
-
-/** Parts of a log that differ by more than this (standard error of the mean, percent) hold no one speed. */
-const UNSTEADY_PERCENT = 0.5;
-
-/** From first tenth to last: beyond this it is coming up or running down, percent. */
-const DRIFT_PERCENT = 10;
 
 /** Noise alone would give a small uncertainty that the parts of the log contradict. */
 function unsteady(result: MeasuredPulses): AskedSpeed | null {
@@ -33,10 +28,6 @@ function unsteady(result: MeasuredPulses): AskedSpeed | null {
   );
 }
 
-/** A mirror this close to the nominal is believed sooner than a figure this far from it (logarithms). */
-const CLOSE = 0.1;
-const FAR = 0.25;
-
 /** A pulse rate near half the sampling rate, or whose mirror would make sense where it does not. */
 function folded(
   result: MeasuredPulses,
@@ -49,7 +40,7 @@ function folded(
   const near = pulseHz > (FOLD_PART * sampleHz) / 2;
   const sensible = mirrors.filter((rpm) => isReachable(rpm, nominalRpm));
   const off = (rpm: number) => Math.abs(Math.log(rpm / nominalRpm));
-  const better = off(result.meanRpm) > FAR && sensible.some((rpm) => off(rpm) < CLOSE);
+  const better = off(result.meanRpm) > MIRROR_FAR && sensible.some((rpm) => off(rpm) < MIRROR_CLOSE);
   const doubtful = near || better || (!isReachable(result.meanRpm, nominalRpm) && sensible.length > 0);
   if (!doubtful) return null;
   const choices: Choice[] = [...(isReachable(result.meanRpm, nominalRpm) ? [result.meanRpm] : []), ...sensible]

@@ -15,12 +15,8 @@ import { steadyStretches, type Steady } from './steady.js';
 import { askWhichSpeed } from './stretches.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 import { say } from '../../words/index.js';
-
-/** Scale error of a phone nobody calibrated, ± percent (common practice: 1 to 3). */
-export const UNCALIBRATED_SCALE_PERCENT = 3;
-const SHORTEST_RUN_S = 2;
-/** Left out on either side of the steady stretch while the platter comes up, seconds. */
-const SETTLE_S = 0.5;
+import { SETTLE_S, SHORTEST_RUN_S, UNCALIBRATED_SCALE_PERCENT } from './defaults.js';
+export { UNCALIBRATED_SCALE_PERCENT } from './defaults.js';
 
 /**
  * Measures a gyroscope log (CSV of time and three axes, or the one along the spindle).

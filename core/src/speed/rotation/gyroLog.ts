@@ -5,12 +5,7 @@ import type { GyroWish } from './gyroResult.js';
 import type { AxisUnit, GyroColumns } from './gyroColumns.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { unwrapCounter } from './timeBase.js';
-
-/** Standstill: under this part of the full rate. */
-const STILL_PART = 0.05;
-const SHORTEST_STILL_S = 0.3;
-/** A step longer than so many usual ones is a gap. */
-const GAP_STEPS = 5;
+import { GAP_STEPS, GYRO_STILL_PART, SHORTEST_STILL_S } from './defaults.js';
 
 /** A log that cannot be used: the reason, and the line it stands in. */
 export const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({
@@ -70,7 +65,7 @@ export function restOf(log: GyroLog): {
   const none = log.axes.map(() => 0);
   const rough = magnitude(log, none);
   const full = quantile(rough, 0.9);
-  const still = longest(log.timeS, rough, (rate) => rate < STILL_PART * full);
+  const still = longest(log.timeS, rough, (rate) => rate < GYRO_STILL_PART * full);
   const hasStill = still !== null && lengthS(log.timeS, still) >= SHORTEST_STILL_S;
   return { full, bias: hasStill ? meanVector(log.axes, inner(still)) : none, hasStill };
 }

@@ -21,12 +21,15 @@ import type { RotationWarning, UnusableRotation } from './result.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 import { weakSegments } from './weak.js';
 import { say } from '../../words/index.js';
-
-/** A place off by more than this part of the pitch every turn is damage, not tolerance (common practice). */
-const DAMAGED_PITCH_PART = 0.25;
-
-/** Places of the wheel and motion of the shaft are told apart in this many turns about. */
-const WHEEL_ROUNDS = 3;
+import {
+  DAMAGED_PITCH_PART,
+  MOST_PER_TURN,
+  MOST_PULSES_PER_S,
+  SETTLED_PULSES,
+  SETTLED_TURNS,
+  WHEEL_ROUNDS,
+} from './defaults.js';
+export { MOST_PER_TURN } from './defaults.js';
 
 /**
  * Measures the pulses in the text of a CSV file.
@@ -40,9 +43,6 @@ export async function measurePulses(text: string, wish: PulseWish): Promise<Puls
   const signal = await chosenSignal(table, wish.columns ?? guessPulseColumns(table), wish);
   return signal.kind === 'signal' ? pulsesOf(signal, wish) : signal;
 }
-
-/** Pulses a turn, at most: the finest encoders of such machines have a tenth of it. */
-export const MOST_PER_TURN = 10_000;
 
 /** @throws CoreError OUT_OF_RANGE unless `perTurn` is a whole number from 1 to {@link MOST_PER_TURN}. */
 export function requirePerTurn(perTurn: number): void {
@@ -71,9 +71,6 @@ const SETTLED_PARTS = [
   [0, 0.6],
   [0.2, 0.8],
 ] as const;
-/** Pulses and turns that such a part must still hold. */
-const SETTLED_PULSES = 24;
-const SETTLED_TURNS = 4;
 
 /** A stretch cut from a spin-up or a stop may hold its tail: the part that drifts least by far is taken instead. */
 function settled(
@@ -95,9 +92,6 @@ function settled(
   const best = parts.reduce<MeasuredPulses>((a, b) => (size(b) < size(a) ? b : a), whole);
   return size(best) < 0.5 * size(whole) ? best : whole;
 }
-
-/** No logger's clock tells pulses apart that come faster than this. */
-const MOST_PULSES_PER_S = 1e12;
 
 /** Pulses a second; infinite where the times are hardly apart. */
 function pulseRate({ timeS, number }: CountedPulses): number {

@@ -11,6 +11,7 @@ import { logOf, magnitude, refuse, restOf } from './gyroLog.js';
 import { requirePerTurn } from './pulses.js';
 import type { UnusableRotation } from './result.js';
 import { say } from '../../words/index.js';
+import { SMOOTH_S } from './defaults.js';
 
 /** Speeds in the order of time: seconds, turns a minute. */
 export interface RunDown {
@@ -18,9 +19,6 @@ export interface RunDown {
   readonly how: 'gyro' | 'pulses';
   readonly speeds: readonly { readonly at: number; readonly rpm: number }[];
 }
-
-/** A gyroscope's rate is taken over so long, seconds: its noise would cross every threshold many times. */
-const SMOOTH_S = 0.25;
 
 /**
  * Speeds of a log of a gyroscope (time and axes) or of pulses (times, or a capture). Pulses give the speed of each

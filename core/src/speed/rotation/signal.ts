@@ -7,6 +7,7 @@ import { pulsesOf, requirePerTurn } from './pulses.js';
 import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import type { UnusableRotation } from './result.js';
 import { say } from '../../words/index.js';
+import { MOST_CHANNELS } from './defaults.js';
 
 const refuse = (reason: UnusableRotation['reason']): UnusableRotation => ({ kind: 'unusable', reason, line: 0 });
 
@@ -33,8 +34,6 @@ export async function measurePulseWav(
   }
   return first;
 }
-
-const MOST_CHANNELS = 8;
 
 /** Pulses in the channel of `source` that swings most. */
 export async function signalIn(

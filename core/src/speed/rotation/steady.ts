@@ -1,5 +1,6 @@
 /** Where a speed holds: spin-up, changes of the selected speed and pauses split a log into stretches. */
 import { median } from '../../numeric/index.js';
+import { MOVING_PART, STILL_PART, TRIM_PART } from './defaults.js';
 
 /** Sample range of a stretch, end exclusive, and the size of its speed (any unit). */
 export interface Steady {
@@ -7,13 +8,6 @@ export interface Steady {
   readonly to: number;
   readonly level: number;
 }
-
-/** A change of the mean from one window to the next above this part is on the move, not wow. */
-const MOVING_PART = 0.04;
-/** Beside a move a stretch is trimmed until its windows lie within this part of its level, or within its own unrest. */
-const TRIM_PART = 0.001;
-/** A stretch under this part of the fastest is standing still. */
-const STILL_PART = 0.05;
 
 /** Running median of five, so that a single lost or doubled pulse is no move. */
 export function medianOfFive(values: Float64Array): Float64Array {

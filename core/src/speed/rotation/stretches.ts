@@ -6,6 +6,7 @@ import type { RotationWarning, UnusableRotation } from './result.js';
 import { medianOfFive, steadyStretches } from './steady.js';
 import { quantile } from '../../numeric/index.js';
 import { say } from '../../words/index.js';
+import { LEAST_STRETCH_S, LEAST_STRETCH_TURNS, PAUSE_GAPS, PAUSE_S, SPLIT_FROM_S } from './defaults.js';
 
 /** Pulses `from` to `to` (end exclusive). */
 export interface PulseStretch {
@@ -21,14 +22,6 @@ export interface ChosenStretches {
   readonly all: readonly SteadyStretch[];
   readonly warnings: readonly RotationWarning[];
 }
-
-/** A pause: longer than this, and so many times the usual gap. */
-const PAUSE_S = 1;
-const PAUSE_GAPS = 8;
-/** Shorter logs are taken whole. */
-const SPLIT_FROM_S = 4;
-const LEAST_S = 2;
-const LEAST_TURNS = 3;
 
 interface Found extends PulseStretch {
   readonly steady: SteadyStretch;
@@ -107,12 +100,12 @@ function steadyOf({ timeS }: PulseSignal, run: PulseStretch, { perTurn }: PulseW
   const rates = medianOfFive(Float64Array.from({ length: count }, (_, i) => rateAt(run.from + 1 + i)));
   const usual = quantile(rates, 0.6);
   const turnS = perTurn / usual;
-  const whole = span < Math.max(SPLIT_FROM_S, 2 * LEAST_TURNS * turnS) || count < 12;
+  const whole = span < Math.max(SPLIT_FROM_S, 2 * LEAST_STRETCH_TURNS * turnS) || count < 12;
   const steady = whole
     ? [{ from: 0, to: count, level: quantile(rates, 0.5) }]
     : steadyStretches(times, rates, {
         windowS: Math.max(2 * turnS, 3 / usual, Math.min(1, span / 12)),
-        leastS: Math.max(Math.min(LEAST_S, span / 4), LEAST_TURNS * turnS),
+        leastS: Math.max(Math.min(LEAST_STRETCH_S, span / 4), LEAST_STRETCH_TURNS * turnS),
       });
   return steady.map(({ from, to, level }) => {
     const [a, b] = [run.from + from + (from > 0 ? 1 : 0), run.from + to + 1];

@@ -2,6 +2,7 @@
 import { namedSeconds, namesTicks, type NumberTable } from '../../formats/index.js';
 import { ask, isReachable, rpmWords, type AskedSpeed } from '../asked.js';
 import { say } from '../../words/index.js';
+import { STEP_PART } from './defaults.js';
 
 /** Units a time column may be in, seconds each, with their words. */
 export const TIME_UNITS: readonly (readonly [string, number])[] = [
@@ -59,9 +60,6 @@ export function unwrapCounter(raw: Float64Array): Unwrapped {
 const isSteps = (steps: number): boolean => Math.round(steps) > 0 && Math.abs(steps - Math.round(steps)) < 1e-3;
 
 const commonPart = (a: number, b: number): number => (b === 0 ? a : commonPart(b, a % b));
-
-/** Steps count from this part of a gap on: they show as up to a tenth of a percent of wow. */
-const STEP_PART = 5e-4;
 
 /**
  * Largest step all times are whole multiples of, in their unit; 0 when they are finer than {@link STEP_PART}. Where

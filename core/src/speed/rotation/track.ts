@@ -19,12 +19,7 @@ import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
 import { say } from '../../words/index.js';
-
-/** Time base of a scope or logger, limit either way, percent (common practice: 100 ppm). */
-const TIME_BASE_LIMIT_PERCENT = 0.01;
-
-/** Wow is not told from fewer turns than this. */
-const WOW_TURNS = 2;
+import { TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
 
 /** Shaft phase in turns at rising times. */
 export interface TurnSamples {

@@ -1,6 +1,7 @@
 /** Places of a generator's wheel where its level dips once a turn. */
 import { median } from '../../numeric/index.js';
 import type { CountedPulses } from './count.js';
+import { LEAST_DIP_TURNS, MOST_PART, WEAK_PART } from './defaults.js';
 
 /** A weak place of a generator, once a turn. */
 export interface WeakSegment {
@@ -14,12 +15,6 @@ export interface WeakSegment {
   readonly speedPercent: number;
 }
 
-/** A level under this part of the usual one is a dip (common practice). */
-const WEAK_PART = 0.75;
-/** So many places may dip; with more it is an eccentric gap, not a place. */
-const MOST_PART = 0.34;
-const LEAST_TURNS = 3;
-
 /** Weak places from `levels` (one a cycle) beside the times they were counted from. */
 export function weakSegments(
   counted: CountedPulses,
@@ -29,7 +24,7 @@ export function weakSegments(
   perTurn: number,
 ): WeakSegment[] {
   const last = counted.number[counted.number.length - 1] as number;
-  if (perTurn < 3 || last < LEAST_TURNS * perTurn) return [];
+  if (perTurn < 3 || last < LEAST_DIP_TURNS * perTurn) return [];
   const by: number[][] = Array.from({ length: perTurn }, () => []);
   let k = 0;
   counted.timeS.forEach((t, i) => {

@@ -44,3 +44,9 @@ export const SOUND_DEFAULTS = {
   lowestRpm: 100,
   highestRpm: 40000,
 } as const;
+
+/** A change smaller than this is no load, percent (common practice: a fan drifts 1 to 2 % as it warms). */
+export const LEAST_DROOP_PERCENT = 2.5;
+
+/** Speeds are taken over this long about each mark, seconds. */
+export const MARK_S = 0.5;

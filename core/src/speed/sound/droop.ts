@@ -1,6 +1,8 @@
 /** Droop under load between two marks. */
 import { mean } from '../../numeric/index.js';
 import type { SpeedSeries } from '../tone/result.js';
+import { MARK_S } from './defaults.js';
+export { MARK_S } from './defaults.js';
 
 /** How far the speed falls under load, percent. */
 export interface Droop {
@@ -9,9 +11,6 @@ export interface Droop {
   /** How much slower it runs loaded than free, percent of the free speed. */
   readonly droopPercent: number;
 }
-
-/** Speeds are taken over this long about each mark, seconds. */
-export const MARK_S = 0.5;
 
 /**
  * From mark `freeS` to mark `loadedS` of a series: 1000 rpm free and 900 loaded is a droop of 10 %.

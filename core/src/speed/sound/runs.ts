@@ -1,6 +1,7 @@
 /** The runs of a drive that stops and starts, and the droop of one that is loaded, from what was heard. */
 import { steadyStretches } from '../rotation/steady.js';
 import type { MeasuredSound } from './result.js';
+import { LEAST_DROOP_PERCENT } from './defaults.js';
 
 /** A stretch of one speed. */
 export interface SoundRun {
@@ -22,9 +23,6 @@ export interface HeardDroop {
   readonly loadedRpm: number;
   readonly droopPercent: number;
 }
-
-/** A change smaller than this is no load, percent (common practice: a fan drifts 1 to 2 % as it warms). */
-const LEAST_DROOP_PERCENT = 2.5;
 
 /** Fastest steady level against the slowest of one run; null when there is one level only. */
 export function droopOf({ series, meanRpm, nominalRpm, stretches }: MeasuredSound): HeardDroop | null {

@@ -5,6 +5,8 @@
 import { PAPERS, type Paper } from '../../formats/index.js';
 import { ringBars } from './ring.js';
 import { say } from '../../words/index.js';
+import { FINEST_MM, RING_MM, WHITE_MM, WORDS_MM } from './defaults.js';
+export { WHITE_MM } from './defaults.js';
 
 /** What a disc or strip is made for; speeds in rpm, sizes in mm. */
 export interface DiscWish {
@@ -41,13 +43,6 @@ export const HOLES_MM = [7.24, 38.2, 0] as const;
 export const DISC_SIZES_MM = [190, 174, 100] as const;
 /** Fewer bars than this cannot be counted, more than this cannot be told apart. */
 const BARS = { least: 8, most: 2000 } as const;
-/** Widths of a ring and of the words between two, mm. */
-const RING_MM = 9;
-const WORDS_MM = 4;
-/** Bars finer than this run together on paper, mm. */
-const FINEST_MM = 0.5;
-/** Paper's edge that printers leave white, mm. */
-export const WHITE_MM = 10;
 
 /** Rings for the wish, outermost first: 50 Hz twice a cycle: 33 1/3 has 180 bars and no residue, 45 has 133 and +0.25 %. */
 export function discRings({

@@ -3,16 +3,11 @@ import { PAPERS, type Drawing, type DrawingMark } from '../../formats/index.js';
 import { fixed, signed } from '../../quantity/index.js';
 import { discRings, innerRadius, ringRadii, WHITE_MM, type DiscRing, type DiscWish } from './disc.js';
 import { say } from '../../words/index.js';
+import { LETTER_MM, PAPER_MM, RULER_MM, STRIP_MM } from './defaults.js';
 
-const LETTER_MM = 2.8;
 /** Width of letters, of their height, in plain sans serif faces: narrow, wide, and the rest. */
 const widthOf = (text: string): number =>
   [...text].reduce((sum, letter) => sum + (/[.,:il]/.test(letter) ? 0.28 : /[mw%]/.test(letter) ? 0.85 : 0.56), 0);
-/** A ruler to check the printer's scale by, mm. */
-const RULER_MM = 100;
-/** Thickness of paper and glue that a strip's middle line stands off the rim, mm (common practice). */
-const PAPER_MM = 0.1;
-const STRIP_MM = 12;
 
 /** Pages at true size; the wish must have no problems. */
 export function drawDisc(wish: DiscWish): Drawing[] {

@@ -1,7 +1,6 @@
 /** What the eye sees of a turning ring under a flashing lamp: the pattern's own motion, from where one stands. */
-/** Bars a second that the eye can still follow; faster they blur to grey (common practice). */
-const FOLLOWED_PER_S = 8;
 
+import { FOLLOWED_PER_S, STILL_PER_S } from './defaults.js';
 /** A ring as it looks. */
 export interface RingLook {
   /** Bars a second with the rotation (above zero), against it (below); where it blurs still what it would be. */
@@ -10,9 +9,6 @@ export interface RingLook {
   /** From where one stands. */
   readonly runs: 'left' | 'right' | null;
 }
-
-/** Slower than this a ring counts as still: one bar in a minute. */
-const STILL_PER_S = 1 / 60;
 
 /**
  * Bars that pass between two flashes, less the nearest whole number, times the flashes. A lamp that does not flash

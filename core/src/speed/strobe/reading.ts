@@ -8,6 +8,15 @@
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
 import { driftRpm, printedRing, ringBars } from './ring.js';
 import { say } from '../../words/index.js';
+import {
+  COUNTABLE_PER_S,
+  COUNT_LIMIT_BARS,
+  CRYSTAL_LIMIT_PERCENT,
+  MAINS_LIMIT_PERCENT,
+  MEASURED_MAINS_LIMIT_HZ,
+  STILL_WATCHED_S,
+} from './defaults.js';
+export { MAINS_LIMIT_PERCENT } from './defaults.js';
 
 /** What lights the disc. */
 export type StrobeLamp = 'mains' | 'half-wave' | 'own-crystal' | 'crystal' | 'steady';
@@ -69,18 +78,6 @@ export const STROBE_REFUSALS: Readonly<Record<StrobeRefusal['reason'], string>> 
     LEDs on direct current and high-frequency drivers do not.`,
   NOTHING_COUNTED: say`Type how many bars went past a mark and in how many seconds.`,
 };
-
-/** Interconnected grids stay within 1 % for 99.5 % of a year (EN 50160, from memory). */
-export const MAINS_LIMIT_PERCENT = 1;
-/** A counter reading of the mains, limit either way, Hz (common practice: last digit of a meter). */
-const MEASURED_MAINS_LIMIT_HZ = 0.01;
-/** A quartz lamp, limit either way, percent (common practice: 100 ppm). */
-const CRYSTAL_LIMIT_PERCENT = 0.01;
-/** Half a bar either way in the count; over this long when the ring seems to stand still. */
-const COUNT_LIMIT_BARS = 0.5;
-const STILL_WATCHED_S = 30;
-/** More a second cannot be counted by eye (common practice). */
-const COUNTABLE_PER_S = 3;
 
 /** Flashes a second of a lamp: mains twice a cycle, behind one diode once. */
 export function flashRate(lamp: StrobeLamp, hz: number): number {

@@ -10,6 +10,7 @@ import type { PhaseTrack } from './phase.js';
 import type { PhaseLine, TrendFit } from './trend.js';
 import { curveAt } from './trend.js';
 import { say } from '../../words/index.js';
+import { ADDED_STEP, FAINTEST_SIDE_LINE, MAINS_REACH, MOST_ADDED, NAMED_DB, ONE_SIDED, OWN_HZ } from './defaults.js';
 
 /** Another tone beside the test tone. */
 export interface AddedTone {
@@ -20,19 +21,6 @@ export interface AddedTone {
   /** The mains it is a multiple of, Hz; null when it is none. */
   readonly mainsHz: 50 | 60 | null;
 }
-
-/** Smaller than this part of the greater side line, the lesser one is leakage: one tone alone. */
-const ONE_SIDED = 0.4;
-/** Fainter side lines than this part of the tone are not looked at. */
-const FAINTEST = 3e-5;
-const MOST = 12;
-/** A multiple of the mains within this, Hz: the mains holds 0.1 % (common practice), the recorder's clock more. */
-const MAINS_REACH = 0.35;
-
-/** Fainter than this it is no tone worth a word, and leaves the figures as they are, decibels. */
-const NAMED_DB = -55;
-/** Side lines this near to a louder one are its own wobble, Hz. */
-const OWN_HZ = 4;
 
 /** Side lines of the fit that are added tones, as offsets from the tone, Hz. */
 function oneSided(band: Baseband, stretch: ToneStretch, track: PhaseTrack, lines: readonly PhaseLine[]): number[] {
@@ -47,7 +35,7 @@ function oneSided(band: Baseband, stretch: ToneStretch, track: PhaseTrack, lines
   mean /= Math.max(1, used);
   let weighted: ReturnType<typeof windowed> | null = null;
   for (const line of lines) {
-    if (Math.hypot(line.cos, line.sin) < FAINTEST) continue;
+    if (Math.hypot(line.cos, line.sin) < FAINTEST_SIDE_LINE) continue;
     weighted ??= windowed(band, stretch, mean);
     const m = amplitudeLine(band, stretch, track.startS, line.hz, weighted);
     const [pr, pi] = [line.cos, -line.sin];
@@ -57,18 +45,18 @@ function oneSided(band: Baseband, stretch: ToneStretch, track: PhaseTrack, lines
     if (Math.min(upper, lower) > ONE_SIDED * Math.max(upper, lower)) continue;
     out.push(upper > lower ? line.hz : -line.hz);
   }
-  return out.slice(0, MOST);
+  return out.slice(0, MOST_ADDED);
 }
 
 /** Relative amplitude under a Hann window, in steps of four samples, and the window's sum. */
 function windowed(band: Baseband, { start, end, usable }: ToneStretch, mean: number) {
-  const values = new Float64Array(Math.floor((end - start) / STEP));
+  const values = new Float64Array(Math.floor((end - start) / ADDED_STEP));
   let weight = 0;
   const turn = rotation((2 * Math.PI) / values.length, 0.5);
   for (let k = 0; k < values.length; k++) {
     const w = 0.5 - 0.5 * turn.cos();
     let sum = 0;
-    for (let n = STEP * k; n < STEP * (k + 1); n++) {
+    for (let n = ADDED_STEP * k; n < ADDED_STEP * (k + 1); n++) {
       if (!usable[n]) continue;
       sum += (band.amplitude[start + n] as number) / mean - 1;
       weight += w;
@@ -78,9 +66,6 @@ function windowed(band: Baseband, { start, end, usable }: ToneStretch, mean: num
   return { values, weight };
 }
 
-/** Samples taken together: side lines end at 205 Hz, the baseband has some 2000 samples a second. */
-const STEP = 4;
-
 /** Relative amplitude at `hz` as a complex number, time from `startS`. */
 function amplitudeLine(
   band: Baseband,
@@ -89,8 +74,8 @@ function amplitudeLine(
   hz: number,
   { values, weight }: ReturnType<typeof windowed>,
 ) {
-  const step = (2 * Math.PI * hz * STEP) / band.rate;
-  const first = 2 * Math.PI * hz * ((start + (STEP - 1) / 2) / band.rate - startS);
+  const step = (2 * Math.PI * hz * ADDED_STEP) / band.rate;
+  const first = 2 * Math.PI * hz * ((start + (ADDED_STEP - 1) / 2) / band.rate - startS);
   let re = 0;
   let im = 0;
   let c = Math.cos(first);

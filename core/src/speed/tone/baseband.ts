@@ -8,6 +8,7 @@
  */
 import { lowPassTaps, mixingSums, symmetricSums, workspace } from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
+import { BASEBAND_WORTH_IT } from './defaults.js';
 
 /** Complex baseband at `rate`; output i belongs to time i / rate. */
 export interface Baseband {
@@ -132,14 +133,11 @@ function mixingDecimator(taps: Float64Array, factor: number, cyclesPerSample: nu
   return { push, finish: () => push(new Float64Array(half)) };
 }
 
-/** Shorter blocks (those of the live meter) are not worth copying into the compiled loops. */
-const WORTH_IT = 512;
-
 /** Turns output `first + m` back by its count of cycles; set right from the exact count every 256. */
 function turnBack(re: Float64Array, im: Float64Array, count: number, first: number, cycles: number): void {
   const stepRe = Math.cos(2 * Math.PI * cycles);
   const stepIm = -Math.sin(2 * Math.PI * cycles);
-  const compiled = count > WORTH_IT ? workspace() : null;
+  const compiled = count > BASEBAND_WORTH_IT ? workspace() : null;
   const [reAt, imAt] = compiled ? [compiled.put(re.subarray(0, count)), compiled.put(im.subarray(0, count))] : [0, 0];
   for (let start = 0; start < count; start += 256) {
     const turned = (first + start) * cycles;
@@ -196,7 +194,7 @@ function polarSink(capacity: number) {
   let filled = 0;
   const push: ComplexPush = (re, im, count) => {
     const end = Math.min(count, capacity - filled);
-    const compiled = end > WORTH_IT ? workspace() : null;
+    const compiled = end > BASEBAND_WORTH_IT ? workspace() : null;
     if (compiled) {
       const [reAt, imAt] = [compiled.put(re.subarray(0, end)), compiled.put(im.subarray(0, end))];
       const [amplitudeAt, phaseAt] = [compiled.space(4 * end), compiled.space(8 * end)];

@@ -4,10 +4,9 @@
  */
 import { workspace, type Workspace } from '../../numeric/index.js';
 import type { PhaseTrack } from './phase.js';
+import { BASIS_BLOCK } from './defaults.js';
 
-const BLOCK = 512;
-
-/** Columns of samples `start`..`start + count`, column c at c * BLOCK; rows that are not usable are 0. */
+/** Columns of samples `start`..`start + count`, column c at c * BASIS_BLOCK; rows that are not usable are 0. */
 interface BasisBlock {
   readonly start: number;
   readonly count: number;
@@ -51,18 +50,18 @@ function layOut(compiled: Workspace, { track, order, lineHz }: Basis) {
   const total = track.phase.length;
   const steps = lineHz.map((hz) => (2 * Math.PI * hz) / track.rate);
   const waves = Float64Array.from(steps.flatMap((step) => [Math.cos(step), Math.sin(step)]));
-  const blocks = Math.ceil(total / BLOCK);
+  const blocks = Math.ceil(total / BASIS_BLOCK);
   const phases = new Float64Array(2 * steps.length * blocks);
   for (let b = 0; b < blocks; b++) {
     steps.forEach((step, l) => {
       const at = 2 * (b * steps.length + l);
-      phases[at] = Math.cos(step * b * BLOCK);
-      phases[at + 1] = Math.sin(step * b * BLOCK);
+      phases[at] = Math.cos(step * b * BASIS_BLOCK);
+      phases[at + 1] = Math.sin(step * b * BASIS_BLOCK);
     });
   }
   const usableAt = compiled.put(track.usable);
   const [wavesAt, phasesAt] = [compiled.put(waves), compiled.put(phases)];
-  const columnsAt = compiled.space(8 * BLOCK * columnCount(order, lineHz.length));
+  const columnsAt = compiled.space(8 * BASIS_BLOCK * columnCount(order, lineHz.length));
   return { usableAt, columnsAt, shape: [total, order, lineHz.length, wavesAt, phasesAt] as const };
 }
 
@@ -82,9 +81,9 @@ export const columnCount = (order: number, lines: number): number => order + 1 +
 /** Hands every block of the track to `use`; the columns' memory is used again for the next. */
 function eachBlock({ track, order, lineHz }: Basis, use: (block: BasisBlock) => void): void {
   const total = track.phase.length;
-  const columns = new Float64Array(columnCount(order, lineHz.length) * BLOCK);
-  for (let start = 0; start < total; start += BLOCK) {
-    const count = Math.min(BLOCK, total - start);
+  const columns = new Float64Array(columnCount(order, lineHz.length) * BASIS_BLOCK);
+  for (let start = 0; start < total; start += BASIS_BLOCK) {
+    const count = Math.min(BASIS_BLOCK, total - start);
     legendreColumns(columns, order, start, count, total - 1);
     lineHz.forEach((hz, i) => waveColumns(columns, order + 1 + 2 * i, (2 * Math.PI * hz) / track.rate, start, count));
     blankUnusable(columns, track.usable, start, count);
@@ -96,23 +95,24 @@ function legendreColumns(columns: Float64Array, order: number, start: number, co
   const scale = 2 / last;
   for (let i = 0; i < count; i++) {
     columns[i] = 1;
-    if (order > 0) columns[BLOCK + i] = (start + i) * scale - 1;
+    if (order > 0) columns[BASIS_BLOCK + i] = (start + i) * scale - 1;
   }
   for (let k = 2; k <= order; k++) {
-    const at = k * BLOCK;
+    const at = k * BASIS_BLOCK;
     const a = (2 * k - 1) / k;
     const b = (k - 1) / k;
     for (let i = 0; i < count; i++) {
-      const x = columns[BLOCK + i] as number;
-      columns[at + i] = a * x * (columns[at - BLOCK + i] as number) - b * (columns[at - 2 * BLOCK + i] as number);
+      const x = columns[BASIS_BLOCK + i] as number;
+      columns[at + i] =
+        a * x * (columns[at - BASIS_BLOCK + i] as number) - b * (columns[at - 2 * BASIS_BLOCK + i] as number);
     }
   }
 }
 
 /** Cosine and sine by rotation, set right at each block's start. */
 function waveColumns(columns: Float64Array, column: number, step: number, start: number, count: number): void {
-  const cosAt = column * BLOCK;
-  const sinAt = cosAt + BLOCK;
+  const cosAt = column * BASIS_BLOCK;
+  const sinAt = cosAt + BASIS_BLOCK;
   let c = Math.cos(step * start);
   let s = Math.sin(step * start);
   const dc = Math.cos(step);
@@ -129,7 +129,7 @@ function waveColumns(columns: Float64Array, column: number, step: number, start:
 function blankUnusable(columns: Float64Array, usable: Uint8Array, start: number, count: number): void {
   for (let i = 0; i < count; i++) {
     if (usable[start + i]) continue;
-    for (let at = i; at < columns.length; at += BLOCK) columns[at] = 0;
+    for (let at = i; at < columns.length; at += BASIS_BLOCK) columns[at] = 0;
   }
 }
 
@@ -138,13 +138,13 @@ function addBlock(matrix: Float64Array, rhs: Float64Array, block: BasisBlock, ph
   const { start, count, columns: basis } = block;
   const columns = rhs.length;
   for (let i = 0; i < columns; i++) {
-    rhs[i] = (rhs[i] as number) + dot(basis, i * BLOCK, phase, start, count);
+    rhs[i] = (rhs[i] as number) + dot(basis, i * BASIS_BLOCK, phase, start, count);
     const row = i * columns;
     const last = Math.min(i, upTo);
     let j = 0;
-    for (; j + 3 <= last; j += 4) addFourDots(matrix, row + j, basis, i * BLOCK, j * BLOCK, count);
+    for (; j + 3 <= last; j += 4) addFourDots(matrix, row + j, basis, i * BASIS_BLOCK, j * BASIS_BLOCK, count);
     for (; j <= last; j++)
-      matrix[row + j] = (matrix[row + j] as number) + dot(basis, i * BLOCK, basis, j * BLOCK, count);
+      matrix[row + j] = (matrix[row + j] as number) + dot(basis, i * BASIS_BLOCK, basis, j * BASIS_BLOCK, count);
   }
 }
 
@@ -157,9 +157,9 @@ function addFourDots(out: Float64Array, at: number, basis: Float64Array, a: numb
   for (let i = 0; i < count; i++) {
     const value = basis[a + i] as number;
     s0 += value * (basis[b + i] as number);
-    s1 += value * (basis[b + BLOCK + i] as number);
-    s2 += value * (basis[b + 2 * BLOCK + i] as number);
-    s3 += value * (basis[b + 3 * BLOCK + i] as number);
+    s1 += value * (basis[b + BASIS_BLOCK + i] as number);
+    s2 += value * (basis[b + 2 * BASIS_BLOCK + i] as number);
+    s3 += value * (basis[b + 3 * BASIS_BLOCK + i] as number);
   }
   out[at] = (out[at] as number) + s0;
   out[at + 1] = (out[at + 1] as number) + s1;
@@ -182,7 +182,7 @@ function dot(a: Float64Array, from: number, b: Float64Array, start: number, coun
 function takeOffBlock(out: Float64Array, coefficients: Float64Array, { start, count, columns }: BasisBlock): void {
   for (let c = 0; c < coefficients.length; c++) {
     const coefficient = coefficients[c] as number;
-    const at = c * BLOCK;
+    const at = c * BASIS_BLOCK;
     for (let i = 0; i < count; i++) {
       out[start + i] = (out[start + i] as number) - coefficient * (columns[at + i] as number);
     }

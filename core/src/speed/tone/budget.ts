@@ -6,9 +6,8 @@ import type { ToneOptions } from './options.js';
 import type { PhaseTrack } from './phase.js';
 import type { TrendFit } from './trend.js';
 import { say } from '../../words/index.js';
-
-/** A wander under this part of the speed rounds to nothing. */
-export const LEAST_WANDER = 1e-6;
+import { LEAST_WANDER } from './defaults.js';
+export { LEAST_WANDER } from './defaults.js';
 
 /** Why the scatter of the parts stands in a budget. */
 export const WANDERS = say`the parts of the stretch differ by more than noise`;

@@ -49,3 +49,141 @@ export const TONE_DEFAULTS = {
   seriesStepS: 0.04,
   spectrumPoints: 900,
 } as const;
+
+/** Either side is at least this long, seconds. */
+export const LEAST_SIDE_S = 1.5;
+
+/** A smaller step than this is not told from wow and drift, as a part. */
+export const LEAST_STEP = 0.002;
+
+/** Two levels must leave less than this part of what a straight line leaves. */
+export const BETTER_THAN_LINE = 0.5;
+
+/** So much of the step lies within a second: a run-up or a warm-up takes longer. */
+export const SUDDEN_PART = 0.7;
+
+/** The second about a splice, half of it on either side, seconds. */
+export const SPLICE_NEAR_S = 0.5;
+
+/** Shorter blocks (those of the live meter) are not worth copying into the compiled loops. */
+export const BASEBAND_WORTH_IT = 512;
+
+/** Parts of the log compared, and how many times their scatter must pass what the noise allows. */
+export const WANDER_BLOCKS = 8;
+
+/** How many times their scatter must pass what the noise allows. */
+export const WANDER_RATIO = 3;
+
+/** Blocks that a slow curve is looked for in: it has at most a few bends over the whole length. */
+export const CURVE_BLOCKS = 400;
+
+/** Samples read at a time. */
+export const READ_PIECE = 1 << 16;
+
+/** A gated tone leaves gaps that are bridged; with less of it than this there is no telling its phase. */
+export const LEAST_USED = 0.35;
+
+/** Pieces measured, at most. */
+export const MOST_PIECES = 40;
+
+/** Smaller than this part of the greater side line, the lesser one is leakage: one tone alone. */
+export const ONE_SIDED = 0.4;
+
+/** Fainter side lines than this part of the tone are not looked at. */
+export const FAINTEST_SIDE_LINE = 3e-5;
+
+/** Added tones told, at most. */
+export const MOST_ADDED = 12;
+
+/** A multiple of the mains within this, Hz: the mains holds 0.1 % (common practice), the recorder's clock more. */
+export const MAINS_REACH = 0.35;
+
+/** Fainter than this it is no tone worth a word, and leaves the figures as they are, decibels. */
+export const NAMED_DB = -55;
+
+/** Side lines this near to a louder one are its own wobble, Hz. */
+export const OWN_HZ = 4;
+
+/** Samples taken together: side lines end at 205 Hz, the baseband has some 2000 samples a second. */
+export const ADDED_STEP = 4;
+
+/** Samples kept at a time: with the factor and the taps a few hundred kilobytes. */
+export const KEPT_AT_A_TIME = 16384;
+
+/** Samples that the compiled loop is given at a time, and from which on it is worth the copying. */
+export const AT_A_TIME = 65536;
+
+/** From so many samples on the compiled loop is worth the copying. */
+export const PHASE_WORTH_IT = 1024;
+
+/** Fine grid of the weighted figures: the quasi-peak detector's constants are fitted to it. */
+export const GRID_HZ = 4000;
+
+/** Fine grid of the unweighted percentile: ten points a cycle of the highest flutter. */
+export const PLAIN_GRID_HZ = 2000;
+
+/** Step from look to look, seconds. */
+export const SURVEY_STEP_S = 0.1;
+
+/** Recordings longer than this are stepped through more widely. */
+export const LONG_S = 600;
+
+/** Step from look to look in long ones, seconds. */
+export const LONG_SURVEY_STEP_S = 0.5;
+
+/** Steps read at a time. */
+export const PIECE_STEPS = 100;
+
+/** Shortest stretch of a tone that is told, seconds. */
+export const SHORTEST_STRETCH_S = 1.5;
+
+/** The frame's strongest line over the 40 % point of its spectrum, power. */
+export const FRAME_CONTRAST = 300;
+
+/** Pitches within this part are one tone. */
+export const SAME_PITCH = 0.03;
+
+/** Before and behind a splice, what is left out of either side. */
+export const BESIDE_SPLICE_S = 0.2;
+
+/** Stretches this short are run-in, a click or a splice, seconds. */
+export const COUNTED_S = 2;
+
+/** A stretch under this part of the recording leaves room for another. */
+export const WHOLE_PART = 0.85;
+
+/** Half length of the interpolating kernel, in samples. */
+export const KERNEL_REACH = 6;
+
+/** Fine samples worked on at a time: small enough to stay in the cache. */
+export const FINE_BLOCK = 16384;
+
+/** Cells of the histogram of sizes. */
+export const CELLS = 65536;
+
+/** A wander under this part of the speed rounds to nothing. */
+export const LEAST_WANDER = 1e-6;
+
+/** Points worked on at a time: memory, no result depends on it. */
+export const BASIS_BLOCK = 512;
+
+/** Blocks in which a tone is there or not, seconds. */
+export const PRESENCE_BLOCK_S = 0.02;
+
+/** Level of a block against the tone's usual one, within which it may fade, pump or be loud. */
+export const FAINTEST_PART = 0.03;
+
+/** … and over which it is something else, times the usual level. */
+export const LOUDEST_PART = 6;
+
+/** Blocks handed to the compiled loop at a time. */
+export const BLOCKS_AT_A_TIME = 1024;
+
+/** Blocks the usual level is taken over, and how many of them stand about a sample: 0.8 s. */
+export const LEVEL_BLOCK_S = 0.05;
+
+/** Blocks about a sample that the usual level is taken over: 0.8 s. */
+export const LEVEL_BLOCKS = 8;
+
+/** Over the middle: a tone that is gated is absent half of the time. */
+export const LEVEL_QUANTILE = 0.7;

@@ -16,14 +16,11 @@ import type { FlutterFigures } from './result.js';
 import type { PhaseLine, TrendFit } from './trend.js';
 import { sizes } from './sizes.js';
 import { weight } from './weighting.js';
+import { GRID_HZ, PLAIN_GRID_HZ } from './defaults.js';
 
 /** Band edges in Hz. */
 export const FLUTTER_BANDS = { peakLow: 0.2, rmsLow: 0.5, high: 200 } as const;
 
-/** Fine grid of the weighted figures: the quasi-peak detector's constants are fitted to it. */
-const GRID_HZ = 4000;
-/** Fine grid of the unweighted percentile: ten points a cycle of the highest flutter. */
-const PLAIN_GRID_HZ = 2000;
 /** Deviation of the residual in percent at the track's rate: unweighted 0.2-200 Hz and weighted. */
 export interface ResidualDeviation {
   readonly unweighted: Float64Array;

@@ -6,6 +6,7 @@ import { hannWindow, nextPowerOfTwo, quantile, solveNormal, windowedPower, works
 import { TONE_DEFAULTS as D } from './defaults.js';
 import type { PhaseTrack } from './phase.js';
 import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
+import { CURVE_BLOCKS, WANDER_BLOCKS, WANDER_RATIO } from './defaults.js';
 
 /** Hann power of a residual: |X|^2 by bin of `binHz`, normalised so that white noise of 1 rad^2 gives 1. */
 interface ResidualSpectrum {
@@ -52,10 +53,6 @@ function neededOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
 export function slowNoise(track: PhaseTrack, residual: Float64Array): number {
   return slowNoiseOf(track, residualSpectrum(track, residual));
 }
-
-/** Parts of the log compared, and how many times their scatter must pass what the noise allows. */
-const WANDER_BLOCKS = 8;
-const WANDER_RATIO = 3;
 
 /**
  * Standard error of the mean (Hz) that the parts of the log themselves show, where they differ more
@@ -115,9 +112,6 @@ function windowSquares({ phase, usable }: PhaseTrack): number {
   const window = hannWindow(phase.length);
   return window.reduce((sum, value, n) => sum + (usable[n] ? value * value : 0), 0);
 }
-
-/** Blocks that a slow curve is looked for in: it has at most a few bends over the whole length. */
-const CURVE_BLOCKS = 400;
 
 /**
  * The highest order of curve that the residual still shows, tested on block means: a coefficient

@@ -25,11 +25,9 @@ import { between, shifted } from './part.js';
 import { survey, type SurveyFound } from './survey.js';
 import { meanHz, type TrendFit } from './trend.js';
 import { say } from '../../words/index.js';
+import { LEAST_USED, MOST_PIECES, READ_PIECE } from './defaults.js';
 
 const unusable = (reason: ToneRefusalReason): UnusableTone => ({ kind: 'unusable', reason });
-
-/** Samples read at a time. */
-const PIECE = 1 << 16;
 
 /**
  * Measures the tone in a WAV file. Bad files come back as `unusable` with a reason.
@@ -104,8 +102,8 @@ async function toBaseband(
   report: (done: number) => boolean | void,
 ): Promise<Baseband | null> {
   const maker = basebandMaker(source.sampleRate, found.frequencyHz, source.frames);
-  for (let start = 0; start < source.frames; start += PIECE) {
-    const [samples] = await source.read(start, PIECE, [found.channel]);
+  for (let start = 0; start < source.frames; start += READ_PIECE) {
+    const [samples] = await source.read(start, READ_PIECE, [found.channel]);
     if (!samples || samples.length === 0) break;
     maker.push(samples);
     if (report(start / source.frames) === false) return null;
@@ -186,17 +184,11 @@ function evaluated(tone: FittedTone, found: ToneFound, options: ToneOptions): To
   };
 }
 
-/** A gated tone leaves gaps that are bridged; with less of it than this there is no telling its phase. */
-const LEAST_USED = 0.35;
-
 const lengthOf = ({ start, end }: ToneStretch): number => end - start;
 
 /** The tone comes and goes: the longest piece is less than all the others. */
 const inPieces = ([longest = 0, ...others]: readonly number[]): boolean =>
   others.length >= 2 && others.reduce((sum, one) => sum + one, 0) > longest;
-
-/** Pieces measured, at most. */
-const MOST_PIECES = 40;
 
 /** Each piece by itself; the mean is theirs by length, with their scatter, all else that of the longest. */
 function ofPieces(

@@ -6,6 +6,7 @@ import { lowPassTaps, symmetricSums, workspace, type Workspace } from '../../num
 import type { Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { wrap, type ToneStretch } from './presence.js';
+import { AT_A_TIME, KEPT_AT_A_TIME, PHASE_WORTH_IT } from './defaults.js';
 
 /** Phase against the centre frequency, radians, at `rate`; sample i is at startS + i / rate. */
 export interface PhaseTrack {
@@ -30,9 +31,6 @@ export function phaseTrack(band: Baseband, stretch: ToneStretch): PhaseTrack {
     : thinnedInPieces(phase, taps, factor);
   return { rate, startS, centreHz: band.centreHz, ...thinned };
 }
-
-/** Samples kept at a time: with the factor and the taps a few hundred kilobytes. */
-const KEPT_AT_A_TIME = 16384;
 
 /** Unwraps and thins piece by piece, so that a long recording is never held twice. */
 function thinnedInPieces(phase: Float64Array, taps: Float64Array, factor: number) {
@@ -65,14 +63,10 @@ function thinnedOverGaps(phase: Float64Array, usable: Uint8Array, taps: Float64A
   return { phase: out, usable: mask };
 }
 
-/** Samples that the compiled loop is given at a time, and from which on it is worth the copying. */
-const AT_A_TIME = 65536;
-const WORTH_IT = 1024;
-
 /** The phase without its jumps. */
 function joined(phase: Float64Array): Float64Array {
   const out = new Float64Array(phase.length);
-  if (phase.length < WORTH_IT || !workspace()) return plainJoined(phase, out);
+  if (phase.length < PHASE_WORTH_IT || !workspace()) return plainJoined(phase, out);
   out[0] = phase[0] as number;
   for (let from = 0; from < phase.length - 1; from += AT_A_TIME) {
     const to = Math.min(phase.length, from + AT_A_TIME + 1);

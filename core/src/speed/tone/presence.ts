@@ -5,6 +5,15 @@
 import { quantile, workspace, type Workspace } from '../../numeric/index.js';
 import type { Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
+import {
+  BLOCKS_AT_A_TIME,
+  FAINTEST_PART,
+  LEVEL_BLOCKS,
+  LEVEL_BLOCK_S,
+  LEVEL_QUANTILE,
+  LOUDEST_PART,
+  PRESENCE_BLOCK_S,
+} from './defaults.js';
 
 /** The longest stretch of tone, in baseband samples, end exclusive, with a mask of usable samples. */
 export interface ToneStretch {
@@ -14,7 +23,6 @@ export interface ToneStretch {
   readonly dropouts: number;
 }
 
-const BLOCK_S = 0.02;
 const TAU = 2 * Math.PI;
 
 /** Wraps an angle to -pi..pi. */
@@ -22,32 +30,25 @@ export function wrap(angle: number): number {
   return angle - TAU * Math.round(angle / TAU);
 }
 
-/** Level of a block against the tone's usual one, within which it may fade, pump or be loud. */
-const FAINTEST_PART = 0.03;
-const LOUDEST_PART = 6;
-
 /** The longest stretch of tone of about `amplitude`, or null when no block looks like one. */
 export const findStretch = (band: Baseband, amplitude: number): ToneStretch | null =>
   findStretches(band, amplitude)[0] ?? null;
 
 /** Every stretch of tone, the longest first; gaps of up to half a second inside one are dropouts. */
 export function findStretches(band: Baseband, amplitude: number): ToneStretch[] {
-  const size = Math.max(4, Math.round(BLOCK_S * band.rate));
+  const size = Math.max(4, Math.round(PRESENCE_BLOCK_S * band.rate));
   const blocks = Math.floor(band.phase.length / size);
   const present = new Uint8Array(blocks);
   const sums = compiledSums(band, size, blocks) ?? plainSums(band, size, blocks);
   for (let b = 0; b < blocks; b++)
     present[b] = holdsTone(sums.subarray(4 * b, 4 * b + 4), band, size, amplitude) ? 1 : 0;
   const edge = Math.round(0.006 * band.rate);
-  return runsOf(present, Math.round(D.longestDropoutS / BLOCK_S)).map((run) => {
+  return runsOf(present, Math.round(D.longestDropoutS / PRESENCE_BLOCK_S)).map((run) => {
     const start = run.start === 0 ? edge : run.start * size;
     const end = run.end === blocks ? Math.max(start, band.phase.length - edge) : run.end * size;
     return { start, end, ...maskDropouts(band, start, end) };
   });
 }
-
-/** Blocks handed to the compiled loop at a time. */
-const BLOCKS_AT_A_TIME = 1024;
 
 /** Four a block: sums of the amplitude and of its square, of the step of the phase and of its square. */
 function compiledSums({ amplitude, phase }: Baseband, size: number, blocks: number): Float64Array | null {
@@ -146,12 +147,6 @@ function maskDropouts(band: Baseband, start: number, end: number): { usable: Uin
   }
   return { usable, dropouts };
 }
-
-/** Blocks the usual level is taken over, and how many of them stand about a sample: 0.8 s. */
-const LEVEL_BLOCK_S = 0.05;
-const LEVEL_BLOCKS = 8;
-/** Over the middle: a tone that is gated is absent half of the time. */
-const LEVEL_QUANTILE = 0.7;
 
 /** The usual amplitude about each block of `size` samples: it may fade or pump slowly. */
 interface LocalLevels {

@@ -11,6 +11,18 @@ import { between, shifted } from './part.js';
 import { stepIn } from './splice.js';
 import type { MeasuredTone, ToneResult, UnusableTone } from './result.js';
 import { say } from '../../words/index.js';
+import {
+  BESIDE_SPLICE_S,
+  COUNTED_S,
+  FRAME_CONTRAST,
+  LONG_S,
+  LONG_SURVEY_STEP_S,
+  PIECE_STEPS,
+  SAME_PITCH,
+  SHORTEST_STRETCH_S,
+  SURVEY_STEP_S,
+  WHOLE_PART,
+} from './defaults.js';
 
 /** Test tones that a tape or record may carry, Hz (IEC, NAB and JIS practice, from memory). */
 export const TEST_TONES_HZ = [3150, 3000, 1000, 300] as const;
@@ -22,21 +34,10 @@ export interface ToneBand {
   readonly hz: number;
 }
 
-const STEP_S = 0.1;
-/** Recordings longer than this are stepped through more widely. */
-const LONG_S = 600;
-const LONG_STEP_S = 0.5;
-/** Steps read at a time. */
-const PIECE_STEPS = 100;
-const SHORTEST_S = 1.5;
-/** The frame's strongest line over the 40 % point of its spectrum, power. */
-const CONTRAST = 300;
-const SAME_PITCH = 0.03;
-
 /** Stretches of at least 1.5 s, in order. The recording is read through once, in pieces. */
 export async function findBands(source: SampleSource, channel: number): Promise<ToneBand[]> {
   const size = nextPowerOfTwo(source.sampleRate * 0.05);
-  const stepS = source.frames > LONG_S * source.sampleRate ? LONG_STEP_S : STEP_S;
+  const stepS = source.frames > LONG_S * source.sampleRate ? LONG_SURVEY_STEP_S : SURVEY_STEP_S;
   const step = Math.round(stepS * source.sampleRate);
   const pitches: number[] = [];
   for (let start = 0; start + size <= source.frames; start += PIECE_STEPS * step) {
@@ -60,7 +61,7 @@ function pitchOf(samples: Float64Array, rate: number): number {
   for (let k = first; k < power.length - 2; k++) if ((power[k] as number) > (power[top] as number)) top = k;
   // The flank of hum below the range is no line.
   if (top === first && (power[top - 1] as number) >= (power[top] as number)) return 0;
-  if ((power[top] as number) < CONTRAST * (quantile(power, 0.4) + 1e-12)) return 0;
+  if ((power[top] as number) < FRAME_CONTRAST * (quantile(power, 0.4) + 1e-12)) return 0;
   let sum = 0;
   let moment = 0;
   for (let k = top - 2; k <= top + 2; k++) {
@@ -77,16 +78,13 @@ function bandsOf(pitches: readonly number[], stepS: number): ToneBand[] {
     const hz = pitches[from] as number;
     let to = from + 1;
     while (to < pitches.length && hz > 0 && Math.abs((pitches[to] as number) / hz - 1) < SAME_PITCH) to++;
-    if (hz > 0 && (to - from) * stepS >= SHORTEST_S) {
+    if (hz > 0 && (to - from) * stepS >= SHORTEST_STRETCH_S) {
       out.push({ startS: from * stepS, endS: to * stepS, hz: median(pitches.slice(from, to)) });
     }
     from = to;
   }
   return joined(out);
 }
-
-/** Before and behind a splice, what is left out of either side. */
-const BESIDE_SPLICE_S = 0.2;
 
 function atSplice(band: ToneBand, pitches: readonly number[], stepS: number): ToneBand[] {
   const [from, to] = [Math.round(band.startS / stepS), Math.round(band.endS / stepS)];
@@ -163,11 +161,6 @@ export function matchNominals(pitches: readonly number[], wantedHz: number): num
 function nearest(hz: number, tones: readonly number[]): number {
   return tones.reduce((a, b) => (Math.abs(Math.log(hz / b)) < Math.abs(Math.log(hz / a)) ? b : a));
 }
-
-/** Stretches this short are run-in, a click or a splice, seconds. */
-const COUNTED_S = 2;
-/** A stretch under this part of the recording leaves room for another. */
-const WHOLE_PART = 0.85;
 
 /** A recording measured whole: the tone, and every other steady stretch where it holds several. */
 export interface MeasuredRecording {

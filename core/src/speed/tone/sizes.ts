@@ -5,12 +5,7 @@
 import { workspace, type Workspace } from '../../numeric/index.js';
 import { quasiPeakScale, quasiPeakSteps, unscaledDetector } from './quasiPeak.js';
 import type { PhaseLine } from './trend.js';
-
-/** Half length of the interpolating kernel, in samples. */
-const REACH = 6;
-/** Fine samples worked on at a time: small enough to stay in the cache. */
-const FINE_BLOCK = 16384;
-const CELLS = 65536;
+import { CELLS, FINE_BLOCK, KERNEL_REACH } from './defaults.js';
 
 /** Sizes in the deviation's own unit. */
 export interface Sizes {
@@ -26,8 +21,8 @@ export interface Sizes {
  */
 export function sizes(rest: Float64Array, lines: readonly PhaseLine[], rate: number, factor: number): Sizes {
   const bound = sizeBound(rest, lines);
-  const padded = new Float64Array(rest.length + 2 * REACH);
-  padded.set(rest, REACH - 1);
+  const padded = new Float64Array(rest.length + 2 * KERNEL_REACH);
+  padded.set(rest, KERNEL_REACH - 1);
   const compiled = workspace();
   const grid = { padded, length: rest.length, kernels: interpolator(factor), lines, fineRate: rate * factor, factor };
   const scale = bound > 0 ? CELLS / bound : 0;
@@ -41,7 +36,7 @@ export function sizes(rest: Float64Array, lines: readonly PhaseLine[], rate: num
 }
 
 interface FineGrid {
-  /** The rest with REACH - 1 zeros before and the others behind it. */
+  /** The rest with KERNEL_REACH - 1 zeros before and the others behind it. */
   readonly padded: Float64Array;
   readonly length: number;
   readonly kernels: readonly Float64Array[];
@@ -72,7 +67,7 @@ function compiledCount(compiled: Workspace, grid: FineGrid, scale: number): Coun
   for (let start = 0; start < length; start += coarse) {
     const count = Math.min(coarse, length - start);
     const from = paddedAt + 8 * start;
-    kernelsAt.forEach((kernel, p) => filterSums(from, kernel, 2 * REACH, 1, count, fineAt + 8 * p, factor));
+    kernelsAt.forEach((kernel, p) => filterSums(from, kernel, 2 * KERNEL_REACH, 1, count, fineAt + 8 * p, factor));
     for (const line of lines) {
       const step = (2 * Math.PI * line.hz) / fineRate;
       const angle = step * start * factor;
@@ -153,7 +148,7 @@ function interpolatePhase(
   for (let n = start, at = first; at < out.length; n++, at += factor) {
     let even = 0;
     let odd = 0;
-    for (let i = 0; i < 2 * REACH; i += 2) {
+    for (let i = 0; i < 2 * KERNEL_REACH; i += 2) {
       even += (kernel[i] as number) * (padded[n + i] as number);
       odd += (kernel[i + 1] as number) * (padded[n + i + 1] as number);
     }
@@ -164,11 +159,11 @@ function interpolatePhase(
 /** Windowed-sinc kernels for the `factor` phases between two samples; the first is the sample itself. */
 function interpolator(factor: number): Float64Array[] {
   return Array.from({ length: factor }, (_, p) => {
-    const kernel = new Float64Array(2 * REACH);
-    if (p === 0) return kernel.fill(1, REACH - 1, REACH);
-    for (let i = 0; i < 2 * REACH; i++) {
-      const x = i - (REACH - 1) - p / factor;
-      kernel[i] = (Math.sin(Math.PI * x) / (Math.PI * x)) * (0.5 + 0.5 * Math.cos((Math.PI * x) / REACH));
+    const kernel = new Float64Array(2 * KERNEL_REACH);
+    if (p === 0) return kernel.fill(1, KERNEL_REACH - 1, KERNEL_REACH);
+    for (let i = 0; i < 2 * KERNEL_REACH; i++) {
+      const x = i - (KERNEL_REACH - 1) - p / factor;
+      kernel[i] = (Math.sin(Math.PI * x) / (Math.PI * x)) * (0.5 + 0.5 * Math.cos((Math.PI * x) / KERNEL_REACH));
     }
     return kernel;
   });

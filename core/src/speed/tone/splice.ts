@@ -1,15 +1,6 @@
 /** A sudden step from one steady speed to another: a splice, or a selector moved. */
 import { median } from '../../numeric/index.js';
-
-/** Either side is at least this long, seconds. */
-const LEAST_SIDE_S = 1.5;
-/** A smaller step than this is not told from wow and drift, as a part. */
-const LEAST_STEP = 0.002;
-/** Two levels must leave less than this part of what a straight line leaves. */
-const BETTER_THAN_LINE = 0.5;
-/** So much of the step lies within a second: a run-up or a warm-up takes longer. */
-const SUDDEN_PART = 0.7;
-const NEAR_S = 0.5;
+import { BETTER_THAN_LINE, LEAST_SIDE_S, LEAST_STEP, SPLICE_NEAR_S, SUDDEN_PART } from './defaults.js';
 
 /**
  * Index of the first value behind a step in `pitches` (Hz, `stepS` seconds apart), or null where one
@@ -23,7 +14,7 @@ export function stepIn(pitches: readonly number[], stepS: number): number | null
   const line = lineRest(values);
   const best = bestSplit(values, side);
   if (best.rest >= BETTER_THAN_LINE * line || Math.abs(best.step) < LEAST_STEP) return null;
-  const near = Math.max(2, Math.round(NEAR_S / stepS));
+  const near = Math.max(2, Math.round(SPLICE_NEAR_S / stepS));
   const before = median(values.slice(Math.max(0, best.at - 1 - near), best.at - 1));
   const after = median(values.slice(best.at + 1, best.at + 1 + near));
   return (after - before) / best.step >= SUDDEN_PART ? best.at : null;
