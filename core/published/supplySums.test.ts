@@ -129,3 +129,23 @@ describe('a zener and its feed', () => {
     expect(refusal('zener', { supply: '12', zener: '12', old: '100' })).toContain('must stand over');
   });
 });
+
+describe('near the limits of another mains', () => {
+  it('more than six percent beside what it wants is set exactly first, more than ten is far (common practice)', () => {
+    const says = (given: string) => solved('mains', { wanted: '100', given }).says.join(' ');
+    expect(says('94.2')).not.toContain('Near the limit');
+    expect(says('93.8')).toContain('Near the limit');
+    expect(says('106.2')).toContain('Near the limit');
+    expect(says('105.8')).not.toContain('Near the limit');
+    expect(says('89.8')).toContain('Far under');
+    expect(says('110.2')).toContain('Far over');
+  });
+
+  it('the reservoir is recharged in the angle whose cosine is what is left of the peak: 0.6 V of 29.8 V in 0.64 ms', () => {
+    const value = Number(
+      rowOf('supply', { secondary: '23', load: '0.132', reservoir: '2200' }, /Recharged/)?.match(/[\d.]+/)?.[0],
+    );
+    expect(value).toBeGreaterThan(0.55);
+    expect(value).toBeLessThan(0.75);
+  });
+});

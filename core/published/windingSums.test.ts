@@ -57,3 +57,21 @@ describe('three windings', () => {
     expect(windings({ pairs: '30 30 30', megohm: '0.5' }).says.join(' ')).toContain('no mains on it');
   });
 });
+
+describe('what a pair of brushes and three windings say', () => {
+  it('sides more than a millimetre and a half apart are uneven (common practice)', () => {
+    const says = (left: string, right: string) => solved('brushes', { left, right, limit: '5' }).says.join(' ');
+    expect(says('9', '7.6')).not.toContain('Uneven');
+    expect(says('9', '7.4')).toContain('Uneven');
+    expect(says('7.4', '9')).toContain('Uneven');
+    expect(says('9', '5')).toContain('Worn');
+    expect(says('9', '5.1')).not.toContain('Worn');
+  });
+
+  it('small ones that differ by no more than two last digits want four wires (resolution: half a digit either way, twice)', () => {
+    const says = (pairs: string) => solved('windings', { pairs, resolution: '0.1' }).says.join(' ');
+    expect(says('4.8 4.8 4.65')).toContain('four wires');
+    expect(says('4.95 4.95 4.74')).not.toContain('four wires');
+    expect(says('4.8 4.8 4.8')).not.toContain('four wires');
+  });
+});

@@ -177,3 +177,21 @@ describe('the sheet', () => {
     ]);
   });
 });
+
+describe('what the sheet tells the owner', () => {
+  const shop = { name: 'Shop', address: '', currency: 'EUR' };
+  const told = (powerKind: JobFacts['powerKind'], ...bodies: EventBody[]) =>
+    sheetModel(shop, { ...job, powerKind }, bodies.map(line));
+
+  it('a plug is pulled, a pack is taken out, each where there is one', () => {
+    expect(told('mains').cautions.join(' ')).toMatch(/Pull the plug/);
+    expect(told('mains').cautions.join(' ')).not.toMatch(/pack/);
+    expect(told('pack').cautions.join(' ')).toMatch(/Take the pack out/);
+    expect(told('pack').cautions.join(' ')).not.toMatch(/plug/);
+  });
+
+  it('one that did not turn has no verdict, one that did has its own', () => {
+    const off = told('mains', speed('33', 0, { turned: false, errorPercent: null }), speed('45', -1.8));
+    expect(off.speeds.map(({ asFound }) => asFound?.verdict === '')).toEqual([true, false]);
+  });
+});

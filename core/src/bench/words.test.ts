@@ -220,6 +220,14 @@ describe('speed lines', () => {
       errorPercent: null,
       expandedPercent: 0.1,
     });
+    // Turns a minute without a nominal to be off from are what they are; a tone without one stands at its nominal.
+    expect(speedFromRun({ ...sound, errorPercent: null, unit: 'rpm', mean: 12_345 }, speed33, null, null).rpm).toBe(
+      12_345,
+    );
+    expect(speedFromRun({ ...sound, errorPercent: null, unit: 'Hz', mean: 3150 }, speed33, null, null).rpm).toBeCloseTo(
+      100 / 3,
+      9,
+    );
     const unsure = speedFromRun({ ...sound, warnings: ['OCTAVE_UNSURE'] }, speed33, null, null);
     expect(unsure.expandedPercent).toBeNull();
   });

@@ -86,6 +86,17 @@ describe('a bench supply', () => {
     expect(await supplyState(session)).toMatchObject({ on: false });
   });
 
+  it('read while it is on, gives its volts as volts and its current as amperes; a reset takes both back', async () => {
+    const { session } = talkWith(standInSupply(() => 10));
+    expect(await supplyState(session)).toEqual({ volts: 0, limitAmps: 0.1, on: false });
+    await setSupply(session, { volts: 5, limitAmps: 1 });
+    session.tell('OUTP ON');
+    expect(await takeSupply(session, 'volts-dc')).toMatchObject({ value: 5, unit: 'V' });
+    expect(await takeSupply(session, 'amps-dc')).toMatchObject({ value: 0.5, unit: 'A' });
+    session.tell('*RST');
+    expect(await supplyState(session)).toEqual({ volts: 0, limitAmps: 0.1, on: false });
+  });
+
   it('is switched off when something goes wrong while it is on', async () => {
     const { session, said } = talkWith(standInSupply(() => 10, 'garbled'));
     const wish = { volts: 5, limitAmps: 1 };

@@ -108,3 +108,24 @@ describe('the entry line hears a repairer', () => {
     expect(right).toBe(results.length);
   });
 });
+
+describe('what stands in a line of no figure', () => {
+  it('a ring that stands still is no bar in no time', () => {
+    expect(parseEntry('33: still', known)).toEqual({
+      kind: 'strobe',
+      speedId: '33',
+      bars: 0,
+      direction: 'still',
+      edge: null,
+      overS: 0,
+    });
+  });
+
+  it('a power of ten is refused at its own place, from its first digit to its unit', () => {
+    for (const text of ['1e3 V', 'reservoir 2.5e3 V', 'reads 10e-9 F there']) {
+      const entry = parseEntry(text, known);
+      if (entry.kind !== 'bad') throw new Error(entry.kind);
+      expect(text.slice(entry.from, entry.to)).toMatch(/^(1e3 V|2\.5e3 V|10e-9 F)$/);
+    }
+  });
+});

@@ -248,6 +248,15 @@ describe('the drawing', () => {
     const [a, b] = crossed.runs as [(typeof crossed.runs)[number], (typeof crossed.runs)[number]];
     expect(Math.sign(a.from[1])).toBe(-Math.sign(a.to[1]));
     expect(Math.sign(a.from[1])).toBe(-Math.sign(b.from[1]));
+    const [pulley, disc] = ['pulley', 'platter'].map((id) => crossed.wheels.find((one) => one.id === id));
+    if (!pulley || !disc) throw new Error('no wheels');
+    for (const { from, to } of crossed.runs) {
+      const along = [to[0] - from[0], to[1] - from[1]] as const;
+      // A tangent stands square on both radii, and meets each wheel at its rim.
+      expect(along[0] * (from[0] - pulley.x) + along[1] * (from[1] - pulley.y)).toBeCloseTo(0, 6);
+      expect(along[0] * (to[0] - disc.x) + along[1] * (to[1] - disc.y)).toBeCloseTo(0, 6);
+      expect(Math.hypot(to[0] - disc.x, to[1] - disc.y)).toBeCloseTo(30, 9);
+    }
   });
 });
 
