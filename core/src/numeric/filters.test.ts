@@ -101,6 +101,13 @@ describe('filters and waves', () => {
     expect(() => lowPassTaps({ rate: 1000, passHz, stopHz, attenuationDb: 60 })).toThrow(CoreError);
   });
 
+  it('takes any edges between nought and the rate: half a hertz of a hundred as well', () => {
+    const taps = lowPassTaps({ rate: 100, passHz: 0.5, stopHz: 2, attenuationDb: 60 });
+    expect(taps.reduce((sum, tap) => sum + tap, 0)).toBeCloseTo(1, 12);
+    expect(() => lowPassTaps({ rate: 100, passHz: 10, stopHz: 100, attenuationDb: 60 })).not.toThrow();
+    expect(() => lowPassTaps({ rate: 100, passHz: 10, stopHz: 100.1, attenuationDb: 60 })).toThrow(CoreError);
+  });
+
   it('a rotated cosine keeps to the true one over a long way', () => {
     const step = 0.0123;
     const turn = rotation(step, 0.5);
