@@ -64,7 +64,10 @@ describe.each(MACHINES)('%s', (_id, machine) => {
   it('what is or is not stands well on every sound one', () => {
     const flags = [...wrong].filter(([name]) => {
       const values = [of(name).least, of(name).most];
-      return values.every((value) => value === 0 || value === 1) && !/ripple|wow|error|slack|volts|times|ohm|capacitor/.test(name);
+      return (
+        values.every((value) => value === 0 || value === 1) &&
+        !/ripple|wow|error|slack|volts|times|ohm|capacitor/.test(name)
+      );
     });
     for (const [name] of flags) {
       const [right] = WELL.test(name) && !/pulley\.turns|winding\.turns/.test(name) ? [1] : [0];
@@ -92,6 +95,22 @@ describe.each(MACHINES)('%s', (_id, machine) => {
       if (/^wow|warble|unsteady/.test(name)) expect(most, name).toBeLessThan(20);
       if (/rpm$/.test(name)) expect(most, name).toBeLessThan(15 * Math.max(1, of(name).most));
     }
+  });
+
+  it('what stands still makes no noise of turning, wears no wow and moves no air', () => {
+    for (const { id } of machine.faults)
+      for (const seed of SEEDS.slice(0, 6)) {
+        const now = machine.unit([id], seed).moment();
+        const turning = Object.entries(now).filter(([name]) => /rpm$/.test(name));
+        if (turning.length === 0 || turning.some(([, value]) => value !== 0) || now['motor.kicks'] === 1) continue;
+        for (const [name, value] of Object.entries(now))
+          if (
+            /^(knock|rumble$|sparks|thump|wow|warble|suction|motor\.(roughness|click|knock)|gears\.grind|drum\.(rumbles|squeals))/.test(
+              name,
+            )
+          )
+            expect(value, `${id} ${name}`).toBe(0);
+      }
   });
 
   it('a fault wears, dirties and weakens; none mends', () => {
