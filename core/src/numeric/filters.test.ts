@@ -108,6 +108,32 @@ describe('filters and waves', () => {
     expect(() => lowPassTaps({ rate: 100, passHz: 10, stopHz: 100.1, attenuationDb: 60 })).toThrow(CoreError);
   });
 
+  it.each([
+    [30, 2.117],
+    [40, 3.395],
+    [50, 4.534],
+    [60, 5.653],
+    [80, 7.857],
+  ])(
+    'at %d dB has the window of Kaiser’s β %d, and stops by so much (Kaiser 1974, from memory)',
+    (attenuationDb, beta) => {
+      const taps = lowPassTaps({ rate: 1000, passHz: 50, stopHz: 90, attenuationDb });
+      const half = (taps.length - 1) / 2;
+      // Numerator of the order: (A − 8) / (2.285 Δω).
+      expect(taps.length).toBe(Math.ceil((attenuationDb - 8) / (2.285 * 2 * Math.PI * 0.04)) | 1);
+      // Of the ideal low-pass at 70 Hz the window leaves I0(β √(1 − (n/half)²)) / I0(β), all over their sum.
+      const ideal = (n: number) => (n === 0 ? 0.14 : Math.sin(2 * Math.PI * 0.07 * n) / (Math.PI * n));
+      const window = (n: number) => besselI0(beta * Math.sqrt(1 - (n / half) ** 2)) / besselI0(beta);
+      const shape = Array.from({ length: taps.length }, (_, i) => ideal(i - half) * window(i - half));
+      const sum = shape.reduce((a, b) => a + b, 0);
+      taps.forEach((tap, i) => expect(Math.abs(tap - (shape[i] as number) / sum)).toBeLessThan(2e-4));
+      for (let hz = 90; hz <= 500; hz += 5) {
+        const gain = taps.reduce((acc, tap, i) => acc + tap * Math.cos((2 * Math.PI * hz * (i - half)) / 1000), 0);
+        expect(20 * Math.log10(Math.abs(gain) + 1e-12)).toBeLessThan(-attenuationDb + 2);
+      }
+    },
+  );
+
   it('a rotated cosine keeps to the true one over a long way', () => {
     const step = 0.0123;
     const turn = rotation(step, 0.5);

@@ -154,6 +154,36 @@ describe('the day plan', () => {
     ).toBe(NINE + 300 + 10 * 60);
   });
 
+  it('what keeps its place through a wait holds it to the end of it, what does not leaves it with the hands', () => {
+    // One isolator: the second job wants it. Soaking on it for an hour keeps it, an hour beside it does not.
+    const starts = (keeps: readonly Shared[]) => {
+      const soak = job([block(10, 60, ['isolator'], keeps)]);
+      const other = job([block(20, 0, ['isolator'])]);
+      return layDown([soak, other], bench, [soak.id, other.id]).laid.map(({ startMin, handsEndMin, endMin }) => [
+        startMin - NINE,
+        handsEndMin - NINE,
+        endMin - NINE,
+      ]);
+    };
+    expect(starts(['isolator'])).toEqual([
+      [0, 10, 70],
+      [70, 90, 90],
+    ]);
+    expect(starts([])).toEqual([
+      [0, 10, 70],
+      [10, 30, 30],
+    ]);
+    // Two places: a third job waits for the first to be free.
+    const [a, b, c] = [90, 60, 10].map((wait) => job([block(5, wait, ['place'], ['place'])])) as [
+      ChainJob,
+      ChainJob,
+      ChainJob,
+    ];
+    expect(layDown([a, b, c], bench, [a.id, b.id, c.id]).laid.map(({ startMin }) => startMin - NINE)).toEqual([
+      0, 5, 70,
+    ]);
+  });
+
   it('does as it is told: what was dragged to the front comes first', () => {
     const jobs = [job([block(200)]), job([block(10)]), job([block(20)])];
     const long = jobs[0] as ChainJob;
