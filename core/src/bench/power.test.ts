@@ -227,6 +227,15 @@ describe('several devices', () => {
     expect(powerFrom(washer, lines)).toMatchObject({ chargeProved: false, charge: { volts: 311 } });
   });
 
+  it('clocks that differ by a second and a half are one; by two and a half the earlier is late', () => {
+    const lines = (offS: number) => {
+      const [on, off] = heard(['desk', 20, live], ['tablet', 20, dead]) as [BenchEvent, BenchEvent];
+      return [on, { ...off, enteredAt: new Date(Date.parse(on.enteredAt) - 1000 * offS).toISOString() }];
+    };
+    expect(powerFrom(washer, lines(1.5)).state).toBe('unplugged-unknown');
+    expect(powerFrom(washer, lines(2.5)).state).toBe('live-direct');
+  });
+
   it('what still waits in this browser comes after what the server has', () => {
     const [on, off] = heard(['desk', 20, live], ['desk', 5, dead]) as [BenchEvent, BenchEvent];
     const waiting = { ...off, position: undefined };

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import type { EventBody } from '../event.js';
 import { DECISION, lineMaker, speedOf, testJob } from '../job.test-data.js';
+import { isOwed } from '../prove/check.js';
 import { jobState } from '../state.js';
 import { chainOf, NO_CHAIN } from './chain.js';
 
@@ -52,6 +53,28 @@ describe('the chain of a job', () => {
     expect(block('soak')?.waitMin).toBeGreaterThan(0);
     const tool = testJob('cordless-brushless', { powerKind: 'pack', ratedVolts: 18 });
     for (const one of chain([], tool).blocks) expect(one.needs).not.toContain('isolator');
+  });
+
+  it('takes the minutes that such things take on a bench (common practice): before anything is known, and as each is left', () => {
+    const minutes = (bodies: readonly EventBody[]) =>
+      Object.fromEntries(chain(bodies).blocks.map(({ id, handsMin }) => [id, handsMin]));
+    expect(minutes([])).toEqual({
+      'take-in': 10,
+      'open-up': 15,
+      find: 40,
+      mend: 30,
+      close: 15,
+      'set-speed': 15,
+      prove: 20,
+      soak: 5,
+      look: 10,
+      'hand-back': 10,
+    });
+    // Worked on, proving takes three minutes for each check that is owed, five at least.
+    const state = jobState(DECK, [speed(-2.4), WORK].map(lineMaker()));
+    const owed = state.proving.checks.filter(isOwed).length;
+    expect(owed).toBeGreaterThan(1);
+    expect(minutes([speed(-2.4), WORK])['prove']).toBe(Math.max(5, 3 * owed));
   });
 
   it('a timer that holds the hands is told with its end; handed back nothing is left; a day that was promised is told', () => {

@@ -312,5 +312,10 @@ describe('electrical safety (usual limits of EN 50678 and EN 50699, from memory)
       instrument: '',
     });
     expect(words).toBe('Insulation above 20\u202fMΩ, at least 2.0\u202fMΩ');
+    const earth = (value: number, limit: number) =>
+      safetyWords({ kind: 'safety-reading', reading: 'earth', value, above: false, limit, instrument: '' });
+    expect(earth(0.12, 0.3)).toBe('Earth path 0.12\u202fΩ, at most 0.30\u202fΩ');
+    expect(earth(1, 10)).toBe('Earth path 1.0\u202fΩ, at most 10\u202fΩ');
+    expect(earth(9.94, 0.999)).toBe('Earth path 9.9\u202fΩ, at most 1.00\u202fΩ');
   });
 });

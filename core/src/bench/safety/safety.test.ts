@@ -26,6 +26,19 @@ const line = (body: EventBody, more: Partial<BenchEvent> = {}): BenchEvent => ({
   ...more,
 });
 
+const CHARGE = {
+  kind: 'reading',
+  text: '',
+  values: [3],
+  unit: 'V',
+  qualifier: 'dc',
+  bound: 'exact',
+  place: 'charge left',
+  speedId: null,
+  condition: null,
+  holdKey: null,
+} as const;
+
 describe('what holds a charge', () => {
   it('follows family, power and rated volts', () => {
     expect(storesOf(jobOf('belt-turntable-dc'))).toEqual([]);
@@ -59,24 +72,35 @@ describe('make-safe lines', () => {
   it('are answered by the power state, by a reading, or by a tap', () => {
     expect(states()).toMatchObject({ unplug: 'open', charge: 'open', water: 'open' });
     const unplugged: EventBody = { kind: 'power', state: 'unplugged-unknown', conditions: [] };
-    const measured = {
-      kind: 'reading',
-      text: '',
-      values: [3],
-      unit: 'V',
-      qualifier: 'dc',
-      bound: 'exact',
-      place: 'charge left',
-      speedId: null,
-      condition: null,
-      holdKey: null,
-    } as const;
-    expect(states(unplugged, measured, { kind: 'safe', lineId: 'water', text: 'x' })).toMatchObject({
+    expect(states(unplugged, CHARGE, { kind: 'safe', lineId: 'water', text: 'x' })).toMatchObject({
       unplug: 'answered',
       charge: 'answered',
       water: 'said',
       tilt: 'open',
     });
+  });
+
+  it('a wait for a charge is over when it is measured gone with the plug out, and by nothing else', () => {
+    const volts = (value: number): EventBody => ({ ...CHARGE, values: [value] });
+    const waits = (...bodies: readonly EventBody[]) =>
+      jobState(
+        jobOf('washer-front'),
+        bodies.map((body) => line(body)),
+      ).safeLines.filter((one) => one.line.waitMin !== null);
+    const off: EventBody = { kind: 'power', state: 'unplugged-unknown', conditions: [] };
+    const on: EventBody = { kind: 'power', state: 'live-direct', conditions: [] };
+    const stands = (...bodies: readonly EventBody[]) => waits(...bodies).map(({ state }) => state);
+    expect(waits().length).toBeGreaterThan(0);
+    for (const bodies of [[], [off], [off, volts(311)], [off, volts(3), on], [on]])
+      expect(new Set(stands(...bodies)), JSON.stringify(bodies.map(({ kind }) => kind))).toEqual(new Set(['open']));
+    expect(new Set(stands(off, volts(311), volts(3)))).toEqual(new Set(['answered']));
+    // While it waits it says until when: so many minutes from the plug; live, or proved, there is nothing to wait for.
+    for (const { line: own, waitUntil } of waits(off)) {
+      const unplugged = START + minute * 60_000;
+      expect(Date.parse(waitUntil ?? '') - unplugged).toBe((own.waitMin ?? 0) * 60_000);
+    }
+    for (const bodies of [[], [on], [off, volts(3)]])
+      expect(waits(...bodies).every(({ waitUntil }) => waitUntil === null)).toBe(true);
   });
 });
 
