@@ -1,8 +1,7 @@
-import { lineMaker, testJob, voltsAt } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
-import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
-import { standing, type BenchEvent, type ReadingBody, type SpeedBody } from '../event.js';
+import { FAMILIES, type DrivePath } from '../../families/index.js';
+import type { BenchEvent } from '../event.js';
 import { workSaid } from '../workSaid.js';
 import { type JobFacts } from '../job.js';
 import { ledgerOf, parseStep } from '../ledger/index.js';
@@ -10,33 +9,10 @@ import { didNotTurn } from '../speedReading.js';
 import { jobState } from '../state.js';
 import { confirmedFaults } from './confirmed.js';
 import { findEvidence, fittedPath, pathOf } from './evidence.js';
+import { answer, family, job, line, path, read, reading, speed } from './evidence.test-data.js';
 import { workOfRepair } from './workOf.js';
 
-const family = familyOf('belt-turntable-dc');
-const job = testJob(family.id, { speedIds: ['33', '45'], complaint: 'slow' });
-const path = pathOf(job) as DrivePath;
 const engine = engineOf(path);
-
-const line = lineMaker();
-const speed = (speedId: string, errorPercent: number, more: Partial<SpeedBody> = {}): BenchEvent =>
-  line({
-    ...didNotTurn(family.speeds.find((one) => one.id === speedId) as (typeof family.speeds)[number]),
-    method: 'tone-recording',
-    turned: true,
-    errorPercent,
-    expandedPercent: 0.1,
-    ...more,
-  });
-const reading = (place: string | null, value: number, more: Partial<ReadingBody> = {}): BenchEvent =>
-  line({ ...voltsAt(value, place), ...more } as ReadingBody);
-const answer = (testId: string, outcome: string): BenchEvent =>
-  line({ kind: 'answer', testId, name: testId, outcome, words: outcome, value: null, unit: null });
-
-function read(...lines: BenchEvent[]) {
-  const state = jobState(job, lines);
-  const places = new Map(state.readings.flatMap((one) => (one.place ? [[one.key, one.place] as const] : [])));
-  return findEvidence(job, path, standing(lines), { ledger: state.ledger, power: state.power, places });
-}
 const share = (block: string, ...lines: BenchEvent[]) =>
   suspectsOf(engine, posteriorOf(engine, read(...lines).events)).find((one) => one.block === block)?.share ?? 0;
 
