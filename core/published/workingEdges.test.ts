@@ -21,7 +21,6 @@ const USUAL: Readonly<Record<string, WorkingTexts>> = {
   lamps: {},
   windings: { pairs: '30 30 30' },
   mains: { wanted: '100' },
-  zener: {},
 };
 
 /**
@@ -137,6 +136,44 @@ mains | given: 105 | Beside what it wants here = +5.0 %
 mains | given: 100; plateHz: 60 | Set it to = 83.3 V
 mains | given: 100; mains: 60 | Set it to = 100 V
 mains | given: 100; va: 40 | Take at least = 60 VA
+lamps | row: 011010 | Code = 26
+lamps | row: 011010 | If lit and dark are swapped = 37
+lamps | row: 011010 | If read from the other end = 22
+lamps | row: 011010 | =
+lamps | row: 011010 | ~A code names a symptom
+lamps | row: 011010; table: 26 = pump, 37 = door | =pump
+lamps | row: 011010; table: 26 = pump, 37 = door | ~A code names a symptom
+lamps | row: 011010; table: 26 = pump, 37 = door | If lit and dark are swapped = 37: door
+lamps | row: 011010; table: 37 = door | =not in the sheet
+lamps | row: 011010; table: 37 = door | ~try it swapped or mirrored
+lamps | row: 011010; means: as 0 | Code = 37
+lamps | row: 01102 | ?Two to sixteen lamps
+copper | ohm: 10; from: 20; to: 80 | At 80 °C = 12.4 Ω
+copper | ohm: 10; from: -61; to: 20 | ?No bench is that cold
+copper | ohm: 10; from: 20; to: -61 | ?No bench is that cold
+copper | ohm: 10; from: -59; to: 20 | !Type a temperature
+copper | ohm: 10; from: 20 | ~Type a temperature, or the ohms read hot
+motor-state | amps: 0 | =open
+motor-state | amps: 0.0009 | =open
+motor-state | amps: 0.01 | =open or not driven
+motor-state | amps: 0.019 | =open or not driven
+motor-state | amps: 0.021 | =weak or jammed
+motor-state | amps: 0.01; kind: bare | =weak or jammed
+motor-state | amps: 0.05; does: hums or twitches | =weak
+motor-state | amps: 0.71; ohm: 12 | =jammed
+motor-state | amps: 0.69; ohm: 12 | =weak or jammed
+motor-state | amps: 0.5; ohm: 12 | Of its stall current = 50.0 %
+motor-state | amps: 0.05; does: turns well | =right
+motor-state | amps: 0.05; does: turns slowly | =weak
+motor-state | amps: 0.061; usual: 0.04; does: turns well | =drags
+motor-state | amps: 0.059; usual: 0.04; does: turns well | =right
+fitted-resistor | added: 10000; from: 45; to: 90 | Fitted = 10 kΩ
+fitted-resistor | added: 10000; from: 45; to: 90 | =
+fitted-resistor | added: 10000; from: 45; to: 90; checkOhm: 20000; checkRpm: 22.5 | Law by two readings = 1/R
+fitted-resistor | added: 10000; from: 45; to: 90; checkOhm: 20000; checkRpm: 22.5 | !Neither law fits
+fitted-resistor | added: 10000; from: 45; to: 90; checkOhm: 20000; checkRpm: 90 | =the law does not hold
+fitted-resistor | added: 10000; from: 45; to: 90; checkOhm: 20000; checkRpm: 60 | Law by two readings = neither
+fitted-resistor | added: 10000; from: 45; to: 90; checkOhm: 20000 | !Neither law fits
 `
   .trim()
   .split('\n');
