@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { BenchEvent, EventBody, PowerState } from './event.js';
 import type { JobFacts } from './job.js';
 import { CHARGE_PLACE, isDead, powerFrom, powerLineWords, powerNowWords } from './power.js';
+import { chargePlaces } from './charge.js';
 import { bleedPlan } from './safety/bleedPlan.js';
 import { jobState } from './state.js';
 import { nextWish, owedItems } from './owed.js';
@@ -35,6 +36,21 @@ describe('charge', () => {
       );
     },
   );
+
+  it('a reservoir is a store of what stores on the mains, but where volts are measured at one it is a place like any other', () => {
+    const places = (familyId: string, powerKind: 'mains' | 'pack' = 'mains') =>
+      chargePlaces({ familyId, powerKind, ratedVolts: powerKind === 'pack' ? 36 : 230 });
+    for (const family of ['video-recorder', 'washer-top', 'washer-front', 'stand-mixer', 'vacuum-cleaner'])
+      expect(places(family).has('reservoir'), family).toBe(true);
+    // The power supply of a reel deck is read at its reservoir; its run capacitor is what bites.
+    expect(places('open-reel').has('reservoir')).toBe(false);
+    expect(places('open-reel').has('run capacitor')).toBe(true);
+    for (const family of ['belt-turntable-dc', 'cassette-belt', 'direct-drive-servo'])
+      expect(places(family).size, family).toBe(0);
+    expect(places('cordless-brushless', 'pack').has('bulk capacitor')).toBe(true);
+    expect(places('cordless-brushless').size).toBe(0);
+    expect(places('washer-front').has('bus')).toBe(true);
+  });
 
   it('stays what was measured last, and two falling readings give the time to safe', () => {
     const { charge } = now(washer, power('unplugged-unknown'), volts(311, 'bus'), volts(200, 'bus'));

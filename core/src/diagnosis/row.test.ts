@@ -23,6 +23,9 @@ describe('a row of readings as one answer', () => {
   it('says what is missing or strange', () => {
     expect(readRow(windings, [1, 2])).toMatchObject({ kind: 'unusable', message: expect.stringContaining('3 to 1') });
     expect(readRow(windings, [1, -2, 3])).toMatchObject({ message: '2 to 3: a number of Ω, or open.' });
+    expect(readRow(windings, [-1, 2, 3])).toMatchObject({ message: '1 to 2: a number of Ω, or open.' });
+    expect(readRow(windings, [1, 2, NaN])).toMatchObject({ message: '3 to 1: a number of Ω, or open.' });
+    expect(readRow(windings, [0, 2, 2]).kind).toBe('answer');
     expect(readRow({ ...windings, row: null }, [1])).toMatchObject({ kind: 'unusable' });
   });
 

@@ -1,10 +1,10 @@
+import { linearRegression } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../numeric/index.js';
 import { familyOf } from '../../families/index.js';
 import type { EventBody, SpeedBody } from '../event.js';
 import { didNotTurn } from '../speedReading.js';
 import { coastChange, coastsOf, coastTime } from './coast.js';
-import { readingsOf, safetyLimit, safetyWords, USUAL_SAFETY_LIMITS } from './safety.js';
 import { abaResult, leakTimes, provokedKeys, trialsOf, type TrialPhase } from './trial.js';
 import { driftOf, driftResult } from './warmUp.js';
 import { logAt } from '../job.test-data.js';
@@ -220,6 +220,30 @@ describe('warm-up and drift', () => {
     expect(perHour?.by).toBeCloseTo(-3, 8);
   });
 
+  it('the slope of the later half stands with its interval: least squares and t, as a general library has them', () => {
+    // Half an hour, a reading every three minutes; the later half, from 15 minutes on, falls 0.6 % an hour, ±0.01 about it.
+    const points = Array.from({ length: 11 }, (_, i) => ({
+      minutes: 3 * i,
+      errorPercent: (i < 5 ? 1 - 0.1 * i : 0.5 - 0.01 * 3 * (i - 5)) + (i % 2 === 0 ? 0.01 : -0.01),
+    }));
+    const late = points
+      .filter(({ minutes }) => minutes >= 15)
+      .map(({ minutes, errorPercent }) => [minutes / 60, errorPercent]);
+    const { m, b } = linearRegression(late);
+    const middle = late.reduce((sum, [t = 0]) => sum + t, 0) / late.length;
+    const spread = late.reduce((sum, [t = 0]) => sum + (t - middle) ** 2, 0);
+    const left = late.reduce((sum, [t = 0, v = 0]) => sum + (v - b - m * t) ** 2, 0);
+    // Six readings leave four degrees: t of 95 % is 2.776 (tables).
+    const reach = 2.776 * Math.sqrt(left / 4 / spread);
+    const { perHour, band } = driftResult(points, 0.1);
+    expect(late.length).toBe(6);
+    expect(band).toBe(0.1);
+    expect(perHour?.by).toBeCloseTo(m, 9);
+    expect((perHour?.high ?? 0) - m).toBeCloseTo(reach, 3);
+    expect(m - (perHour?.low ?? 0)).toBeCloseTo(reach, 3);
+    expect(driftResult(points.slice(0, 4), 0.1).perHour).toBeNull();
+  });
+
   it('takes the last stretch with the power on, with what was done to it', () => {
     const on: EventBody = { kind: 'power', state: 'live-isolated', conditions: [] };
     const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
@@ -282,40 +306,13 @@ describe('coast-down', () => {
     // Two hands of 0.15 s at each end: 0.0212 of 10 s and 0.0106 of 20 s.
     expect(change?.uncertainty).toBeCloseTo(0.5 * Math.hypot(0.0212, 0.0106), 3);
     expect(coastChange(coastsOf(log([0, coast(10)], [5, oil], [9, coast(20, 'bare')])))).toBeNull();
-  });
-});
-
-describe('electrical safety (usual limits of EN 50678 and EN 50699, from memory)', () => {
-  it('allows the earth path more with a longer cord, at most 1 ohm', () => {
-    const limit = (cordM: number) => safetyLimit(USUAL_SAFETY_LIMITS, 'earth', 'I', cordM);
-    expect([2, 5, 5.1, 12.5, 12.6, 80].map((cord) => Number(limit(cord).toFixed(2)))).toEqual([
-      0.3, 0.3, 0.4, 0.4, 0.5, 1,
-    ]);
-  });
-
-  it('asks each class for its own', () => {
-    const least = (one: 'I' | 'I-heating' | 'II' | 'III') => safetyLimit(USUAL_SAFETY_LIMITS, 'insulation', one, 2);
-    expect([least('I'), least('I-heating'), least('II'), least('III')]).toEqual([1, 0.3, 2, 0.25]);
-    expect(readingsOf('I')).toEqual(['earth', 'insulation', 'earth-current']);
-    expect(readingsOf('II')).toEqual(['insulation', 'touch-current']);
-    expect(safetyLimit(USUAL_SAFETY_LIMITS, 'earth-current', 'I', 2)).toBe(3.5);
-    expect(safetyLimit(USUAL_SAFETY_LIMITS, 'touch-current', 'II', 2)).toBe(0.5);
-  });
-
-  it('says value, unit and limit', () => {
-    const words = safetyWords({
-      kind: 'safety-reading',
-      reading: 'insulation',
-      value: 20,
-      above: true,
-      limit: 2,
-      instrument: '',
-    });
-    expect(words).toBe('Insulation above 20\u202fMΩ, at least 2.0\u202fMΩ');
-    const earth = (value: number, limit: number) =>
-      safetyWords({ kind: 'safety-reading', reading: 'earth', value, above: false, limit, instrument: '' });
-    expect(earth(0.12, 0.3)).toBe('Earth path 0.12\u202fΩ, at most 0.30\u202fΩ');
-    expect(earth(1, 10)).toBe('Earth path 1.0\u202fΩ, at most 10\u202fΩ');
-    expect(earth(9.94, 0.999)).toBe('Earth path 9.9\u202fΩ, at most 1.00\u202fΩ');
+    // Taps are a hand's too; pulses and a gyroscope time to a fiftieth of a second.
+    const by = (how: 'taps' | 'pulses' | 'gyro') =>
+      coastChange(
+        coastsOf(log([0, { ...coast(10), how } as EventBody], [5, oil], [9, { ...coast(20), how } as EventBody])),
+      );
+    expect(by('taps')?.uncertainty).toBeCloseTo(0.5 * Math.hypot(0.0212, 0.0106), 3);
+    for (const how of ['pulses', 'gyro'] as const)
+      expect(by(how)?.uncertainty).toBeCloseTo(0.5 * Math.SQRT2 * 0.02 * Math.hypot(1 / 10, 1 / 20), 9);
   });
 });

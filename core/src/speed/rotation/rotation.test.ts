@@ -63,6 +63,20 @@ describe('pulses', () => {
     expect(result.warnings).not.toContain('POLLED_TIMES');
   });
 
+  it('keep the wheel’s places and the shaft’s wow apart, and name the greatest line first', async () => {
+    const places = [0, 0.04, -0.03, 0.02, -0.05, 0.02];
+    const base = { rpm: 45, perTurn: 6, turns: 90, places };
+    const spacing = places.map((one, i) => 100 * ((places[(i + 1) % 6] ?? 0) - one));
+    const still = await measured(csv(pulses(base)), 6, 45);
+    const wowing = await measured(csv(pulses({ ...base, wow: { hz: 1.1, percent: 0.3 } })), 6, 45);
+    for (const { spacingErrorsPercent } of [still, wowing])
+      spacingErrorsPercent.forEach((error, i) => expect(Math.abs(error - (spacing[i] as number))).toBeLessThan(0.1));
+    expect(wowing.lines[0]?.frequencyHz).toBeCloseTo(1.1, 2);
+    expect(wowing.lines[0]?.peakPercent).toBeCloseTo(0.3, 2);
+    const sizes = wowing.lines.map(({ peakPercent }) => peakPercent);
+    expect(sizes).toEqual([...sizes].sort((a, b) => b - a));
+  });
+
   it('find errors of the wheel’s spacing and keep them out of the mean', async () => {
     const places = [0, 0.04, -0.02, 0.01, 0, -0.03];
     const result = await measured(csv(pulses({ rpm: 45.09, perTurn: 6, turns: 50, places, jitterS: 2e-5 })), 6, 45);
