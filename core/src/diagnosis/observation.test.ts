@@ -1,7 +1,8 @@
 /** What was seen, against what each fault would show, on a path small enough to be gone through by hand. */
 import { describe, expect, it } from 'vitest';
 import { ABSURD, ANSWERS, EDGE_PART, OFF_BAND, SEEMS_TO } from './defaults.js';
-import { engineOf } from './index.js';
+import { PATHS, type DrivePath } from '../families/index.js';
+import { engineOf, observationFrom } from './index.js';
 import { inUnit, matches, slipChance, statesOfValue, withBlurred, type Observation, type Saw } from './observation.js';
 import { SMALL } from './smallPath.test-data.js';
 
@@ -173,5 +174,36 @@ describe('a slip of the hand', () => {
     expect(chance({ kind: 'mark', test: 'motor-look', outcome: 'stuck' })).toBe(1 / 3);
     expect(chance({ kind: 'provoked', blocks: ['motor'], how: null, changed: true })).toBe(1 / 2);
     expect(chance({ kind: 'left', mark: 'burnt' })).toBe(1 / 2);
+  });
+});
+
+describe('an answer as what was seen', () => {
+  const deck = PATHS.get('belt-turntable-dc') as DrivePath;
+  const answered = (test: string, outcome: string) => {
+    const read = observationFrom(deck, { test, outcome }, 'o');
+    if (read.kind !== 'observation') throw new Error(read.message);
+    return read.observation;
+  };
+
+  it('of a dead test was read with power off, of a speed and of what was smelt it was not', () => {
+    expect(answered('motor-ohms', 'even').dead).toBe(true);
+    expect(answered('speed-33', 'slow').dead).toBeUndefined();
+    const smelt = deck.tests.find(({ marks }) => marks);
+    expect(answered(smelt?.id ?? '', smelt?.outcomes[0]?.id ?? '').dead).toBeUndefined();
+  });
+
+  it('that shows a fault at the part itself pins it, one that shows it sound pins nothing', () => {
+    const look = deck.tests.find(({ id }) => id === 'belt-look');
+    expect(answered('belt-look', 'slack-or-shiny').pin).toBe(look?.positive);
+    expect(answered('belt-look', 'sound').pin).toBeUndefined();
+    expect(answered('speed-33', 'slow').pin).toBeUndefined();
+  });
+
+  it('raises its ban and lifts none, or lifts what its test lifts', () => {
+    for (const test of deck.tests)
+      for (const { id, raises } of test.outcomes) {
+        const { raises: ban, lifts } = answered(test.id, id);
+        expect([ban, lifts], `${test.id}=${id}`).toEqual(raises ? [raises, []] : [null, test.lifts]);
+      }
   });
 });

@@ -33,6 +33,15 @@ const wordsOf = (marks: readonly RibbonMark[]) =>
 describe('the large ribbon, 1232 px', () => {
   const marks = largeRibbonMarks(slow, even, '33⅓', 1232, null);
 
+  it('has its words within the band, its figures and the speed under it, in 136 px', () => {
+    for (const mark of marks)
+      if (mark.kind === 'word') {
+        const inside = mark.role === 'word';
+        expect(mark.y, mark.text).toBeGreaterThan(inside ? 64 + 12 : 108 + 12);
+        expect(mark.y, mark.text).toBeLessThanOrEqual(inside ? 108 : 136);
+      }
+  });
+
   it('stands its window, mean, wow and bracket where the rule says', () => {
     expect(rectOf(marks, 'window')).toEqual([441.06, 64, 790.94, 108]);
     expect(rectOf(marks, 'mean')).toEqual([401.55, 58, 405.55, 108]);
