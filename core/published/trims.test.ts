@@ -10,16 +10,13 @@ import { seeded } from '../src/numeric/index.js';
 import {
   coach,
   guideScale,
-  lineFree,
   lockMiddle,
   madeUnit,
   playCoach,
-  soundGuide,
   trimTurns,
   watchSpeeds,
   type CoachLine,
   type CoachTask,
-  type GuideNow,
 } from '../src/drive/index.js';
 
 const task = (more: Partial<CoachTask> = {}, trim: object = {}): CoachTask => ({
@@ -202,18 +199,6 @@ describe('what happens is told from the speed alone', () => {
       return { atS, hz: now === null ? null : hz * (1 + now / 100) };
     });
 
-  it('wow is taken off: a platter of 0.15 % of wow reads its mean within 0.03 %, and follows a step within a second', () => {
-    const free = lineFree(TURN_S);
-    const out = course((atS) => (atS < 8 ? -1 : 0), 12).map(({ atS, hz }) => ({
-      atS,
-      percent: free.push(atS, 100 * ((hz ?? 0) / 3150 - 1)),
-    }));
-    for (const { atS, percent } of out) {
-      if (atS > 4 && atS < 8) expect(Math.abs(percent + 1)).toBeLessThan(0.03);
-      if (atS > 9 && atS < 9.5) expect(Math.abs(percent)).toBeLessThan(0.1);
-    }
-  });
-
   it('settled, moved and settled again, another speed, ended: each once, without a key', () => {
     const watch = watchSpeeds([
       { id: '33', nominalHz: 3150, turnS: 1.8 },
@@ -239,43 +224,6 @@ describe('what happens is told from the speed alone', () => {
 });
 
 describe('the sound', () => {
-  const now = (offPercent: number | null, more: Partial<GuideNow> = {}): GuideNow => ({
-    offPercent,
-    expandedPercent: 0.1,
-    halfWindowPercent: 0.3,
-    toneHz: null,
-    elsewhere: false,
-    stop: false,
-    ...more,
-  });
-
-  it('slow lies under the drone with soft notes, fast over it with pips; notes slow down toward the window', () => {
-    const guide = soundGuide();
-    // u = 10: x = asinh(20)/asinh(80) = 0.727.
-    const slow = guide.push(0, now(-3));
-    expect(slow).toMatchObject({ word: 'slow', shape: 'soft', droneHz: 520, octave: true });
-    expect(slow.followerHz).toBeCloseTo(520 * 2 ** -0.727, 0);
-    expect(slow.notesPerS).toBeCloseTo(1 + 9 * 0.727, 1);
-    expect(guide.push(0.1, now(3))).toMatchObject({ word: 'fast', shape: 'pips' });
-    expect(guide.push(0.2, now(0.6)).notesPerS).toBeLessThan(5);
-    // Full scale: an octave.
-    expect(guide.push(0.3, now(50)).followerHz).toBeCloseTo(1040, 0);
-  });
-
-  it('inside unbroken, right after two seconds a chord, then it listens; a bracket over the edge stays undecided', () => {
-    const guide = soundGuide();
-    expect(guide.push(0, now(0.1))).toMatchObject({ word: 'inside', notesPerS: null });
-    expect(guide.push(1.9, now(0.1)).word).toBe('inside');
-    expect(guide.push(2.1, now(0.1)).word).toBe('right');
-    expect(guide.push(3.7, now(0.1)).word).toBe('listening');
-    expect(guide.push(4, now(0.28)).word).toBe('undecided');
-    expect(guide.push(4.5, now(0, { expandedPercent: Infinity })).word).toBe('undecided');
-    expect(guide.push(5, now(1)).word).toBe('fast');
-    expect(guide.push(5.5, now(null, { elsewhere: true })).word).toBe('listening');
-    expect(guide.push(6, now(null)).word).toBe('ended');
-    expect(guide.push(7, now(0, { stop: true })).word).toBe('stop');
-  });
-
   it('by microphone every partial stays clear of the tone', () => {
     for (const toneHz of [3150, 3000, 1000, 300]) {
       const { factor, octave } = guideScale(toneHz);

@@ -116,6 +116,7 @@ brushes | left: 10; right: 10; before: 9.9; hours: 40 | ~No wear to be seen
 brushes | left: 10; right: 10; before: 9.7; hours: 40 | ?cannot have grown
 brushes | left: 10; right: 9.5 | Shorter side over the limit = 1.5 mm
 brushes | left: 10; right: 9.5 | Sides apart = 0.5 mm
+brushes | left: 9.5; right: 10 | Shorter side over the limit = 1.5 mm
 windings | pairs: 30 30 30 | =right
 windings | pairs: 30 30 32 | =not right
 windings | pairs: 30 30 30.6 | =right
