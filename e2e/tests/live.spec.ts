@@ -108,16 +108,19 @@ test('a second screen follows within half a second, and its capture is kept on t
   await tablet.goto(`${demo.url}/live`);
   await expect(tablet.getByTestId('followed-number')).toContainText('+0.32', { timeout: 10_000 });
   await expect(tablet.getByLabel('Live view')).toContainText('mean of the last two turns');
-  const frames = await tablet.evaluate(async () => {
-    let changes = 0;
-    const ribbon = document.querySelector('main svg') as Element;
-    new MutationObserver(() => changes++).observe(ribbon, { subtree: true, attributes: true });
-    const start = performance.now();
-    await new Promise((resolve) => setTimeout(resolve, 3000));
-    return (1000 * changes) / (performance.now() - start);
-  });
-  // Ten frames a second are passed on; each moves some of the ribbon's marks.
-  expect(frames).toBeGreaterThan(5);
+  const framesPerS = () =>
+    tablet.evaluate(async () => {
+      let changes = 0;
+      const ribbon = document.querySelector('main svg') as Element;
+      const watching = new MutationObserver(() => changes++);
+      watching.observe(ribbon, { subtree: true, attributes: true });
+      const start = performance.now();
+      await new Promise((resolve) => setTimeout(resolve, 2000));
+      watching.disconnect();
+      return (1000 * changes) / (performance.now() - start);
+    });
+  // Ten frames a second are passed on; each moves some of the ribbon's marks. A machine that others share may be behind for a while.
+  await expect.poll(framesPerS, { timeout: 30_000 }).toBeGreaterThan(5);
   const stored = page.waitForResponse((one) => one.url().endsWith('/runs') && one.request().method() === 'POST');
   await tablet.getByRole('button', { name: 'Capture' }).click();
   await stored;

@@ -7,7 +7,8 @@ const NO_LOGIC =
   /\.test\.|test-data|src\/test\/|\.d\.ts$|families\/(paths|records|parts)|kernel\/bytes|demo\/|speed\/made|diagnosis\/score|(tone|sound)\/synth|trims\/made|migrations\/|tokens\.ts|theme\.ts/;
 
 /** Minutes and money of a way to mend and machines of the practice are made up, and so are their numbers; constants are chosen, with their origin. */
-const CHOSEN = /families\/ways\/|practice\/(machines|electric|motors)\/|marking\/maps\/|families\/shared\/proving|defaults\.ts$/;
+const CHOSEN =
+  /families\/ways\/|practice\/(machines|electric|motors)\/|marking\/maps\/|families\/shared\/proving|defaults\.ts$/;
 
 export function sourcesBelow(dir) {
   return readdirSync(dir, { withFileTypes: true }).flatMap((entry) => {
