@@ -35,7 +35,7 @@ export const TESTS = {
 /** A copy of what tests need; packages are shared. */
 export function copyOfTree() {
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-mutate-'));
-  const skipped = new Set(['node_modules', '.git', '.data', '.cache', 'docs']);
+  const skipped = new Set(['node_modules', '.git', '.data', '.cache']);
   for (const name of readdirSync(ROOT)) {
     if (skipped.has(name)) continue;
     cpSync(join(ROOT, name), join(dir, name), {
