@@ -11,10 +11,12 @@ import {
   ASYMMETRIC_MATCHERS_OBJECT,
   chai,
   customMatchers,
+  GLOBAL_EXPECT,
   JestAsymmetricMatchers,
   JestChaiExpect,
+  JestExtend,
+  setState,
 } from '@vitest/expect';
-import { GLOBAL_EXPECT, JestExtend, setState } from '@vitest/expect';
 import { fn } from '@vitest/spy';
 import ts from 'typescript';
 import { withChanges } from './mutants.mjs';
@@ -84,9 +86,9 @@ function gathering() {
     (rows) =>
     (name, ...rest) =>
       rows.forEach((row) => put(name, () => (Array.isArray(row) ? told(rest)(...row) : told(rest)(row))));
-  const it = Object.assign((name, ...rest) => tests.push(told(rest)), {});
+  const it = (name, ...rest) => tests.push(told(rest));
   it.each = each(it);
-  const describe = Object.assign((name, ...rest) => void told(rest)(), {});
+  const describe = (name, ...rest) => void told(rest)();
   describe.each = each(describe);
   return { tests, after, vitest: { it, test: it, describe, expect, afterAll: (one) => after.push(one) } };
 }

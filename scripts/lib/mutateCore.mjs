@@ -70,7 +70,10 @@ async function survey(benches) {
 async function reach(benches) {
   const reaching = new Map();
   for (const piece of await survey(benches))
-    for (const number of piece.hits) reaching.set(number, [...(reaching.get(number) ?? []), piece]);
+    for (const number of piece.hits) {
+      if (!reaching.has(number)) reaching.set(number, []);
+      reaching.get(number).push(piece);
+    }
   return reaching;
 }
 

@@ -9,7 +9,7 @@ export const LOOSE_TIMES = 3;
 /** How exactly a length is read with a caliper on a bevelled brush, ± mm (common practice). */
 export const LENGTH_LIMIT_MM = 0.2;
 
-/** Shares of the rated volts from which a motor counts as stiff and as gummed (common practice). */
+/** Share of the rated volts from which a motor counts as stiff (common practice). */
 export const STIFF_SHARE = 0.45;
 
 /** Share of the rated volts from which it counts as gummed (common practice). */

@@ -30,7 +30,7 @@ export const STANDS_PERCENT = 0.15;
 /** Smoothing of what is left, seconds. */
 export const SMOOTH_S = 0.25;
 
-/** Right has to last so long before it is said; the chord sounds so long. */
+/** Right has to last so long before it is said, seconds. */
 export const RIGHT_AFTER_S = 2;
 
 /** The chord of “right” sounds so long, seconds. */

@@ -22,6 +22,10 @@ describe('numbers as printed', () => {
     expect(withUnit(0.62, 'V')).toBe('0.62\u202fV');
     expect(withUnit(1e-7, 'F')).toBe('100\u202fnF');
     expect(withUnit(2200e-6, 'F')).toBe('2.2\u202fmF');
+    expect(withUnit(1.5, 'H')).toBe('1.5\u202fH');
+    expect(withUnit(1.5e6, 'Ω')).toBe('1.5\u202fMΩ');
+    expect(withUnit(1.5e-6, 'F')).toBe('1.5\u202fµF');
+    expect(withUnit(1.5e-12, 'F')).toBe('1.5\u202fpF');
   });
 
   it('names speeds', () => {

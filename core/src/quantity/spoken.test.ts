@@ -28,6 +28,8 @@ describe('measures in a spoken line', () => {
     ['≤ 3 V', ['≤ 3 V', [3], 'V', 'below']],
     ['4m7H coil', ['4m7H', [0.0047], 'H', 'exact']],
     ['4k7 ohms left', ['4k7 ohms', [4700], 'Ω', 'exact']],
+    ['12 ms', ['12 ms', [0.012], 's', 'exact']],
+    ['3 min', ['3 min', [180], 's', 'exact']],
     ['45 C', ['45 C', [45], '°C', 'exact']],
     ['500 mV to 2 V', ['500 mV to 2 V', [0.5, 2], 'V', 'between']],
     ['900 Ω to 1.2 kΩ', ['900 Ω to 1.2 kΩ', [900, 1200], 'Ω', 'between']],

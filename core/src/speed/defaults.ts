@@ -21,7 +21,7 @@ export const TRAIL_S = 60;
 /** A trail is drawn with so many points at most. */
 export const TRAIL_POINTS = 600;
 
-/** A turn is shown from so many whole turns on, in so many steps at most, at least so many points a turn. */
+/** A turn is shown from so many whole turns on. */
 export const LEAST_TURNS = 3;
 
 /** Steps a turn is shown in, at most. */

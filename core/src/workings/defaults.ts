@@ -45,7 +45,7 @@ export const OLD_YEARS = 20;
 /** ESR meters work at about this frequency. */
 export const METER_HZ = 100_000;
 
-/** One capacitor out and in, and opening the unit once more for the next, minutes (common practice, no source). */
+/** One capacitor out and in, minutes (common practice, no source). */
 export const CAPACITOR_MIN = 8;
 
 /** Opening the unit once more for the next, minutes (common practice, no source). */

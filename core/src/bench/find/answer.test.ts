@@ -1,24 +1,11 @@
-import { lineMaker, testJob } from '../job.test-data.js';
 import { describe, expect, it } from 'vitest';
-import { EMPTY_SHEET, familyOf } from '../../families/index.js';
+import { EMPTY_SHEET } from '../../families/index.js';
 import type { BenchEvent } from '../event.js';
-import { didNotTurn } from '../speedReading.js';
 import { findAnswer, readForFind, type FindBasis } from './answer.js';
+import { job as JOB, line, speed } from './evidence.test-data.js';
 import { NO_KNOWLEDGE } from '../../diagnosis/index.js';
 
-const family = familyOf('belt-turntable-dc');
-const JOB = testJob(family.id, { speedIds: ['33', '45'], complaint: 'slow' });
-
-const line = lineMaker();
 const live = () => line({ kind: 'power', state: 'live-isolated', conditions: [] });
-const speed = (speedId: string, errorPercent: number): BenchEvent =>
-  line({
-    ...didNotTurn(family.speeds.find((one) => one.id === speedId) as (typeof family.speeds)[number]),
-    method: 'tone-recording',
-    turned: true,
-    errorPercent,
-    expandedPercent: 0.1,
-  });
 const leader = (events: readonly BenchEvent[], basis?: FindBasis) => findAnswer(JOB, events, basis)?.suspects[0]?.block;
 
 describe('what follows from a log', () => {

@@ -12,7 +12,7 @@ export const FLOOR_DB = -140;
 /** Bins either side of a harmonic that belong to it: the main lobe of the window. */
 export const LOBE_BINS = 3;
 
-/** Steps of the envelope, seconds, and the rates looked for, ticks a second. */
+/** Steps of the envelope, seconds. */
 export const ENVELOPE_STEP_S = 0.002;
 
 /** Slowest ticking looked for, ticks a second. */

@@ -18,7 +18,7 @@ export const PAPER_MM = 0.1;
 /** Width of a printed strip, mm. */
 export const STRIP_MM = 12;
 
-/** Widths of a ring and of the words between two, mm. */
+/** Width of a ring, mm. */
 export const RING_MM = 9;
 
 /** Width of the words between two rings, mm. */
@@ -39,7 +39,7 @@ export const MEASURED_MAINS_LIMIT_HZ = 0.01;
 /** A quartz lamp, limit either way, percent (common practice: 100 ppm). */
 export const CRYSTAL_LIMIT_PERCENT = 0.01;
 
-/** Half a bar either way in the count; over this long when the ring seems to stand still. */
+/** Half a bar either way in the count. */
 export const COUNT_LIMIT_BARS = 0.5;
 
 /** A ring that seems to stand still was watched this long, seconds. */

@@ -68,7 +68,7 @@ export const SPLICE_NEAR_S = 0.5;
 /** Shorter blocks (those of the live meter) are not worth copying into the compiled loops. */
 export const BASEBAND_WORTH_IT = 512;
 
-/** Parts of the log compared, and how many times their scatter must pass what the noise allows. */
+/** Parts of the log whose speeds are compared. */
 export const WANDER_BLOCKS = 8;
 
 /** How many times their scatter must pass what the noise allows. */
@@ -110,7 +110,7 @@ export const ADDED_STEP = 4;
 /** Samples kept at a time: with the factor and the taps a few hundred kilobytes. */
 export const KEPT_AT_A_TIME = 16384;
 
-/** Samples that the compiled loop is given at a time, and from which on it is worth the copying. */
+/** Samples that the compiled loop is given at a time. */
 export const AT_A_TIME = 65536;
 
 /** From so many samples on the compiled loop is worth the copying. */
@@ -170,7 +170,7 @@ export const BASIS_BLOCK = 512;
 /** Blocks in which a tone is there or not, seconds. */
 export const PRESENCE_BLOCK_S = 0.02;
 
-/** Level of a block against the tone's usual one, within which it may fade, pump or be loud. */
+/** Level of a block, times the tone's usual one, under which it is no tone … */
 export const FAINTEST_PART = 0.03;
 
 /** … and over which it is something else, times the usual level. */
@@ -179,7 +179,7 @@ export const LOUDEST_PART = 6;
 /** Blocks handed to the compiled loop at a time. */
 export const BLOCKS_AT_A_TIME = 1024;
 
-/** Blocks the usual level is taken over, and how many of them stand about a sample: 0.8 s. */
+/** Blocks the usual level is taken over, seconds. */
 export const LEVEL_BLOCK_S = 0.05;
 
 /** Blocks about a sample that the usual level is taken over: 0.8 s. */
