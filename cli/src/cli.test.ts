@@ -1,27 +1,14 @@
 import { synthMotor, synthTone } from '@amber-gauge/core/speed';
 import { writeWav } from '@amber-gauge/core/formats';
-import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { gauge, started } from './gauge.test-data.js';
 
 let dir: string;
 beforeAll(() => (dir = mkdtempSync(join(tmpdir(), 'gauge-'))));
 afterAll(() => rmSync(dir, { recursive: true }));
-
-function gauge(...args: string[]) {
-  const run = spawnSync(process.execPath, [join(import.meta.dirname, '../bin/gauge.mjs'), ...args], {
-    encoding: 'utf8',
-  });
-  if (run.status === 1) throw new Error(`The command line could not start: ${run.stderr}`);
-  return {
-    status: run.status,
-    out: run.stdout,
-    json: () => JSON.parse(run.stdout) as Record<string, unknown>,
-    errors: run.stderr,
-  };
-}
 
 const file = (name: string, bytes: Uint8Array | string) => {
   const path = join(dir, name);
@@ -39,9 +26,9 @@ describe('gauge tone', () => {
       lines: [{ hz: 0.5556, peakPercent: 0.1 }],
       snrDb: 50,
     });
-    const { status, json } = gauge('tone', file('a.wav', writeWav([samples], 16000)), '--nominal', '3150', '--json');
+    const { status, out } = started('tone', file('a.wav', writeWav([samples], 16000)), '--nominal', '3150', '--json');
     expect(status).toBe(0);
-    const result = json();
+    const result = JSON.parse(out) as Record<string, unknown>;
     expect(Object.keys(result)).toEqual([
       'nominal_hz',
       'mean_hz',
@@ -74,19 +61,18 @@ describe('gauge tone', () => {
     ['EMPTY_FILE', ''],
     ['NOT_WAV', 'not a recording'],
     ['SILENT', writeWav([new Float64Array(16000)], 16000)],
-  ])('ends with 2 and %s for unusable input', (code, content) => {
-    const { status, json, errors } = gauge('tone', file('bad.wav', content), '--nominal', '3150', '--json');
+  ])('ends with 2 and %s for unusable input', async (code, content) => {
+    const { status, json } = await gauge('tone', file('bad.wav', content), '--nominal', '3150');
     expect(status).toBe(2);
-    expect(json()).toMatchObject({ error: { code } });
-    expect(errors).toBe('');
+    expect(json).toMatchObject({ error: { code } });
   });
 
-  it('says what to do when called wrongly, without a stack', () => {
-    expect(gauge('tone', join(dir, 'absent.wav'), '--nominal', '3150', '--json').json()).toMatchObject({
+  it('says what to do when called wrongly, without a stack', async () => {
+    expect((await gauge('tone', join(dir, 'absent.wav'), '--nominal', '3150')).json).toMatchObject({
       error: { code: 'NO_FILE' },
     });
-    expect(gauge('tone', '--json').json()).toMatchObject({ error: { code: 'USAGE' } });
-    const unknown = gauge('dance');
+    expect((await gauge('tone')).json).toMatchObject({ error: { code: 'USAGE' } });
+    const unknown = started('dance');
     expect(unknown.status).toBe(2);
     expect(unknown.errors).toContain('Commands: tone, pulses, gyro');
     expect(unknown.errors).not.toMatch(/at .*\.ts:/);
@@ -94,17 +80,9 @@ describe('gauge tone', () => {
 });
 
 describe('gauge pulses and gauge gyro', () => {
-  it('print their keys', () => {
+  it('print their keys', async () => {
     const times = Array.from({ length: 200 }, (_, i) => ((i * 60) / 4 / 33.5).toFixed(6)).join('\n');
-    const pulses = gauge(
-      'pulses',
-      file('p.csv', times),
-      '--per-turn',
-      '4',
-      '--nominal-rpm',
-      '33.3333',
-      '--json',
-    ).json();
+    const pulses = (await gauge('pulses', file('p.csv', times), '--per-turn', '4', '--nominal-rpm', '33.3333')).json;
     const shared = [
       'nominal_rpm',
       'mean_rpm',
@@ -133,13 +111,7 @@ describe('gauge pulses and gauge gyro', () => {
     const log = Array.from({ length: 1500 }, (_, i) => `${(i / 100).toFixed(2)},0,0,${i < 200 ? 0.5 : 200.5}`).join(
       '\n',
     );
-    const gyro = gauge(
-      'gyro',
-      file('g.csv', `time,x,y,z (deg/s)\n${log}`),
-      '--nominal-rpm',
-      '33.3333',
-      '--json',
-    ).json();
+    const gyro = (await gauge('gyro', file('g.csv', `time,x,y,z (deg/s)\n${log}`), '--nominal-rpm', '33.3333')).json;
     expect(Object.keys(gyro)).toEqual([...shared, 'bias_dps', 'axis_unit']);
     expect(gyro).toMatchObject({
       mean_rpm: expect.closeTo(33.333, 2) as number,
@@ -147,20 +119,20 @@ describe('gauge pulses and gauge gyro', () => {
     });
   });
 
-  it('name the line of bad input', () => {
-    const bad = gauge('pulses', file('b.csv', '1\n2\n3\nfour\n5'), '--per-turn', '1', '--nominal-rpm', '33', '--json');
+  it('name the line of bad input', async () => {
+    const bad = await gauge('pulses', file('b.csv', '1\n2\n3\nfour\n5'), '--per-turn', '1', '--nominal-rpm', '33');
     expect(bad.status).toBe(2);
-    expect(bad.json()).toMatchObject({
+    expect(bad.json).toMatchObject({
       error: { code: 'TEXT_IN_NUMBERS', message: expect.stringContaining('Line 4') as string },
     });
   });
 });
 
 describe('gauge line', () => {
-  it('says what a typed line means, in one JSON object', () => {
-    const { status, json } = gauge('line', '27,5 V DC @ main cap', '--family', 'belt-turntable-dc', '--json');
+  it('says what a typed line means, in one JSON object', async () => {
+    const { status, json } = await gauge('line', '27,5 V DC @ main cap', '--family', 'belt-turntable-dc');
     expect(status).toBe(0);
-    expect(json()).toMatchObject({
+    expect(json).toMatchObject({
       kind: 'reading',
       quantity: 'voltage',
       value: 27.5,
@@ -173,46 +145,46 @@ describe('gauge line', () => {
     });
   });
 
-  it('takes the unit of the prompt, gives both ends of a range, and asks where it is near', () => {
-    const line = (...args: string[]) => gauge('line', ...args, '--family', 'belt-turntable-dc', '--json').json();
-    expect(line('11,9', '--prompt', 'supply-volts')).toMatchObject({ value: 11.9, unit: 'V', keeps: ['answer'] });
-    expect(line('4.6-5.4 V')).toMatchObject({ bound: 'between', low: 4.6, high: 5.4 });
-    expect(line('27.5 V at resevoir')).toMatchObject({ kind: 'ask-place', near: ['reservoir'], keeps: [] });
-    expect(line('hunts at 33')).toMatchObject({ kind: 'answer', testId: 'steady', outcome: 'surges' });
+  it('takes the unit of the prompt, gives both ends of a range, and asks where it is near', async () => {
+    const line = async (...args: string[]) => (await gauge('line', ...args, '--family', 'belt-turntable-dc')).json;
+    expect(await line('11,9', '--prompt', 'supply-volts')).toMatchObject({ value: 11.9, unit: 'V', keeps: ['answer'] });
+    expect(await line('4.6-5.4 V')).toMatchObject({ bound: 'between', low: 4.6, high: 5.4 });
+    expect(await line('27.5 V at resevoir')).toMatchObject({ kind: 'ask-place', near: ['reservoir'], keeps: [] });
+    expect(await line('hunts at 33')).toMatchObject({ kind: 'answer', testId: 'steady', outcome: 'surges' });
   });
 
-  it('refuses an unknown family or test by name', () => {
-    expect(gauge('line', '5 V', '--family', 'x', '--json').json()).toMatchObject({ error: { code: 'UNKNOWN_FAMILY' } });
-    const wrong = gauge('line', '5 V', '--family', 'rim-drive', '--prompt', 'x', '--json');
+  it('refuses an unknown family or test by name', async () => {
+    expect((await gauge('line', '5 V', '--family', 'x')).json).toMatchObject({ error: { code: 'UNKNOWN_FAMILY' } });
+    const wrong = await gauge('line', '5 V', '--family', 'rim-drive', '--prompt', 'x');
     expect(wrong.status).toBe(2);
-    expect(wrong.json()).toMatchObject({ error: { code: 'UNKNOWN_TEST' } });
+    expect(wrong.json).toMatchObject({ error: { code: 'UNKNOWN_TEST' } });
   });
 });
 
 describe('what is asked about', () => {
-  it('ends with 2, a code, and the options that would answer', () => {
+  it('ends with 2, a code, and the options that would answer', async () => {
     const times = Array.from({ length: 200 }, (_, i) => ((i * 60000) / 4 / 33.5).toFixed(3)).join('\n');
     const wish = ['--per-turn', '4', '--nominal-rpm', '33.3333', '--json'];
     const path = file('ms.csv', `Time (s)\n${times}`);
-    const asked = gauge('pulses', path, ...wish);
+    const asked = await gauge('pulses', path, ...wish);
     expect(asked.status).toBe(2);
-    const { error } = asked.json() as {
+    const { error } = asked.json as {
       error: { code: string; message: string; guess: { mean_rpm: number; options: string[] } };
     };
     expect(error.code).toBe('TIME_UNIT');
     expect(error.guess.mean_rpm).toBeCloseTo(33.5, 3);
     expect(error.guess.options).toEqual(['--time-unit', 'ms']);
-    const answered = gauge('pulses', path, ...wish, ...error.guess.options);
+    const answered = await gauge('pulses', path, ...wish, ...error.guess.options);
     expect(answered.status).toBe(0);
-    expect(answered.json().mean_rpm).toBeCloseTo(33.5, 4);
+    expect(answered.json.mean_rpm).toBeCloseTo(33.5, 4);
   });
 
-  it('two speeds in one log are listed, and either can be measured by itself', () => {
+  it('two speeds in one log are listed, and either can be measured by itself', async () => {
     const first = Array.from({ length: 60 }, (_, i) => (i * 60) / 4 / 33.4);
     const second = Array.from({ length: 80 }, (_, i) => 29 + (i * 60) / 4 / 45.2);
     const path = file('two.csv', [...first, ...second].map((t) => t.toFixed(6)).join('\n'));
     const wish = ['--per-turn', '4', '--nominal-rpm', '33.3333', '--json'];
-    const { error } = gauge('pulses', path, ...wish).json() as {
+    const { error } = (await gauge('pulses', path, ...wish)).json as {
       error: { code: string; stretches: { mean_rpm: number }[]; choices: { options: string[] }[] };
     };
     expect(error.code).toBe('SEVERAL_SPEEDS');
@@ -220,12 +192,15 @@ describe('what is asked about', () => {
       expect.closeTo(33.4, 2) as number,
       expect.closeTo(45.2, 2) as number,
     ]);
-    expect(gauge('pulses', path, ...wish, ...(error.choices[1]?.options ?? [])).json().mean_rpm).toBeCloseTo(45.2, 2);
+    expect((await gauge('pulses', path, ...wish, ...(error.choices[1]?.options ?? []))).json.mean_rpm).toBeCloseTo(
+      45.2,
+      2,
+    );
   });
 });
 
 describe('gauge sound and --by-part', () => {
-  it('a fan: its speed, candidates with odds, runs, droop', () => {
+  it('a fan: its speed, candidates with odds, runs, droop', async () => {
     const samples = synthMotor({
       sampleRate: 22050,
       durationS: 5,
@@ -235,15 +210,9 @@ describe('gauge sound and --by-part', () => {
       shaft: [0.03],
       noise: 0.03,
     });
-    const { status, json } = gauge(
-      'sound',
-      file('fan.wav', writeWav([samples], 22050)),
-      '--lines-per-turn',
-      '7',
-      '--json',
-    );
+    const { status, json } = await gauge('sound', file('fan.wav', writeWav([samples], 22050)), '--lines-per-turn', '7');
     expect(status).toBe(0);
-    const result = json();
+    const result = json;
     expect(Object.keys(result)).toEqual([
       'mean_rpm',
       'mean_rpm_expanded_uncertainty',
@@ -259,7 +228,7 @@ describe('gauge sound and --by-part', () => {
     expect(result.droop_percent).toBeNull();
   });
 
-  it('the wow is given to the parts of a train, and the turn has its slow place', () => {
+  it('the wow is given to the parts of a train, and the turn has its slow place', async () => {
     const samples = synthTone({
       sampleRate: 16000,
       durationS: 30,
@@ -276,7 +245,7 @@ describe('gauge sound and --by-part', () => {
       '{"parts": [{"name": "platter", "rpm": 33.3333}, {"name": "motor", "rpm": 316.8}]}',
     );
     const wav = file('wow.wav', writeWav([samples], 16000));
-    const result = gauge('tone', wav, '--nominal', '3150', '--by-part', train, '--json').json() as {
+    const result = (await gauge('tone', wav, '--nominal', '3150', '--by-part', train)).json as {
       by_part: { shares: { part: string; peak_percent: number }[]; sum_percent: number };
       turn: { part: string; turns: number; slowest: { percent: number } };
     };
@@ -289,15 +258,14 @@ describe('gauge sound and --by-part', () => {
     expect(result.by_part.sum_percent).toBeLessThan(0.125);
     expect(result.turn).toMatchObject({ part: 'platter', turns: 16 });
     expect(result.turn.slowest.percent).toBeCloseTo(-0.1, 2);
-    const bad = gauge(
+    const bad = await gauge(
       'tone',
       wav,
       '--nominal',
       '3150',
       '--by-part',
       file('bad.json', '{"parts": [{"name": "x"}]}'),
-      '--json',
     );
-    expect(bad.json()).toMatchObject({ error: { code: 'BAD_TRAIN' } });
+    expect(bad.json).toMatchObject({ error: { code: 'BAD_TRAIN' } });
   });
 });
