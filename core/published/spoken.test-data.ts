@@ -224,8 +224,19 @@ export const SPOKEN: readonly (readonly [line: string, meaning: string])[] = [
   ['quarter past nine', 'trim ? 9:15'],
   ["ten o'clock", 'trim ? 10:00'],
   ['10:30', 'trim ? 10:30'],
-  ['trim33 13:30', 'bad'],
-  ['trim78 10:30', 'bad'],
+  ['trim33 12:59', 'trim 33 12:59'],
+  ['twenty past ten', 'trim ? 10:20'],
+  ['twenty-five past six', 'trim ? 6:25'],
+  ['five to one', 'trim ? 12:55'],
+  ['ten past twelve', 'trim ? 12:10'],
+  ['trim33 13:30', 'bad 13:30'],
+  ['trim33 7:60', 'bad 7:60'],
+  ['trim33 42', 'bad 42'],
+  ['trim33', 'bad trim33'],
+  ['trim78 10:30', 'bad 78'],
+  ['78: still', 'bad 78'],
+  ['33: 12 bars somewhere', 'bad  12 bars somewhere'],
+  ['33: 12 bars left near in 0 s', 'bad 33: 12 bars left near in 0 s'],
   // Work, orders, power.
   ['cleaned the pitch pot', 'work clean: the pitch pot'],
   ['pot cleaned', 'work clean: pot'],
@@ -321,10 +332,15 @@ export const SPOKEN: readonly (readonly [line: string, meaning: string])[] = [
   ['not the belt', 'note'],
   ['is the belt original?', 'note'],
   // Refusals say where.
-  ['47', 'bad'],
-  ['30V 8A @x', 'bad'],
-  ['@reservoir 27.5', 'bad'],
-  ['27.5V @', 'bad'],
+  ['47', 'bad 47'],
+  ['+0.3', 'bad +0.3'],
+  ['0.3 at 45', 'bad 0.3'],
+  ['30V 8A @x', 'bad 8A'],
+  ['@reservoir 27.5', 'bad @'],
+  ['27.5V @', 'bad @'],
+  ['3150 gives 1000', '1000 Hz of 3150'],
+  ['3150 gives 9400', '9400 Hz of 3150'],
+  ['L ring 0.3 R 0.4 mm', '0.3 mm @left ring & 0.4 mm @right ring'],
 ];
 
 /** At a prompt: the test asked, the line, what it means. */
@@ -357,6 +373,8 @@ export const PROMPTED: readonly (readonly [test: string, line: string, meaning: 
 /** Symptoms in the words of other families' owners: family, line, meaning. Common practice, no source. */
 export const ELSEWHERE: readonly (readonly [family: string, line: string, meaning: string])[] = [
   ['belt-turntable-ac', 'hums', 'answer hum=hums'],
+  ['belt-turntable-ac', 'the whole thing hums at night in here', 'answer hum=hums'],
+  ['belt-turntable-ac', 'the whole thing hums at night in my kitchen', 'note'],
   ['belt-turntable-ac', 'knocks', 'answer hum=knocks-or-grinds'],
   ['belt-turntable-ac', 'hums when switched off', 'answer off-hum=hums-or-turns'],
   ['rim-drive', 'thumps', 'answer thump=thumps'],

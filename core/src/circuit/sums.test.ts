@@ -1,7 +1,9 @@
 /** Sums of the bench, worked by hand beside each; formulae of the handbooks where not said otherwise. */
 import { describe, expect, it } from 'vitest';
 import { bleedFor, timeToLimit } from './bleed.js';
+import { readDateCode } from './capacitor.js';
 import { limitSum, proposedLimit } from './limit.js';
+import { firingAngle } from './phaseControl.js';
 import { addedFor, fittedFrom, lawFrom, speedWith, zenerAt } from './speedResistor.js';
 import { loadFromRipple, mainsExcess, primaryOhms, reservoirFromRipple, rippleHz, supplyOf } from './supply.js';
 import { deltaPhases, imbalancePercent, resistanceAt, starPhases, temperatureBy } from './windings.js';
@@ -66,6 +68,12 @@ describe('a charge', () => {
     expect(bleedFor(2000, 1, 35)).toMatchObject({ ohm: 100_000, ratedW: 50 });
     expect(bleedFor(3000, 1, 35).ratedW).toBe(90);
   });
+  it('takes the next rating made: half a watt, 1, 2, 5, 10, 25, 50; one that is just reached bears it', () => {
+    const rated = (watts: number) => bleedFor(Math.sqrt(100 * watts), 1, 1).ratedW;
+    expect([0.2, 0.51, 1.9, 2.1, 5.1].map(rated)).toEqual([0.5, 1, 2, 5, 10]);
+    expect([1, 4].map(rated)).toEqual([1, 5]);
+    expect(bleedFor(1500, 1, 35).ratedW).toBe(25);
+  });
   it('two readings tell when: 311 V, a minute later 200, reach 35 after 237 s', () => {
     const at = (volts: number, atS: number) => ({ volts, atS });
     expect(timeToLimit(at(311, 0), at(200, 60), 35)).toBeCloseTo(237, 0);
@@ -127,6 +135,33 @@ describe('a resistor for another speed', () => {
     expect(amps).toBeCloseTo(6.4 / 470 - 0.005, 12);
     expect(watts).toBeCloseTo((6.4 / 470 - 0.005) * 5.6, 12);
     expect(zenerAt(6, 5.6, 470, 0.005)).toEqual({ amps: 0, watts: 0 });
+  });
+});
+
+describe('a firing angle from its share', () => {
+  it('goes from nought at all of it to 180 degrees at nothing; more or less there is not', () => {
+    for (const meter of ['average', 'true r.m.s.'] as const) {
+      expect(firingAngle(1, meter)).toBeCloseTo(0, 6);
+      expect(firingAngle(0, meter)).toBeCloseTo(180, 3);
+      expect([firingAngle(-0.01, meter), firingAngle(1.01, meter)]).toEqual([null, null]);
+    }
+  });
+});
+
+describe('a date code', () => {
+  it('has weeks from 1 to 53, and years from 1950 to this one: two figures to come are of the last century', () => {
+    const read = (text: string) => {
+      const found = readDateCode(text, 2026);
+      return found && `${found.year} ${found.week}`;
+    };
+    expect(['202601', '2653', '195001', '9912', '18W42'].map(read)).toEqual([
+      '2026 1',
+      '2026 53',
+      '1950 1',
+      '1999 12',
+      '2018 42',
+    ]);
+    expect(['202701', '194952', '2712', '202654', '202600', '20261'].map(read)).toEqual(Array(6).fill(null));
   });
 });
 

@@ -86,7 +86,10 @@ const decimalsOf = (value: number): number =>
       ? 1
       : 2 - (Number.isInteger(Number((value * 10).toFixed(6))) ? 1 : 0);
 
-/** Places closer than `gapPx` on a ribbon `widthPx` wide lose the label of the less important neighbour. */
+/**
+ * Labels of a ribbon `widthPx` wide: the centre's first, then from left to right. Of two closer than `gapPx` the one
+ * nearer to the centre stays, on both sides alike.
+ */
 export function visibleLabels(
   geometry: RibbonGeometry,
   widthPx: number,
@@ -98,13 +101,14 @@ export function visibleLabels(
     geometry.bracket !== null &&
     place * widthPx > geometry.bracket[0] * widthPx - gapPx &&
     place * widthPx < geometry.bracket[1] * widthPx + gapPx;
-  for (const tick of geometry.ticks) {
+  for (const tick of [...geometry.ticks].sort((a, b) => Math.abs(a.place) - Math.abs(b.place))) {
     if (tick.label === null || !far(tick.place, 0)) continue;
     const isLimit = Math.abs(Math.abs(tick.place) - ribbonPlace(1)) < 1e-9;
     if (isLimit && bracketMeets(tick.place)) continue;
     if (kept.every((other) => far(tick.place, other.place))) kept.push({ place: tick.place, label: tick.label });
   }
-  return kept;
+  const [centre, ...others] = kept;
+  return [centre as (typeof kept)[number], ...others.sort((a, b) => a.place - b.place)];
 }
 
 /** The nominal as it stands under the centre of a ribbon. */

@@ -30,6 +30,9 @@ const pointsOf = (mark: RibbonMark | undefined) =>
 const wordsOf = (marks: readonly RibbonMark[]) =>
   marks.filter((mark): mark is RibbonWord => mark.kind === 'word').map(({ text, x }) => [text, Math.round(x)]);
 
+const named = (marks: readonly RibbonMark[]) =>
+  marks.filter((mark) => mark.kind === 'word').map(({ role, anchor, y, text }) => `${role} ${anchor} ${y} ${text}`);
+
 describe('the large ribbon, 1232 px', () => {
   const marks = largeRibbonMarks(slow, even, '33⅓', 1232, null);
 
@@ -40,6 +43,27 @@ describe('the large ribbon, 1232 px', () => {
         expect(mark.y, mark.text).toBeGreaterThan(inside ? 64 + 12 : 108 + 12);
         expect(mark.y, mark.text).toBeLessThanOrEqual(inside ? 108 : 136);
       }
+  });
+
+  it('draws its lines through the band, its ticks six deep under it, and names each figure by what it is', () => {
+    const lines = (role: RibbonRole) => of(marks, role).map(pointsOf);
+    const through = (x: number) => [
+      [x, 64],
+      [x, 108],
+    ];
+    expect(lines('limit')).toEqual([441.06, 790.94].map(through));
+    expect(lines('centre')).toEqual([through(616)]);
+    expect(lines('tick')[0]).toEqual([
+      [1, 108],
+      [1, 114],
+    ]);
+    expect(named(marks)).toEqual([
+      'word start 92 slow',
+      'word end 92 fast',
+      ...['33⅓', '−6', '−1.5'].map((text) => `figure middle 133 ${text}`),
+      'limitFigure middle 133 +0.3',
+      ...['+1.5', '+6'].map((text) => `figure middle 133 ${text}`),
+    ]);
   });
 
   it('stands its window, mean, wow and bracket where the rule says', () => {
@@ -96,11 +120,15 @@ describe('the large ribbon, 1232 px', () => {
       [441.06, 64],
     ]);
     expect(of(largeRibbonMarks(slow, even, '45', 1232, { stepS: 1, errorPercent: [0] }), 'trail')).toEqual([]);
+    // Every two seconds: the oldest of thirty is 58 s old.
+    const coarse = largeRibbonMarks(slow, even, '45', 1232, { stepS: 2, errorPercent: Array<number>(31).fill(0) });
+    expect(pointsOf(of(coarse, 'trail')[0])?.[0]).toEqual([616, 2.13]);
   });
 
   it('has neither window nor edge for a unit that did not turn, and says so', () => {
     const marks = largeRibbonMarks(still, even, '45', 1232, null);
     expect(wordsOf(marks)[0]).toEqual(['did not turn', 616]);
+    expect(named(marks).slice(0, 2)).toEqual(['still middle 93 did not turn', 'word start 92 slow']);
     expect(rectOf(marks, 'hatch')).toEqual([1, 64, 1231, 108]);
     for (const role of ['window', 'limit', 'mean', 'wow', 'bracket'] as const) expect(of(marks, role)).toEqual([]);
   });
@@ -114,6 +142,13 @@ describe('the small ribbon, 200 px', () => {
     expect(pointsOf(of(marks, 'mean')[0])).toEqual([
       [65.8, 0],
       [65.8, 18],
+    ]);
+    expect([rectOf(marks, 'band'), ...of(marks, 'limit').map(pointsOf)]).toEqual([
+      [1, 1, 199, 17],
+      ...[71.84, 128.16].map((x) => [
+        [x, 1],
+        [x, 17],
+      ]),
     ]);
     const calm = rectOf(smallRibbonMarks({ ...slow, wowPeakPercent: 1e-4 }, even, 200), 'wow');
     expect((calm[2] as number) - (calm[0] as number)).toBeCloseTo(3, 1);
@@ -143,6 +178,25 @@ describe('the printed ribbon, 170 mm', () => {
       ['+1.5', 109],
       ['+7.5', 135],
       ['+30', 158],
+    ]);
+  });
+
+  it('has its words within the band, its ticks and figures under it; a narrow one leaves figures out', () => {
+    const words = (width?: number) => {
+      const marks = printRibbonMarks({ found, left }, uneven, '45', width);
+      const places = marks.flatMap((mark) => (mark.kind === 'word' ? [Number(mark.x.toFixed(1))] : []));
+      return named(marks).map((one, i) => `${places[i]} ${one}`);
+    };
+    expect(words().slice(0, 3)).toEqual(['1.5 word start 7 slow', '168.5 word end 7 fast', '85 figure middle 15 45']);
+    // Half as wide the limits stand 12 mm from the middle, five of them 25 and twenty 37: 13 is asked for.
+    expect(words(85).slice(2)).toEqual([
+      '42.5 figure middle 15 45',
+      '17.4 figure middle 15 −5',
+      '67.6 figure middle 15 +7.5',
+    ]);
+    expect(pointsOf(of(printRibbonMarks({ found, left }, uneven, '45'), 'tick')[0])).toEqual([
+      [0, 10],
+      [0, 11],
     ]);
   });
 

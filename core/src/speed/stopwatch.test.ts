@@ -70,5 +70,7 @@ describe('figures of the stopwatch, worked by hand', () => {
     expect(stopwatch([5, 4], 1).kind).toBe('counting');
     expect(() => stopwatch([0, 1], 0)).toThrow();
     expect(() => tapsStillNeeded(state, 0)).toThrow();
+    // Eight times less uncertain takes four times as many: 8 to the power of two thirds.
+    expect(tapsStillNeeded({ ...state, kind: 'measured', taps: 10, expandedPercent: 8 } as typeof state, 1)).toBe(30);
   });
 });

@@ -46,4 +46,26 @@ describe('the turn', () => {
     expect(slowestShown(series([0.2, 0.2, 0.2, 0.2]), parts, 0.4)?.part).toBe('platter');
     expect(slowestShown(series([0.2, 0.2]), parts, 0.4)).toBeNull();
   });
+
+  it('gives each step its own sample where there are as many, and what is over a whole turn counts no more', () => {
+    const height = (i: number) => Math.sin((2 * Math.PI * (i + 0.5)) / 72);
+    const errorPercent = [...Array.from({ length: 216 }, (_, i) => height(i % 72)), ...Array<number>(30).fill(9)];
+    const profile = turnProfile({ stepS: 0.025, errorPercent }, 1 / 1.8);
+    expect(profile?.turns).toBe(3);
+    profile?.percent.forEach((one, i) => expect(one).toBeCloseTo(height(i), 9));
+    expect([profile?.degrees[0], profile?.degrees[71], profile?.fastest.degrees]).toEqual([2.5, 357.5, 87.5]);
+  });
+
+  it('is folded at the speed measured, and of two parts that can be shown it is the slower, however they are listed', () => {
+    const slow = { name: 'platter', hz: 1 / 1.8 / 1.05 };
+    const fast = { name: 'motor', hz: 2 / 1.8 / 1.05 };
+    for (const parts of [
+      [slow, fast],
+      [fast, slow],
+    ]) {
+      const shown = slowestShown(series(Array<number>(20).fill(0.2)), parts, 5);
+      expect(shown?.part).toBe('platter');
+      expect(shown?.profile.fastest.percent).toBeCloseTo(0.2, 2);
+    }
+  });
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { tolerance } from '../quantity/index.js';
 import { centreLabel, placeOf, ribbonGeometry, ribbonPlace, visibleLabels } from './ribbon.js';
-import { judge } from './verdict.js';
+import { judge, verdictWords } from './verdict.js';
 
 const origin = { kind: 'practice', text: 'test' } as const;
 const narrow = tolerance(-0.3, 0.3, origin);
@@ -52,6 +52,11 @@ describe('verdict', () => {
 
   it('is undecided without an uncertainty', () => {
     expect(judge(0, null, narrow).kind).toBe('undecided');
+    expect([judge(0, null, narrow), judge(0, 0.1, narrow), judge(1, 0.1, narrow)].map(verdictWords)).toEqual([
+      'undecided',
+      'right',
+      'fast, not right yet',
+    ]);
   });
 });
 

@@ -45,6 +45,16 @@ describe('the wow by part', () => {
     expect(of([line(0.3, 0.06)], rms(0.05)).noisePercent).toBeCloseTo(Math.sqrt(0.005), 6);
   });
 
+  it('what fits no part stands last, however large; a line of half a hertz counts', () => {
+    const { shares } = of([line(7.3, 0.09), line(8.1, 0.01), line(0.5556, 0.03), line(12.5, 0.05)]);
+    expect(shares.map(({ part }) => part)).toEqual(['motor pulley', 'platter', '']);
+    expect(shares[2]?.lines.map(({ multiple, hz }) => [multiple, hz])).toEqual([
+      [1, 7.3],
+      [1, 8.1],
+    ]);
+    expect(of([line(0.5, 0.06)], rms(0.05)).noisePercent).toBeCloseTo(Math.sqrt(0.0014), 6);
+  });
+
   it('says nothing of nothing', () => {
     expect(of([])).toEqual({ shares: [], noisePercent: null, sumPercent: 0 });
     expect(of([line(7, 0)]).shares[0]?.powerShare).toBe(0);

@@ -35,8 +35,8 @@ function reading(one: EntryReading): string {
   return parts.filter((part) => part !== null && part !== '').join(' ');
 }
 
-/** The table's notation of an entry. */
-function said(entry: Entry): string {
+/** The table's notation of an entry; of a refusal, what of the line is marked. */
+function said(entry: Entry, line: string): string {
   switch (entry.kind) {
     case 'reading':
       return reading(entry);
@@ -68,6 +68,8 @@ function said(entry: Entry): string {
       return `timer ${entry.timer} ${entry.minutes}`;
     case 'ordered':
       return `ordered ${entry.what}`;
+    case 'bad':
+      return `bad ${line.slice(entry.from, entry.to)}`;
     default:
       return entry.kind;
   }
@@ -75,11 +77,11 @@ function said(entry: Entry): string {
 
 describe('the entry line hears a repairer', () => {
   const results = [
-    ...SPOKEN.map(([line, meaning]) => ({ line, meaning, heard: said(parseEntry(line, known)) })),
+    ...SPOKEN.map(([line, meaning]) => ({ line, meaning, heard: said(parseEntry(line, known), line) })),
     ...PROMPTED.map(([testId, line, meaning]) => {
       const signal = path.signals.find((one) => one.id === path.tests.find((test) => test.id === testId)?.signal);
       const prompt = { testId, place: signal?.measure?.place ?? null, unit: signal?.measure?.unit ?? null };
-      return { line: `${testId}: ${line}`, meaning, heard: said(parseEntry(line, { ...known, prompt })) };
+      return { line: `${testId}: ${line}`, meaning, heard: said(parseEntry(line, { ...known, prompt }), line) };
     }),
   ];
 
@@ -88,7 +90,8 @@ describe('the entry line hears a repairer', () => {
     const family = familyOf(familyId);
     const powerKind = family.supply === 'pack' ? 'pack' : 'mains';
     const places = knownPlaces({ familyId, powerKind, ratedVolts: 230 }, own, own, []);
-    expect(said(parseEntry(line, { speedIds: family.speeds.map((one) => one.id), places, path: own }))).toBe(meaning);
+    const heard = parseEntry(line, { speedIds: family.speeds.map((one) => one.id), places, path: own });
+    expect(said(heard, line)).toBe(meaning);
   });
 
   it('holds a table of at least 250 lines, none twice', () => {

@@ -135,7 +135,7 @@ function finished(line: string, reading: EntryReading, first: SpokenMeasure, kno
   }
   if (unit === null) {
     if (reading.speedId !== null && first.signed) return { ...reading, unit: '%' };
-    const bare = /^[\s\d.,+\-<>=:@]+$/.test(line) || reading.place !== null;
+    const bare = /^[\s\d.,+\-<>=:@]+$/.test(line) || reading.place !== null || reading.speedId !== null;
     return bare ? { kind: 'bad', from: first.from, to: first.to, message: say`add the unit, as in 47 V or 4k7` } : null;
   }
   return { ...reading, unit };

@@ -65,7 +65,7 @@ describe('bare times', () => {
   });
 
   it('are too few under four; reckoned speeds are no pulses', async () => {
-    expect(await chosen(times([0, 1, 2]))).toMatchObject({ kind: 'unusable', reason: 'TOO_FEW_PULSES' });
+    expect(await chosen(times([0, 1, 2]))).toEqual({ kind: 'unusable', reason: 'TOO_FEW_PULSES', line: 0 });
     expect((await chosen(times([0, 1, 2, 3]))).kind).toBe('signal');
     const rpm = tableOf([
       ['t', [0, 1, 2, 3, 4]],
@@ -122,6 +122,26 @@ describe('both edges in the file', () => {
   });
 });
 
+describe('a unit of time', () => {
+  // Pulses a second apart, counted in milliseconds under a head that says seconds: 0.06 rpm.
+  const milli = times(count(30, (i) => 1000 * i + (i % 3)));
+
+  it('chosen as the header says it is still doubted; another is taken as chosen', async () => {
+    expect((await asked(milli, { timeUnitS: 1 })).code).toBe('TIME_UNIT');
+    const found = await signal(milli, { timeUnitS: 1 }, { columns: { ...BARE, timeUnitS: 1e-3 } });
+    expect([found.unitS, found.timeS[1]?.toFixed(6)]).toEqual([1e-3, '1.001000']);
+    expect((await asked(milli, {}, { columns: { ...BARE, timeUnitS: 1 } })).code).toBe('TIME_UNIT');
+    expect((await signal(milli, {}, { asIs: true })).unitS).toBe(1);
+  });
+
+  it('of ticks whose rate is not said is offered by the speeds it would give, the nearest first', async () => {
+    // 24.6 million a turn: a clock of 25 MHz gives 60.98 rpm, one of 24 gives 58.54.
+    const { code, choices } = await asked(times(count(30, (i) => 24_600_000 * i), 'ticks'));
+    expect(code).toBe('TIME_UNIT');
+    expect(choices.map(({ meanRpm }) => meanRpm?.toFixed(2))).toEqual(['60.98', '58.54']);
+  });
+});
+
 describe('captures', () => {
   const levels = (...gaps: readonly number[]) =>
     tableOf([
@@ -155,6 +175,14 @@ describe('captures', () => {
     expect(await chosen(levels(200, 400), {}, { nominalRpm: 160, channel: 'D7' })).toMatchObject({
       reason: 'NO_PULSES',
     });
+    // In milliseconds just so, and its rate is told in seconds.
+    const [first, ...others] = levels(200, 400).columns;
+    const slower = { ...levels(200, 400), columns: [(first as Float64Array).map((t) => 1000 * t), ...others] };
+    const { choices } = await asked(slower, {}, { nominalRpm: 160 });
+    expect(choices.map(({ words }) => words)).toEqual(['D1: 150 rpm', 'D0: 300 rpm']);
+    const one = await signal(slower, {}, { nominalRpm: 160, channel: 'D1' });
+    expect([one.unitS, one.from]).toEqual([1e-3, 'scope']);
+    expect(one.sampleHz).toBeCloseTo(1000, 6);
     // One of them cannot be this machine's: the other is it.
     expect((await signal(levels(20, 400), {}, { nominalRpm: 150 })).name).toBe('D1');
   });
@@ -175,6 +203,11 @@ describe('captures', () => {
     const found = await signal(table, {}, { nominalRpm: 150 });
     expect(found.name).toBe('A and B');
     expect(new Set(found.senses)).toEqual(new Set([1]));
+  });
+
+  it('of two or three pulses are too few, not none', async () => {
+    for (const gap of [1300, 1900])
+      expect(await chosen(levels(gap), {}, { nominalRpm: 45 })).toMatchObject({ reason: 'TOO_FEW_PULSES' });
   });
 
   it('that stand still hold no pulses', async () => {

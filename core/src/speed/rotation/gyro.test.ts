@@ -71,6 +71,24 @@ describe('a gyroscope log', () => {
   });
 });
 
+describe('the stretch that is measured', () => {
+  const ends = (...parts: Part[]) => measured(log(parts)).stretches.map(({ startS, endS }) => [startS, endS]);
+  it('keeps half a second and a window of a twentieth of the log from a start or a stop, and is whole without one', () => {
+    expect(ends(REST, turn(33.6))).toEqual([[expect.closeTo(3 + 23 / 20 + 0.5, 0), expect.closeTo(22.99, 2)]]);
+    expect(ends(turn(33.6), REST)).toEqual([[0, expect.closeTo(20 - 23 / 20 - 0.5, 0)]]);
+    expect(ends(turn(33.6))).toEqual([[0, expect.closeTo(19.99, 2)]]);
+  });
+
+  it('holds sixteen samples at least', () => {
+    // Five rows a second: four seconds are twenty, two and a half thirteen.
+    const rows = (seconds: number) =>
+      Array.from({ length: 5 * seconds }, (_, i) => `${(i / 5).toFixed(1)},0,0,${(6 * 33.6).toFixed(3)}`);
+    const text = (seconds: number) => `time,x (deg/s),y (deg/s),z (deg/s)\n${rows(seconds).join('\n')}`;
+    expect(measured(text(4)).meanRpm).toBeCloseTo(33.6, 3);
+    expect(of(text(3))).toMatchObject({ kind: 'unusable', reason: 'TOO_SHORT' });
+  });
+});
+
 describe('a log of two speeds', () => {
   const both = log([REST, turn(33.6), REST, turn(45.3, 15)]);
 

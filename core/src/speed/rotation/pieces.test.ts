@@ -53,6 +53,18 @@ describe('steady stretches', () => {
     expect(steadyStretches(Float64Array.of(1), Float64Array.of(5), { windowS: 1, leastS: 0 })).toEqual([]);
   });
 
+  it('leave out what still comes up or goes down beside a move, to a thousandth of their level', () => {
+    // Still, then from 96.5 % up to speed within ten seconds, a minute of it, and down again the same way.
+    const at = (t: number) =>
+      t < 5 || t >= 85 ? 0 : 33 * (1 - 0.0035 * Math.max(0, 15 - t, t - 75));
+    const timeS = range(1800, (i) => i / 20);
+    const [one, ...more] = steadyStretches(timeS, timeS.map(at), { windowS: 0.5, leastS: 2 });
+    expect(more).toEqual([]);
+    expect(one?.level).toBeCloseTo(33, 9);
+    expect(timeS[one?.from ?? 0]).toBeCloseTo(14.5, 0);
+    expect(timeS[one?.to ?? 0]).toBeCloseTo(75.5, 0);
+  });
+
   it('of one level with a short knock between them are one', () => {
     const knocked = found(levels([60, 33], [0.1, 20], [60, 33]));
     expect(knocked).toEqual([[0, expect.closeTo(120.1, 6), 33]]);
@@ -205,6 +217,10 @@ describe('stretches of pulses', () => {
     const part = stretchesOf(two, { ...WISH, fromS: 32 });
     if (part.kind !== 'stretches') throw new Error(part.kind);
     expect(part.all.map(({ meanRpm }) => Math.round(meanRpm))).toEqual([33]);
+  });
+  it('from one second to another hold the pulse at the first, not that at the second', () => {
+    const found = stretchesOf(signal(range(30, (i) => i)), { ...WISH, perTurn: 1, fromS: 5, toS: 10 });
+    expect(found).toMatchObject({ use: [{ from: 5, to: 10, sense: null }] });
   });
   it('with a pause between are measured run by run; under four pulses there is nothing', () => {
     const paused = stretchesOf(signal(pulses([20, 33], [5, 0], [20, 33])), WISH);

@@ -57,6 +57,19 @@ describe('a run down out of a log', () => {
     expect(Math.abs(seconds - TAU_S * Math.log(0.98 / 0.5))).toBeLessThan(0.5);
   });
 
+  it('stands at the middle of what it was taken over: of one that falls evenly each speed is the one it had then', async () => {
+    const rows = Array.from({ length: 1000 }, (_, i) => `${(i / 50).toFixed(2)},0,0,${(6 * (60 - i / 50)).toFixed(5)}`);
+    const run = await runDownOf(`time,gyro x (deg/s),gyro y (deg/s),gyro z (deg/s)\n${rows.join('\n')}`, {
+      nominalRpm: 60,
+      perTurn: 1,
+    });
+    if (run.kind !== 'run-down') throw new Error(JSON.stringify(run));
+    // A quarter of a second is twelve or thirteen rows of fifty a second.
+    expect(run.speeds[0]?.at).toBeCloseTo(0.12, 1);
+    expect(run.speeds.at(-1)?.at).toBeCloseTo(19.98 - 0.12, 1);
+    for (const { at, rpm } of run.speeds) expect(rpm).toBeCloseTo(60 - at, 3);
+  });
+
   it('that never was as fast, or is no log, says so', async () => {
     const slow = Array.from({ length: 800 }, (_, i) => `${i / 20},0,0,${(-6 * 20 * Math.exp(-i / 400)).toFixed(3)}`);
     const run = await runDownOf(`time,gyro x (deg/s),gyro y (deg/s),gyro z (deg/s)\n${slow.join('\n')}`, wish);
