@@ -6,6 +6,18 @@ import type { NumberTable } from '../../formats/index.js';
 import type { RotationWarning } from './result.js';
 import { edgesOf, evenStep, risingEdges, swingOf } from './edges.js';
 import { say } from '../../words/index.js';
+import {
+  FOLLOWED_SHARE,
+  LEAST_CHANGES,
+  LEAST_PULSES,
+  LEVEL_REACH,
+  LOOKED_FOR_LEVELS,
+  MOST_NAMED,
+  ON_LEVELS,
+  OTHER_COUNT,
+  QUARTER_SHARE,
+  UNCHANGED_SHARE,
+} from './defaults.js';
 
 /** One channel's pulses. Times in seconds, or in the table's unit before that is known. */
 export interface PulseSignal {
@@ -66,11 +78,11 @@ export async function signalsOf(
 /** Two levels in every channel and hardly a row like the one before: each row is a change. */
 function isChanges(columns: readonly Float64Array[]): boolean {
   const rows = columns[0]?.length ?? 0;
-  const two = columns.every((values) => new Set(values.subarray(0, 5000)).size <= 2);
-  if (!two || rows < 8) return false;
+  const two = columns.every((values) => new Set(values.subarray(0, LOOKED_FOR_LEVELS)).size <= 2);
+  if (!two || rows < LEAST_CHANGES) return false;
   let same = 0;
   for (let i = 1; i < rows; i++) if (columns.every((values) => values[i] === values[i - 1])) same++;
-  return same < 0.02 * rows;
+  return same < UNCHANGED_SHARE * rows;
 }
 
 /** Columns of what an instrument has reckoned already: no level. */
@@ -120,8 +132,8 @@ async function sampled(
 }
 
 function isTwoLevels(values: Float64Array, { low, high }: { readonly low: number; readonly high: number }): boolean {
-  const near = (value: number) => Math.min(Math.abs(value - low), Math.abs(value - high)) < 0.2 * (high - low);
-  return values.filter(near).length > 0.9 * values.length;
+  const near = (value: number) => Math.min(Math.abs(value - low), Math.abs(value - high)) < LEVEL_REACH * (high - low);
+  return values.filter(near).length > ON_LEVELS * values.length;
 }
 
 /** Two levels: the edge stands at the row that shows it. More: between rows. */
@@ -158,7 +170,7 @@ function eventChannels(table: NumberTable, time: Float64Array): PulseSignal[] {
     (one) =>
       one !== edge &&
       !one.cells.includes('') &&
-      new Set(one.cells).size <= 32 &&
+      new Set(one.cells).size <= MOST_NAMED &&
       new Set(one.cells).size < one.cells.length / 3,
   );
   if (!edge && !channel) return [];
@@ -186,7 +198,7 @@ const QUADRATURE = { from: 0.1, to: 0.4 } as const;
 export function quadrature(a: PulseSignal, b: PulseSignal): PulseSignal | null {
   // A recording begins and ends anywhere: one pulse more or less is no other rate.
   const more = Math.abs(b.timeS.length - a.timeS.length);
-  if (a.timeS.length < 4 || more > Math.max(1, 0.1 * a.timeS.length)) return null;
+  if (a.timeS.length < LEAST_PULSES || more > Math.max(1, OTHER_COUNT * a.timeS.length)) return null;
   const senses = new Int8Array(a.timeS.length);
   const behind: number[] = [];
   let k = 0;
@@ -205,6 +217,6 @@ export function quadrature(a: PulseSignal, b: PulseSignal): PulseSignal | null {
     behind.push(Math.min(part, 1 - part));
   }
   const inRange = behind.filter((part) => part > QUADRATURE.from && part < QUADRATURE.to).length;
-  if (inRange < 0.8 * behind.length || behind.length < 0.5 * a.timeS.length) return null;
+  if (inRange < QUARTER_SHARE * behind.length || behind.length < FOLLOWED_SHARE * a.timeS.length) return null;
   return { ...a, name: say`${a.name} and ${b.name}`, senses };
 }

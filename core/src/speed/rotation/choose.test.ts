@@ -136,7 +136,12 @@ describe('a unit of time', () => {
 
   it('of ticks whose rate is not said is offered by the speeds it would give, the nearest first', async () => {
     // 24.6 million a turn: a clock of 25 MHz gives 60.98 rpm, one of 24 gives 58.54.
-    const { code, choices } = await asked(times(count(30, (i) => 24_600_000 * i), 'ticks'));
+    const { code, choices } = await asked(
+      times(
+        count(30, (i) => 24_600_000 * i),
+        'ticks',
+      ),
+    );
     expect(code).toBe('TIME_UNIT');
     expect(choices.map(({ meanRpm }) => meanRpm?.toFixed(2))).toEqual(['60.98', '58.54']);
   });

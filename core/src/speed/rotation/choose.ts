@@ -9,7 +9,17 @@ import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { TIME_UNITS, tickOf, unitNamed, unitOf, unwrapCounter } from './timeBase.js';
 import { say } from '../../words/index.js';
-import { BOUNCE_PART, BOUNCE_SHARE, ROWS_AN_EDGE, TWICE_PART } from './defaults.js';
+import {
+  APART,
+  BOUNCE_PART,
+  BOUNCE_SHARE,
+  LEAST_PULSES,
+  LOOKED_FOR_GAPS,
+  ROWS_AN_EDGE,
+  SAME_RATE_PART,
+  TWICE_PART,
+  WHOLE_GAP,
+} from './defaults.js';
 
 const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({ kind: 'unusable', reason, line });
 
@@ -109,7 +119,7 @@ function withTimes(found: readonly PulseSignal[], times: Float64Array, hasTimes:
 }
 
 function usualGap(timeS: Float64Array): number {
-  const gaps = timeS.subarray(1, 20001).map((t, i) => t - (timeS[i] as number));
+  const gaps = timeS.subarray(1, LOOKED_FOR_GAPS + 1).map((t, i) => t - (timeS[i] as number));
   return quantile(gaps, 0.5);
 }
 
@@ -124,7 +134,7 @@ function pick(
 ): PulseSignal | UnusableRotation | AskedSpeed {
   if (candidates.length === 0) return refuse('NO_PULSES');
   if (wish.channel !== undefined) return candidates.find((one) => one.name === wish.channel) ?? refuse('NO_PULSES');
-  const enough = candidates.filter((one) => one.timeS.length >= 4);
+  const enough = candidates.filter((one) => one.timeS.length >= LEAST_PULSES);
   if (enough.length === 0)
     return refuse(
       candidates.some((one) => one.from === 'times' || one.timeS.length > 1) ? 'TOO_FEW_PULSES' : 'NO_PULSES',
@@ -140,7 +150,7 @@ function pick(
   const quad = a && b && quadrature(a, b);
   if (quad && fit.length <= 2) return quad;
   const [best] = fit;
-  if (best && fit.every((one) => Math.abs(rpmOf(one) / rpmOf(best) - 1) < 0.02))
+  if (best && fit.every((one) => Math.abs(rpmOf(one) / rpmOf(best) - 1) < SAME_RATE_PART))
     return { ...best, notes: [...best.notes, ...(enough.length > 1 ? (['CHANNEL_CHOSEN'] as const) : [])] };
   const listed = (fit.length > 0 ? fit : enough)
     .map((one) => ({
@@ -156,7 +166,7 @@ function pick(
 function debounced(signal: PulseSignal): PulseSignal {
   const { timeS } = signal;
   const gaps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
-  const usual = quantile(gaps, 0.95);
+  const usual = quantile(gaps, WHOLE_GAP);
   const short = gaps.filter((gap) => gap < BOUNCE_PART * usual).length;
   if (short < BOUNCE_SHARE * gaps.length) return signal;
   const kept: number[] = [];
@@ -187,7 +197,7 @@ function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSi
   const odd = gaps.filter((_, i) => i % 2 === 1);
   const even = gaps.filter((_, i) => i % 2 === 0);
   const apart = Math.abs(quantile(odd, 0.5) / quantile(even, 0.5) - 1);
-  if (apart > (wish.perTurn % 2 === 0 ? 0.2 : 0.04)) return each();
+  if (apart > (wish.perTurn % 2 === 0 ? APART.even : APART.odd)) return each();
   return ask('BOTH_EDGES', say`${rpmWords(rpm)} is twice the nominal. Do both edges of each pulse stand in the file?`, [
     { words: say`both edges: ${rpmWords(rpm / 2)}`, answer: { bothEdges: true }, meanRpm: rpm / 2 },
     { words: say`${rpmWords(rpm)} is right`, answer: { asIs: true }, meanRpm: rpm },

@@ -16,14 +16,56 @@ describe('columns of pulses', () => {
     return `${time}${intervals ? ' gaps' : ''} ${timeUnitS ?? '?'}`;
   };
   it.each([
-    ['a column named after the time', [['level', level], ['elapsed (ms)', level]], '1 0.001'],
-    ['the first that rises', [['a', level], ['b', count(200, (i) => i + (i % 2) / 3)]], '1 ?'],
-    ['the times beside a count of them', [['a', numbers], ['b', rising]], '1 ?'],
+    [
+      'a column named after the time',
+      [
+        ['level', level],
+        ['elapsed (ms)', level],
+      ],
+      '1 0.001',
+    ],
+    [
+      'the first that rises',
+      [
+        ['a', level],
+        ['b', count(200, (i) => i + (i % 2) / 3)],
+      ],
+      '1 ?',
+    ],
+    [
+      'the times beside a count of them',
+      [
+        ['a', numbers],
+        ['b', rising],
+      ],
+      '1 ?',
+    ],
     ['a count alone', [['a', numbers]], '0 ?'],
-    ['a count beside a level', [['a', count(200, (i) => i)], ['b', level]], '0 ?'],
+    [
+      'a count beside a level',
+      [
+        ['a', count(200, (i) => i)],
+        ['b', level],
+      ],
+      '0 ?',
+    ],
     ['none: a capture without times', [['', level]], '-1 1'],
-    ['none of two levels', [['a', level], ['b', level.map((v) => 5 - v)]], '-1 1'],
-    ['gaps by their name', [['n', level.slice(0, 40)], ['interval (us)', gaps]], '1 gaps 0.000001'],
+    [
+      'none of two levels',
+      [
+        ['a', level],
+        ['b', level.map((v) => 5 - v)],
+      ],
+      '-1 1',
+    ],
+    [
+      'gaps by their name',
+      [
+        ['n', level.slice(0, 40)],
+        ['interval (us)', gaps],
+      ],
+      '1 gaps 0.000001',
+    ],
     ['gaps that scatter about one length', [['', gaps]], '0 gaps ?'],
     ['no gaps where a fifth lies far off', [['', gaps.map((v, i) => (i % 5 === 0 ? 3 * v : v))]], '0 ?'],
   ] as const)('%s', (_what, columns, told) => {
@@ -31,7 +73,15 @@ describe('columns of pulses', () => {
   });
   it('a counter that ran over rises; stamps of the clock go before all names', () => {
     expect(of([['', count(300, (i) => (i * 1000) % 65_536)]])).toBe('0 ?');
-    expect(of([['time', rising], ['when', rising]], { stamps: 1 })).toBe('1 1');
+    expect(
+      of(
+        [
+          ['time', rising],
+          ['when', rising],
+        ],
+        { stamps: 1 },
+      ),
+    ).toBe('1 1');
   });
 });
 
@@ -44,7 +94,9 @@ describe('columns of a gyroscope', () => {
   };
   const log = (step: number) => count(40, (i) => step * (i + (i % 2) / 4));
   it('of five to a thousand rows a second: the unit of time that makes it so', () => {
-    const units = [0.01, 10, 1e4, 1e7].map((step) => of(['', log(step)], ['x', axis(1)], ['y', axis(2)], ['z', axis(9)]));
+    const units = [0.01, 10, 1e4, 1e7].map((step) =>
+      of(['', log(step)], ['x', axis(1)], ['y', axis(2)], ['z', axis(9)]),
+    );
     expect(units).toEqual([1, 1e-3, 1e-6, 1e-9].map((unit) => `0: 1 2 3 ? ${unit}`));
   });
   it('are the gyroscope’s beside others, in the order x, y, z, in their own unit', () => {

@@ -2,7 +2,7 @@
 import type { NumberTable } from '../../formats/index.js';
 import { median } from '../../numeric/index.js';
 import { unitNamed, unwrapCounter } from './timeBase.js';
-import { INTERVAL_SPREAD } from './defaults.js';
+import { FALLS_SHARE, INTERVAL_SPREAD, NEAR_SHARE } from './defaults.js';
 
 /** A column of the time from each pulse to the next, by its name. */
 const INTERVALS = /interval|period|delta|\bgap|\bdt\b|Δ/i;
@@ -32,7 +32,7 @@ function intervalColumn(table: NumberTable): number {
   const close = (values: Float64Array) => {
     const usual = median(values);
     const near = values.filter((value) => value > 0 && Math.abs(value / usual - 1) < INTERVAL_SPREAD).length;
-    return usual > 0 && near > 0.9 * values.length;
+    return usual > 0 && near > NEAR_SHARE * values.length;
   };
   const named = table.names.findIndex((name, i) => INTERVALS.test(name) && close(table.columns[i] as Float64Array));
   if (named >= 0) return named;
@@ -63,7 +63,7 @@ function pulseTimeColumn(table: NumberTable): number {
 function mostlyRises(values: Float64Array): boolean {
   let falls = 0;
   for (let i = 1; i < values.length; i++) if ((values[i] as number) < (values[i - 1] as number)) falls++;
-  return falls <= 0.02 * values.length && (values[values.length - 1] as number) !== (values[0] as number);
+  return falls <= FALLS_SHARE * values.length && (values[values.length - 1] as number) !== (values[0] as number);
 }
 
 /** A single column that goes up and down is a capture without times. */

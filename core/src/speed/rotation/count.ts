@@ -3,7 +3,15 @@
  * out, following the local rhythm so that a slow change of speed does no harm.
  */
 import { median } from '../../numeric/index.js';
-import { DOUBLE_PART, LOOK_BACK, MOST_PULSES } from './defaults.js';
+import {
+  DOUBLE_PART,
+  LEAST_PULSES,
+  LOCAL_RHYTHM,
+  LOOK_BACK,
+  MOST_ODD,
+  MOST_PULSES,
+  RESTORED_PART,
+} from './defaults.js';
 
 /** Pulses with their missing and doubled ones put right. */
 export interface CountedPulses {
@@ -26,7 +34,7 @@ export function countPulses(timeS: Float64Array, perTurn: number): CountedPulses
   for (let i = 1; i < timeS.length; i++) {
     const t = timeS[i] as number;
     const gap = t - (kept[kept.length - 1] as number);
-    const local = recent.length >= Math.min(8, 2 * perTurn) ? median(recent) : usual;
+    const local = recent.length >= Math.min(LOCAL_RHYTHM.pulses, LOCAL_RHYTHM.turns * perTurn) ? median(recent) : usual;
     if (gap < DOUBLE_PART * local && restores(timeS, i, kept[kept.length - 1] as number, local)) {
       doubled++;
       continue;
@@ -39,7 +47,13 @@ export function countPulses(timeS: Float64Array, perTurn: number): CountedPulses
     if (recent.length > LOOK_BACK) recent.shift();
   }
   const total = numbers[numbers.length - 1] as number;
-  if (total > MOST_PULSES || missing > 0.5 * total || doubled > 0.4 * timeS.length || kept.length < 4) return null;
+  if (
+    total > MOST_PULSES ||
+    missing > MOST_ODD.missing * total ||
+    doubled > MOST_ODD.doubled * timeS.length ||
+    kept.length < LEAST_PULSES
+  )
+    return null;
   return { timeS: Float64Array.from(kept), number: Int32Array.from(numbers), missing, doubled };
 }
 
@@ -48,5 +62,5 @@ function restores(timeS: Float64Array, i: number, last: number, local: number): 
   const next = timeS[i + 1];
   if (next === undefined) return true;
   const whole = (next - last) / local;
-  return Math.abs(whole - Math.max(1, Math.round(whole))) < 0.3;
+  return Math.abs(whole - Math.max(1, Math.round(whole))) < RESTORED_PART;
 }

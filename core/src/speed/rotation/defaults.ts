@@ -131,3 +131,171 @@ export const SETTLE_S = 0.5;
 
 /** Steps count from this part of a gap on: they show as up to a tenth of a percent of wow. */
 export const STEP_PART = 5e-4;
+
+/** Rows looked through for how many levels a channel has: a third shows within them. */
+export const LOOKED_FOR_LEVELS = 5000;
+
+/** Rows from which on a table may be a list of changes. */
+export const LEAST_CHANGES = 8;
+
+/** Rows of a list of changes that may change nothing, as a share: loggers repeat their last line. */
+export const UNCHANGED_SHARE = 0.02;
+
+/** A sample this near to its low or high level stands on it, as a part of the swing … */
+export const LEVEL_REACH = 0.2;
+
+/** … and so many must, of a signal of two levels. */
+export const ON_LEVELS = 0.9;
+
+/** Channels that words may name, at most: no analyser of a bench has more. */
+export const MOST_NAMED = 32;
+
+/** Pulses from which on anything is told of a speed. */
+export const LEAST_PULSES = 4;
+
+/** Two channels of one wheel count alike within this part. */
+export const OTHER_COUNT = 0.1;
+
+/** Share of the pulses with a second channel a quarter behind them that makes a pair. */
+export const QUARTER_SHARE = 0.8;
+
+/** Share of the pulses that the second channel must follow at all. */
+export const FOLLOWED_SHARE = 0.5;
+
+/** Gaps looked at for what is usual. */
+export const LOOKED_FOR_GAPS = 20_000;
+
+/** Channels within this part of each other have one rate. */
+export const SAME_RATE_PART = 0.02;
+
+/** Of bouncing pulses the usual gap is that of the longest twentieth. */
+export const WHOLE_GAP = 0.95;
+
+/** Gaps that alternate by more than this part are edges up and down: poles of an even wheel may be as uneven by themselves, of an odd one they change places each turn. */
+export const APART = { even: 0.2, odd: 0.04 };
+
+/** Share of intervals that must lie near to the usual one. */
+export const NEAR_SHARE = 0.9;
+
+/** A column that falls more often than this share of its rows does not rise: counters run over once in a while. */
+export const FALLS_SHARE = 0.02;
+
+/** Pulses (or turns) from which on their own rhythm is gone by, not that of the whole log. */
+export const LOCAL_RHYTHM = { pulses: 8, turns: 2 };
+
+/** With a larger share missing or doubled there is no rhythm to count by. */
+export const MOST_ODD = { missing: 0.5, doubled: 0.4 };
+
+/** Leaving out a double puts the next pulse within this part of the rhythm. */
+export const RESTORED_PART = 0.3;
+
+/** Looks over a recording for its levels, and samples of each at least. */
+export const LOOK = { samples: 4096, looks: 12 };
+
+/** Low and high of a look leave a thousandth out at either end; over the looks the outer quarters decide. */
+export const SWING_TAILS = { within: 0.001, over: 0.25 };
+
+/** A smaller swing than this part of the level, or of full scale, is none. */
+export const LEAST_SWING = 1e-4;
+
+/** Noise is smoothed over this fraction of a period, and of the shorter of pulse and gap. */
+export const SMOOTHED_OVER = { period: 8, pulse: 2 };
+
+/** Samples up to which a recording is interpolated: memory and time. */
+export const MOST_FINE = 4e8;
+
+/** Share of the edges that must jump for them to be coarse. */
+export const JUMPS_SHARE = 0.9;
+
+/** The usual gap lies a little over the middle one: jitter about a slow edge makes short ones. */
+export const USUAL_GAP = 0.6;
+
+/** Gaps under this part of the usual one are noise, where more than this share of them are. */
+export const RAGGED = { gap: 0.4, share: 0.02 };
+
+/** Low and high of a table of levels leave this share out at either end. */
+export const TABLE_TAILS = 0.02;
+
+/** A column of times is even when so many of its steps lie within this part of the usual one; of so many rows at least. */
+export const EVEN_STEPS = { least: 16, looked: 4000, part: 0.02, share: 0.9 };
+
+/** Another count of pulses a turn is offered where it is a whole number within this part. */
+export const OTHER_PULSES_PART = 0.1;
+
+/** Rows of a gyroscope log, or of a stretch of one, at least. */
+export const LEAST_ROWS = 16;
+
+/** It turns from this part of the full rate on. */
+export const TURNING_PART = 0.3;
+
+/** Of two units that make sense the nearer is taken within this of the nominal (logarithm of their ratio). */
+export const SURE_UNIT = 0.15;
+
+/** Means of a gyroscope log are taken over a twentieth of it, between these, seconds. */
+export const GYRO_WINDOW = { leastS: 0.5, mostS: 2, part: 20 };
+
+/** A stretch under this part of the full rate is on its way up or down. */
+export const CREEPS_PART = 0.25;
+
+/** So large a share of the rows at the greatest value is a sensor at its end. */
+export const PINNED_SHARE = 0.3;
+
+/** A length that stays within this spread, and about 9.81 or 1, is gravity. */
+export const GRAVITY = { spread: 0.2, share: 0.95, part: 0.15, metre: 9.81, g: 1 };
+
+/** Rows looked at for which columns are the gyroscope. */
+export const LOOKED_FOR_AXES = 100_000;
+
+/** Loggers sample 5 to 1000 times a second; a little wider (common practice). */
+export const LOG_STEP_S = { least: 5e-4, most: 0.5 };
+
+/** Full rate of a log: what it passes in a tenth of the time. */
+export const FULL_RATE = 0.9;
+
+/** Of a standstill this fraction is left out at either end, where the platter is touched or just moves off. */
+export const STILL_MARGIN = 10;
+
+/** A part of a stretch is taken instead of the whole when it drifts less than this part as much. */
+export const SETTLED_GAIN = 0.5;
+
+/** A segment is absent when it is seen in less than this share of at least so many turns. */
+export const ABSENT = { turns: 3, share: 0.5 };
+
+/** A damaged place is off so many times as far as the usual one. */
+export const MISPLACED_TIMES = 5;
+
+/** The fastest of a log: what it passes in a twentieth of the time. */
+export const TOP_SPEED = 0.95;
+
+/** The unrest of a stretch: what its windows stay under in this share of the time; beside a move they may pass it so many times. */
+export const UNREST = { share: 0.95, times: 1.2 };
+
+/** A level is that of the inner half: this fraction is left out at either end. */
+export const INNER_PART = 4;
+
+/** Neighbours are one stretch when their levels differ by less than this part, with no more than this part of them (or so many samples) between. */
+export const JOINED = { level: 0.01, part: 0.02, samples: 3 };
+
+/** A stretch that holds this share of the pulses is the whole log. */
+export const COVERED_SHARE = 0.97;
+
+/** Logs of fewer gaps are taken whole, as short ones are. */
+export const SPLIT_FROM_GAPS = 12;
+
+/** Means of pulses are taken over two turns or three gaps at least, or a twelfth of the log up to a second. */
+export const PULSE_WINDOW = { turns: 2, gaps: 3, part: 12, mostS: 1 };
+
+/** The shortest stretch is no longer than this fraction of the log. */
+export const STRETCH_PART = 4;
+
+/** Shorter than this part of the longest it is a knock or a hand on the platter, no selected speed. */
+export const KNOCK_PART = 0.1;
+
+/** Wow is told up to this part of the pulses a second; the source's own noise is read in the upper part of it, from so many lines at least. */
+export const NOISE_BAND = { top: 0.42, from: 0.6, least: 16 };
+
+/** Fewer turns than this are said to be few. */
+export const FEW_TURNS = 10;
+
+/** A smaller drift than this is not spoken of, percent. */
+export const LEAST_DRIFT_PERCENT = 0.1;

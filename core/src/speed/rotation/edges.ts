@@ -5,7 +5,23 @@
  */
 import type { SampleSource } from '../../formats/index.js';
 import { median, quantile } from '../../numeric/index.js';
-import { EDGE_PIECE, EDGE_REACH, EDGE_UP, FEW_SAMPLES } from './defaults.js';
+import {
+  EDGE_PIECE,
+  EDGE_REACH,
+  EDGE_UP,
+  EVEN_STEPS,
+  FEW_SAMPLES,
+  JUMPS_SHARE,
+  LEAST_SWING,
+  LOOK,
+  LOOKED_FOR_GAPS,
+  MOST_FINE,
+  RAGGED,
+  SMOOTHED_OVER,
+  SWING_TAILS,
+  TABLE_TAILS,
+  USUAL_GAP,
+} from './defaults.js';
 
 /** Hysteresis about the middle, as a part of the swing: low for a generator with a weak place, high in noise. */
 const HYSTERESIS = { low: 0.05, high: 0.15 } as const;
@@ -41,25 +57,25 @@ export async function swingOf(source: SampleSource, only: number | null = null):
   const all = only === null ? Array.from({ length: source.channels }, (_, i) => i) : [only];
   const lows: number[][] = all.map(() => []);
   const highs: number[][] = all.map(() => []);
-  const length = Math.min(source.frames, Math.max(4096, Math.round(source.sampleRate)));
-  const looks = source.frames > length ? 12 : 1;
+  const length = Math.min(source.frames, Math.max(LOOK.samples, Math.round(source.sampleRate)));
+  const looks = source.frames > length ? LOOK.looks : 1;
   for (let look = 0; look < looks; look++) {
     const start = looks === 1 ? 0 : Math.floor(((source.frames - length) * look) / (looks - 1));
     const pieces = await source.read(start, length, all);
     pieces.forEach((piece, i) => {
       if (piece.length === 0) return;
-      (lows[i] as number[]).push(quantile(piece, 0.001));
-      (highs[i] as number[]).push(quantile(piece, 0.999));
+      (lows[i] as number[]).push(quantile(piece, SWING_TAILS.within));
+      (highs[i] as number[]).push(quantile(piece, 1 - SWING_TAILS.within));
     });
   }
   // The upper looks decide: a drive that stands still in half of them still swings.
   const swings = all.map((channel, i) => ({
     channel,
-    low: quantile(lows[i] as number[], 0.25),
-    high: quantile(highs[i] as number[], 0.75),
+    low: quantile(lows[i] as number[], SWING_TAILS.over),
+    high: quantile(highs[i] as number[], 1 - SWING_TAILS.over),
   }));
   const best = swings.reduce((a, b) => (b.high - b.low > a.high - a.low ? b : a));
-  return best.high - best.low > 1e-4 * Math.max(1e-9, Math.abs(best.high), Math.abs(best.low)) ? best : null;
+  return best.high - best.low > LEAST_SWING * Math.max(1e-9, Math.abs(best.high), Math.abs(best.low)) ? best : null;
 }
 
 /** All rising edges of the channel; null when stopped by `onProgress`. */
@@ -73,8 +89,8 @@ export async function edgesOf(
   const period = usualPeriod(rough.edges);
   // Short pulses, or short gaps between them, must not be smoothed away.
   const shorter = Math.min(rough.duty(), 1 - rough.duty()) * period;
-  const width = Math.max(1, Math.floor(Math.min(period / 8, shorter / 2)));
-  const few = period > 0 && period < FEW_SAMPLES && source.frames * EDGE_UP < 4e8;
+  const width = Math.max(1, Math.floor(Math.min(period / SMOOTHED_OVER.period, shorter / SMOOTHED_OVER.pulse)));
+  const few = period > 0 && period < FEW_SAMPLES && source.frames * EDGE_UP < MOST_FINE;
   const pass = async (hysteresis: number) => {
     const finder = edgeFinder(swing, width, hysteresis);
     const finer = few ? interpolator(finder.push) : { push: finder.push, end: () => {} };
@@ -91,21 +107,21 @@ export async function edgesOf(
     levels: Float64Array.from(found.levels),
     swing,
     duty: found.duty(),
-    coarse: period < COARSE.samples && rough.jumps() > 0.9,
+    coarse: period < COARSE.samples && rough.jumps() > JUMPS_SHARE,
   };
 }
 
 /** Many gaps far under the usual one: noise fires the low hysteresis. */
 function isRagged(edges: readonly number[]): boolean {
   const gaps = edges.slice(1).map((edge, i) => edge - (edges[i] as number));
-  const usual = quantile(gaps, 0.6);
-  return gaps.filter((gap) => gap < 0.4 * usual).length > 0.02 * gaps.length;
+  const usual = quantile(gaps, USUAL_GAP);
+  return gaps.filter((gap) => gap < RAGGED.gap * usual).length > RAGGED.share * gaps.length;
 }
 
 /** The usual distance of edges, samples: of the larger half, so that jitter about a slow edge does no harm. */
 function usualPeriod(edges: readonly number[]): number {
-  const gaps = edges.slice(1, 20001).map((edge, i) => edge - (edges[i] as number));
-  return gaps.length === 0 ? 0 : quantile(gaps, 0.6);
+  const gaps = edges.slice(1, LOOKED_FOR_GAPS + 1).map((edge, i) => edge - (edges[i] as number));
+  return gaps.length === 0 ? 0 : quantile(gaps, USUAL_GAP);
 }
 
 async function run(
@@ -231,9 +247,12 @@ export function edgeFinder({ low, high }: Omit<Swing, 'channel'>, width: number,
 
 /** Rising crossings of the middle with hysteresis, at times that need not be even. */
 export function risingEdges(time: Float64Array, volts: Float64Array): Float64Array {
-  const sample = volts.length > 20000 ? volts.filter((_, i) => i % Math.ceil(volts.length / 20000) === 0) : volts;
-  const low = quantile(sample, 0.02);
-  const high = quantile(sample, 0.98);
+  const sample =
+    volts.length > LOOKED_FOR_GAPS
+      ? volts.filter((_, i) => i % Math.ceil(volts.length / LOOKED_FOR_GAPS) === 0)
+      : volts;
+  const low = quantile(sample, TABLE_TAILS);
+  const high = quantile(sample, 1 - TABLE_TAILS);
   if (!(high > low)) return new Float64Array(0);
   const finder = edgeFinder({ low, high }, 1);
   finder.push(volts);
@@ -245,10 +264,11 @@ export function risingEdges(time: Float64Array, volts: Float64Array): Float64Arr
 
 /** The usual step of a column when nearly all are even; null when they are not. */
 export function evenStep(time: Float64Array): number | null {
-  if (time.length < 16) return null;
-  const steps = time.subarray(1, 4001).map((value, i) => value - (time[i] as number));
+  if (time.length < EVEN_STEPS.least) return null;
+  const steps = time.subarray(1, EVEN_STEPS.looked + 1).map((value, i) => value - (time[i] as number));
   const usual = median(steps);
   if (!(usual > 0)) return null;
-  const even = steps.filter((step) => Math.abs(step - usual) < 0.02 * usual).length > 0.9 * steps.length;
+  const even =
+    steps.filter((step) => Math.abs(step - usual) < EVEN_STEPS.part * usual).length > EVEN_STEPS.share * steps.length;
   return even ? ((time[time.length - 1] as number) - (time[0] as number)) / (time.length - 1) : null;
 }

@@ -5,7 +5,7 @@ import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import { WANDERS } from '../tone/budget.js';
 import { TIME_UNITS } from './timeBase.js';
 import { say } from '../../words/index.js';
-import { DRIFT_PERCENT, MIRROR_CLOSE, MIRROR_FAR, UNSTEADY_PERCENT } from './defaults.js';
+import { DRIFT_PERCENT, MIRROR_CLOSE, MIRROR_FAR, OTHER_PULSES_PART, UNSTEADY_PERCENT } from './defaults.js';
 
 /** The result itself, or what speaks against it. */
 export function gated(result: MeasuredPulses, signal: PulseSignal, wish: PulseWish): MeasuredPulses | AskedSpeed {
@@ -72,7 +72,7 @@ function outOfReach(
       : [];
   });
   const pulses = Math.round(perTurn * ratio);
-  if (pulses >= 1 && pulses !== perTurn && Math.abs((perTurn * ratio) / pulses - 1) < 0.1)
+  if (pulses >= 1 && pulses !== perTurn && Math.abs((perTurn * ratio) / pulses - 1) < OTHER_PULSES_PART)
     choices.push({
       words: say`${pulses} pulses a turn: ${rpmWords((result.meanRpm * perTurn) / pulses)}`,
       answer: { perTurn: pulses },

@@ -15,7 +15,17 @@ import { steadyStretches, type Steady } from './steady.js';
 import { askWhichSpeed } from './stretches.js';
 import { fitTrack, rotationOf, trackOf } from './track.js';
 import { say } from '../../words/index.js';
-import { SETTLE_S, SHORTEST_RUN_S, UNCALIBRATED_SCALE_PERCENT } from './defaults.js';
+import {
+  CREEPS_PART,
+  GYRO_WINDOW,
+  LEAST_ROWS,
+  PINNED_SHARE,
+  SETTLE_S,
+  SHORTEST_RUN_S,
+  SURE_UNIT,
+  TURNING_PART,
+  UNCALIBRATED_SCALE_PERCENT,
+} from './defaults.js';
 export { UNCALIBRATED_SCALE_PERCENT } from './defaults.js';
 
 /**
@@ -46,7 +56,7 @@ function evaluate(log: GyroLog, wish: GyroWish): GyroResult {
   const chosen = chooseRun(log.timeS, found, stretches, wish);
   if ('kind' in chosen) return chosen;
   const settled: Stretch = [chosen.from, chosen.to];
-  if (lengthS(log.timeS, settled) < SHORTEST_RUN_S || settled[1] - settled[0] < 16) return refuse('TOO_SHORT');
+  if (lengthS(log.timeS, settled) < SHORTEST_RUN_S || settled[1] - settled[0] < LEAST_ROWS) return refuse('TOO_SHORT');
   const warnings = warningsFor(log, rate.subarray(...settled), hasStill, wish);
   if (found.some((one) => isOtherSpeed(one, chosen))) warnings.push('OTHER_SPEEDS_IN_LOG');
   const rotation = fitRun(log.timeS.subarray(...settled), rate.subarray(...settled), AXIS_UNITS[unit], wish, warnings);
@@ -63,7 +73,7 @@ function evaluate(log: GyroLog, wish: GyroWish): GyroResult {
 
 /** The usual rate while it turns. */
 export const steadyLevel = (rate: Float64Array, full: number): number =>
-  median(rate.filter((value) => value > 0.3 * full));
+  median(rate.filter((value) => value > TURNING_PART * full));
 
 /** The unit said, unless another makes sense where it does not; else the one that does. */
 export function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit | AskedSpeed {
@@ -83,7 +93,7 @@ export function unitFor(log: GyroLog, level: number, wish: GyroWish): AxisUnit |
   const [best, second] = fits;
   if (!best) return 'deg/s';
   // Two units within reach: only a speed close to the nominal settles it.
-  return second && off(best) > 0.15
+  return second && off(best) > SURE_UNIT
     ? askUnit(say`The unit of the axes is not said, and two make sense.`, fits, level)
     : best;
 }
@@ -103,10 +113,10 @@ const askUnit = (message: string, fits: readonly AxisUnit[], level: number): Ask
 function turning(timeS: Float64Array, rate: Float64Array, full: number): Steady[] {
   const spanS = lengthS(timeS, [0, timeS.length]);
   return steadyStretches(timeS, rate, {
-    windowS: Math.min(2, Math.max(0.5, spanS / 20)),
+    windowS: Math.min(GYRO_WINDOW.mostS, Math.max(GYRO_WINDOW.leastS, spanS / GYRO_WINDOW.part)),
     leastS: Math.min(SHORTEST_RUN_S, spanS / 2),
   })
-    .filter(({ level }) => level > 0.25 * full)
+    .filter(({ level }) => level > CREEPS_PART * full)
     .map((one) => ({ ...one, ...settle(timeS, [one.from, one.to]) }))
     .filter((one) => lengthS(timeS, [one.from, one.to]) >= SHORTEST_RUN_S);
 }
@@ -134,7 +144,7 @@ function chooseRun(
     const [start, end] = [wish.fromS ?? 0, wish.toS ?? Infinity];
     const inside = found
       .map((one) => ({ ...one, ...clip(timeS, one, start, end) }))
-      .filter((one) => one.to - one.from >= 16);
+      .filter((one) => one.to - one.from >= LEAST_ROWS);
     return inside.length === 0 ? refuse('TOO_SHORT') : longestOf(inside);
   }
   const main = longestOf(found);
@@ -210,7 +220,9 @@ function warningsFor(log: GyroLog, rate: Float64Array, hasStill: boolean, wish: 
   if (!hasStill) out.push('NO_STANDSTILL');
   if (log.said === null) out.push('UNIT_GUESSED');
   const top = Math.max(...log.axes.map((axis) => axis.reduce((most, value) => Math.max(most, Math.abs(value)), 0)));
-  const pinned = log.axes.some((axis) => axis.filter((value) => Math.abs(value) === top).length > 0.3 * rate.length);
+  const pinned = log.axes.some(
+    (axis) => axis.filter((value) => Math.abs(value) === top).length > PINNED_SHARE * rate.length,
+  );
   if (pinned) out.push('CLIPPED');
   return out;
 }

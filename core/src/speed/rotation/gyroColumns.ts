@@ -4,6 +4,7 @@ import { median } from '../../numeric/index.js';
 import { isReachable } from '../asked.js';
 import { evenStep } from './edges.js';
 import { unitNamed, unwrapCounter } from './timeBase.js';
+import { GRAVITY, LOG_STEP_S, LOOKED_FOR_AXES, TURNING_PART } from './defaults.js';
 
 /** Units of a gyroscope's axes, turns a minute in one. */
 export const AXIS_UNITS = {
@@ -105,20 +106,23 @@ function pickAxes(
 function isGravity(table: NumberTable, axes: readonly number[]): boolean {
   const sizes = magnitudes(table, axes);
   const usual = median(sizes);
-  const steady = sizes.filter((value) => Math.abs(value / usual - 1) < 0.2).length > 0.95 * sizes.length;
-  return steady && (Math.abs(usual / 9.81 - 1) < 0.15 || Math.abs(usual - 1) < 0.15);
+  const steady =
+    sizes.filter((value) => Math.abs(value / usual - 1) < GRAVITY.spread).length > GRAVITY.share * sizes.length;
+  return steady && [GRAVITY.metre, GRAVITY.g].some((size) => Math.abs(usual / size - 1) < GRAVITY.part);
 }
 
 function fitsSome(table: NumberTable, axes: readonly number[], nominalRpm: number): boolean {
   const sizes = magnitudes(table, axes);
-  const full = median(sizes.filter((value) => value > 0.3 * sizes.reduce((most, value) => Math.max(most, value), 0)));
+  const full = median(
+    sizes.filter((value) => value > TURNING_PART * sizes.reduce((most, value) => Math.max(most, value), 0)),
+  );
   return Object.values(AXIS_UNITS).some((rpm) => isReachable(full * rpm, nominalRpm));
 }
 
 function magnitudes(table: NumberTable, axes: readonly number[]): Float64Array {
   const [x, y, z] = axes.map((axis) => table.columns[axis] as Float64Array);
   return (x as Float64Array)
-    .subarray(0, 100000)
+    .subarray(0, LOOKED_FOR_AXES)
     .map((value, i) => Math.sqrt(value ** 2 + (y?.[i] ?? 0) ** 2 + (z?.[i] ?? 0) ** 2));
 }
 
@@ -126,7 +130,10 @@ function magnitudes(table: NumberTable, axes: readonly number[]): Float64Array {
 function logTimeUnit(raw: Float64Array): number {
   const step =
     evenStep(raw) ?? (raw.length > 2 ? ((raw[raw.length - 1] as number) - (raw[0] as number)) / (raw.length - 1) : 1);
-  return [1, 1e-3, 1e-6, 1e-9].find((unit) => step * unit < 0.5 && step * unit > 5e-4) ?? (step > 0.5 ? 1e-3 : 1);
+  return (
+    [1, 1e-3, 1e-6, 1e-9].find((unit) => step * unit < LOG_STEP_S.most && step * unit > LOG_STEP_S.least) ??
+    (step > LOG_STEP_S.most ? 1e-3 : 1)
+  );
 }
 
 /** A sensor's name in a row's words. */

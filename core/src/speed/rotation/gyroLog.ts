@@ -5,7 +5,7 @@ import type { GyroWish } from './gyroResult.js';
 import type { AxisUnit, GyroColumns } from './gyroColumns.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { unwrapCounter } from './timeBase.js';
-import { GAP_STEPS, GYRO_STILL_PART, SHORTEST_STILL_S } from './defaults.js';
+import { FULL_RATE, GAP_STEPS, GYRO_STILL_PART, LEAST_ROWS, SHORTEST_STILL_S, STILL_MARGIN } from './defaults.js';
 
 /** A log that cannot be used: the reason, and the line it stands in. */
 export const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({
@@ -33,7 +33,7 @@ export function logOf(table: NumberTable, columns: GyroColumns, wish: GyroWish):
   const unit = wish.timeUnitS ?? columns.timeUnitS ?? 1;
   const keep = (_: number, i: number) => i === 0 || (values[i] as number) > (values[i - 1] as number);
   const timeS = values.map((t) => (t - (values[0] as number)) * unit).filter(keep);
-  if (timeS.length < 16) return refuse('TOO_SHORT');
+  if (timeS.length < LEAST_ROWS) return refuse('TOO_SHORT');
   const steps = timeS.subarray(1).map((t, i) => t - (timeS[i] as number));
   const usual = median(steps);
   const gaps = steps.filter((step) => step > GAP_STEPS * usual).length;
@@ -64,7 +64,7 @@ export function restOf(log: GyroLog): {
 } {
   const none = log.axes.map(() => 0);
   const rough = magnitude(log, none);
-  const full = quantile(rough, 0.9);
+  const full = quantile(rough, FULL_RATE);
   const still = longest(log.timeS, rough, (rate) => rate < GYRO_STILL_PART * full);
   const hasStill = still !== null && lengthS(log.timeS, still) >= SHORTEST_STILL_S;
   return { full, bias: hasStill ? meanVector(log.axes, inner(still)) : none, hasStill };
@@ -79,7 +79,7 @@ export function magnitude({ axes }: GyroLog, bias: readonly number[]): Float64Ar
 
 /** Without a tenth at either end, where the platter is touched or just moves off. */
 function inner([from, to]: Stretch): Stretch {
-  const margin = Math.floor((to - from) / 10);
+  const margin = Math.floor((to - from) / STILL_MARGIN);
   return [from + margin, to - margin];
 }
 

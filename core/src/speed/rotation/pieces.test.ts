@@ -55,8 +55,7 @@ describe('steady stretches', () => {
 
   it('leave out what still comes up or goes down beside a move, to a thousandth of their level', () => {
     // Still, then from 96.5 % up to speed within ten seconds, a minute of it, and down again the same way.
-    const at = (t: number) =>
-      t < 5 || t >= 85 ? 0 : 33 * (1 - 0.0035 * Math.max(0, 15 - t, t - 75));
+    const at = (t: number) => (t < 5 || t >= 85 ? 0 : 33 * (1 - 0.0035 * Math.max(0, 15 - t, t - 75)));
     const timeS = range(1800, (i) => i / 20);
     const [one, ...more] = steadyStretches(timeS, timeS.map(at), { windowS: 0.5, leastS: 2 });
     expect(more).toEqual([]);

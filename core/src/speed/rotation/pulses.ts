@@ -22,9 +22,13 @@ import { fitTrack, rotationOf, trackOf } from './track.js';
 import { weakSegments } from './weak.js';
 import { say } from '../../words/index.js';
 import {
+  ABSENT,
   DAMAGED_PITCH_PART,
+  LEAST_PULSES,
+  MISPLACED_TIMES,
   MOST_PER_TURN,
   MOST_PULSES_PER_S,
+  SETTLED_GAIN,
   SETTLED_PULSES,
   SETTLED_TURNS,
   WHEEL_ROUNDS,
@@ -52,7 +56,7 @@ export function requirePerTurn(perTurn: number): void {
 
 /** Measures one channel's pulses, however they were found: each steady stretch by itself. */
 export function pulsesOf(signal: PulseSignal, wish: PulseWish): PulseResult {
-  if (signal.timeS.length < 4) return { kind: 'unusable', reason: 'TOO_FEW_PULSES', line: 0 };
+  if (signal.timeS.length < LEAST_PULSES) return { kind: 'unusable', reason: 'TOO_FEW_PULSES', line: 0 };
   const chosen = stretchesOf(signal, wish);
   if (chosen.kind !== 'stretches') return chosen;
   const measured: MeasuredPulses[] = [];
@@ -90,7 +94,7 @@ function settled(
   }).filter((one): one is MeasuredPulses => one.kind === 'measured');
   const size = (one: MeasuredPulses) => Math.abs(one.driftPercent);
   const best = parts.reduce<MeasuredPulses>((a, b) => (size(b) < size(a) ? b : a), whole);
-  return size(best) < 0.5 * size(whole) ? best : whole;
+  return size(best) < SETTLED_GAIN * size(whole) ? best : whole;
 }
 
 /** Pulses a second; infinite where the times are hardly apart. */
@@ -258,7 +262,7 @@ function absentSegments(counted: CountedPulses, perTurn: number): number[] {
   for (let n = 0; n <= last; n++) expected[n % perTurn] = (expected[n % perTurn] as number) + 1;
   for (const n of counted.number) seen[n % perTurn] = (seen[n % perTurn] as number) + 1;
   return Array.from(expected, (_, i) => i).filter(
-    (i) => (expected[i] as number) >= 3 && (seen[i] as number) < 0.5 * (expected[i] as number),
+    (i) => (expected[i] as number) >= ABSENT.turns && (seen[i] as number) < ABSENT.share * (expected[i] as number),
   );
 }
 
@@ -277,6 +281,6 @@ function misplaced(places: Float64Array): number[] {
   const usual = median(off);
   return Array.from(off, (_, i) => i).filter((i) => {
     const own = off[i] as number;
-    return own > DAMAGED_PITCH_PART && own > 5 * usual;
+    return own > DAMAGED_PITCH_PART && own > MISPLACED_TIMES * usual;
   });
 }

@@ -7,7 +7,7 @@ import { pulsesOf, requirePerTurn } from './pulses.js';
 import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 import type { UnusableRotation } from './result.js';
 import { say } from '../../words/index.js';
-import { MOST_CHANNELS } from './defaults.js';
+import { LEAST_SWING, MOST_CHANNELS } from './defaults.js';
 
 const refuse = (reason: UnusableRotation['reason']): UnusableRotation => ({ kind: 'unusable', reason, line: 0 });
 
@@ -42,7 +42,7 @@ export async function signalIn(
   only: number | null = null,
 ): Promise<PulseSignal | UnusableRotation> {
   const swing = await swingOf(source, only);
-  if (!swing || swing.high - swing.low < 1e-4) return refuse('SILENT');
+  if (!swing || swing.high - swing.low < LEAST_SWING) return refuse('SILENT');
   const edges = await edgesOf(source, swing, onProgress);
   if (!edges) return refuse('STOPPED');
   return {

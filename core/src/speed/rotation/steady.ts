@@ -1,6 +1,6 @@
 /** Where a speed holds: spin-up, changes of the selected speed and pauses split a log into stretches. */
 import { median } from '../../numeric/index.js';
-import { MOVING_PART, STILL_PART, TRIM_PART } from './defaults.js';
+import { INNER_PART, JOINED, MOVING_PART, STILL_PART, TOP_SPEED, TRIM_PART, UNREST } from './defaults.js';
 
 /** Sample range of a stretch, end exclusive, and the size of its speed (any unit). */
 export interface Steady {
@@ -44,7 +44,7 @@ export function steadyStretches(
 ): Steady[] {
   if (values.length < 2) return [];
   const { before, after } = windowMeans(timeS, values, windowS);
-  const top = sortedQuantile(values, 0.95);
+  const top = sortedQuantile(values, TOP_SPEED);
   const moves = (i: number) => {
     const [a, b] = [before[i] as number, after[i] as number];
     return Math.max(a, b) < STILL_PART * top || Math.abs(a - b) > MOVING_PART * Math.max(a, b);
@@ -74,16 +74,16 @@ function trimmed(
 ): Steady {
   let { from, to } = range;
   const inner = (a: number, b: number) => {
-    const margin = Math.floor((b - a) / 4);
+    const margin = Math.floor((b - a) / INNER_PART);
     return sortedQuantile(values.subarray(a + margin, Math.max(a + margin + 1, b - margin)), 0.5);
   };
   const level = inner(from, to);
-  const quarter = Math.floor((to - from) / 4);
+  const quarter = Math.floor((to - from) / INNER_PART);
   const unrest = sortedQuantile(
     after.subarray(from + quarter, Math.max(from + quarter + 1, to - quarter)).map((value) => Math.abs(value - level)),
-    0.95,
+    UNREST.share,
   );
-  const off = (value: number) => Math.abs(value - level) > Math.max(TRIM_PART * level, 1.2 * unrest);
+  const off = (value: number) => Math.abs(value - level) > Math.max(TRIM_PART * level, UNREST.times * unrest);
   if (from > 0)
     while (from < to - 3 && off(after[from] as number) && (timeS[from] as number) < (timeS[to - 1] as number)) from++;
   if (to < values.length) while (to > from + 3 && off(before[to - 1] as number)) to--;
@@ -97,8 +97,8 @@ function joined(found: readonly Steady[]): Steady[] {
     const last = out[out.length - 1];
     const near =
       last &&
-      Math.abs(one.level / last.level - 1) < 0.01 &&
-      one.from - last.to <= Math.max(3, 0.02 * (one.to - last.from));
+      Math.abs(one.level / last.level - 1) < JOINED.level &&
+      one.from - last.to <= Math.max(JOINED.samples, JOINED.part * (one.to - last.from));
     if (near) out[out.length - 1] = { from: last.from, to: one.to, level: (one.level + last.level) / 2 };
     else out.push(one);
   }

@@ -6,7 +6,20 @@ import type { RotationWarning, UnusableRotation } from './result.js';
 import { medianOfFive, steadyStretches } from './steady.js';
 import { quantile } from '../../numeric/index.js';
 import { say } from '../../words/index.js';
-import { LEAST_STRETCH_S, LEAST_STRETCH_TURNS, PAUSE_GAPS, PAUSE_S, SPLIT_FROM_S } from './defaults.js';
+import {
+  COVERED_SHARE,
+  KNOCK_PART,
+  LEAST_PULSES,
+  LEAST_STRETCH_S,
+  LEAST_STRETCH_TURNS,
+  PAUSE_GAPS,
+  PAUSE_S,
+  PULSE_WINDOW,
+  SPLIT_FROM_GAPS,
+  SPLIT_FROM_S,
+  STRETCH_PART,
+  USUAL_GAP,
+} from './defaults.js';
 
 /** Pulses `from` to `to` (end exclusive). */
 export interface PulseStretch {
@@ -32,7 +45,7 @@ export function stretchesOf(signal: PulseSignal, wish: PulseWish): ChosenStretch
   const { timeS } = signal;
   const first = firstAtLeast(timeS, wish.fromS ?? -Infinity);
   const last = firstAtLeast(timeS, wish.toS ?? Infinity);
-  if (last - first < 4) return { kind: 'unusable', reason: 'TOO_FEW_PULSES', line: 0 };
+  if (last - first < LEAST_PULSES) return { kind: 'unusable', reason: 'TOO_FEW_PULSES', line: 0 };
   const runs = runsOf(signal, first, last);
   const found = runs.flatMap((run) => steadyOf(signal, run, wish));
   const whole: ChosenStretches = {
@@ -52,7 +65,7 @@ export function stretchesOf(signal: PulseSignal, wish: PulseWish): ChosenStretch
   const covered = main.reduce((sum, one) => sum + one.to - one.from, 0);
   const warnings: RotationWarning[] = [];
   if (main.length > 1) warnings.push('RUN_BY_RUN');
-  else if (covered < 0.97 * (last - first)) warnings.push('UNSTEADY_PART_LEFT_OUT');
+  else if (covered < COVERED_SHARE * (last - first)) warnings.push('UNSTEADY_PART_LEFT_OUT');
   if (groups.length > 1) warnings.push('OTHER_SPEEDS_IN_LOG');
   return { kind: 'stretches', use: main, all, warnings };
 }
@@ -76,7 +89,7 @@ function runsOf({ timeS, senses }: PulseSignal, first: number, last: number): Pu
   };
   let from = first;
   const close = (to: number) => {
-    if (to - from >= 4) out.push({ from, to, sense: senseOf(from, to) });
+    if (to - from >= LEAST_PULSES) out.push({ from, to, sense: senseOf(from, to) });
     from = to;
   };
   for (let i = first + 1; i < last; i++) {
@@ -98,14 +111,18 @@ function steadyOf({ timeS }: PulseSignal, run: PulseStretch, { perTurn }: PulseW
   const count = run.to - run.from - 1;
   const times = timeS.subarray(run.from + 1, run.to);
   const rates = medianOfFive(Float64Array.from({ length: count }, (_, i) => rateAt(run.from + 1 + i)));
-  const usual = quantile(rates, 0.6);
+  const usual = quantile(rates, USUAL_GAP);
   const turnS = perTurn / usual;
-  const whole = span < Math.max(SPLIT_FROM_S, 2 * LEAST_STRETCH_TURNS * turnS) || count < 12;
+  const whole = span < Math.max(SPLIT_FROM_S, 2 * LEAST_STRETCH_TURNS * turnS) || count < SPLIT_FROM_GAPS;
   const steady = whole
     ? [{ from: 0, to: count, level: quantile(rates, 0.5) }]
     : steadyStretches(times, rates, {
-        windowS: Math.max(2 * turnS, 3 / usual, Math.min(1, span / 12)),
-        leastS: Math.max(Math.min(LEAST_STRETCH_S, span / 4), LEAST_STRETCH_TURNS * turnS),
+        windowS: Math.max(
+          PULSE_WINDOW.turns * turnS,
+          PULSE_WINDOW.gaps / usual,
+          Math.min(PULSE_WINDOW.mostS, span / PULSE_WINDOW.part),
+        ),
+        leastS: Math.max(Math.min(LEAST_STRETCH_S, span / STRETCH_PART), LEAST_STRETCH_TURNS * turnS),
       });
   return steady.map(({ from, to, level }) => {
     const [a, b] = [run.from + from + (from > 0 ? 1 : 0), run.from + to + 1];
@@ -134,7 +151,7 @@ function groupsOf(found: readonly Found[]): Found[][] {
   }
   const most = Math.max(...groups.map(length));
   // A knock or a hand on the platter is no selected speed.
-  return groups.filter((group) => length(group) >= 0.1 * most).sort((a, b) => length(b) - length(a));
+  return groups.filter((group) => length(group) >= KNOCK_PART * most).sort((a, b) => length(b) - length(a));
 }
 
 function severalSpeeds(groups: readonly (readonly Found[])[], wish: PulseWish): AskedSpeed {

@@ -30,7 +30,8 @@ describe('turns at uneven times', () => {
   });
 
   it('of a whole number of steps keep the last; a part of a step is left out', () => {
-    const length = (endS: number) => trackOf({ timeS: count(5, (i) => (i * endS) / 4), turns: count(5, (i) => i) }, 10, 0).phase.length;
+    const length = (endS: number) =>
+      trackOf({ timeS: count(5, (i) => (i * endS) / 4), turns: count(5, (i) => i) }, 10, 0).phase.length;
     expect([length(4), length(4.05), length(4.1)]).toEqual([41, 41, 42]);
   });
 });

@@ -19,7 +19,7 @@ import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
 import { say } from '../../words/index.js';
-import { TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
+import { FEW_TURNS, LEAST_DRIFT_PERCENT, NOISE_BAND, TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
 
 /** Shaft phase in turns at rising times. */
 export interface TurnSamples {
@@ -107,8 +107,8 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
       .map((line) => ({ frequencyHz: line.hz, peakPercent: Math.hypot(line.cos, line.sin) }))
       .sort((a, b) => b.peakPercent - a.peakPercent),
     warnings: [
-      ...(turns < 10 ? (['FEW_TURNS'] as const) : []),
-      ...(Math.abs(drift) > Math.max(0.1, 2 * expanded) ? (['DRIFTING'] as const) : []),
+      ...(turns < FEW_TURNS ? (['FEW_TURNS'] as const) : []),
+      ...(Math.abs(drift) > Math.max(LEAST_DRIFT_PERCENT, 2 * expanded) ? (['DRIFTING'] as const) : []),
       ...(turns < WOW_TURNS ? (['WOW_TOO_SHORT'] as const) : []),
       ...wish.warnings,
     ],
@@ -117,7 +117,7 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
     unweightedPeakPercent: hasWow
       ? flutterFigures(track, fit, withoutNoise(rest, track.rate, wish.noise), mean).unweightedPeakPercent
       : null,
-    wowUpToHz: Math.min(FLUTTER_BANDS.high, 0.42 * track.rate),
+    wowUpToHz: Math.min(FLUTTER_BANDS.high, NOISE_BAND.top * track.rate),
     stretches: [],
     sense: null,
   };
@@ -133,7 +133,7 @@ export const fitTrack = (track: PhaseTrack): TrendFit => fitLinesAndTrend(track)
 function withoutNoise(rest: ResidualDeviation, rate: number, noise: RotationWish['noise']): ResidualDeviation {
   const size = nextPowerOfTwo(Math.max(8, rest.unweighted.length));
   const { re, im } = realSpectrum(rest.unweighted, size);
-  const top = Math.min(FLUTTER_BANDS.high, 0.42 * rate);
+  const top = Math.min(FLUTTER_BANDS.high, NOISE_BAND.top * rate);
   const shape = (hz: number) => (noise === 'flat' ? 1 : (Math.sin((Math.PI * hz) / rate) * rate) ** 2);
   const scaled: number[] = [];
   let total = 0;
@@ -144,9 +144,9 @@ function withoutNoise(rest: ResidualDeviation, rate: number, noise: RotationWish
     const power = (re[k] as number) ** 2 + (im[k] as number) ** 2;
     total += power;
     whole += shape(hz);
-    if (hz > 0.6 * top) scaled.push(power / shape(hz));
+    if (hz > NOISE_BAND.from * top) scaled.push(power / shape(hz));
   }
-  if (scaled.length < 16 || total === 0) return rest;
+  if (scaled.length < NOISE_BAND.least || total === 0) return rest;
   const floor = (quantile(scaled, 0.5) / Math.LN2) * whole;
   const keep = Math.sqrt(Math.max(0, 1 - floor / total));
   return { ...rest, unweighted: rest.unweighted.map((value) => keep * value) };
