@@ -146,3 +146,32 @@ export const CLEARED_SHARE = 0.01;
 
 /** Engines that are kept ready: one for each unit on the bench, and some. */
 export const MOST_ENGINES_READY = 8;
+
+/** Minutes of a part of a job of which nothing is known yet (common practice). */
+export const MINUTES = {
+  takeIn: 10,
+  safe: 5,
+  open: 10,
+  find: 40,
+  mend: 30,
+  close: 15,
+  set: 15,
+  prove: 20,
+  soak: 5,
+  last: 10,
+  back: 10,
+};
+
+/** Minutes offered first for each kind (common practice: cement cures a day, oil is run in for hours). */
+export const TIMER_MINUTES = {
+  'run-in': 120,
+  cure: 1440,
+  discharge: 5,
+  soak: 720,
+  'warm-up': 15,
+  'look-in': 60,
+  parts: 7 * 1440,
+};
+
+/** Shares from which on a part is suspected more, in steps of ink. */
+export const STEPS = [0.1, 0.35, 0.7] as const;

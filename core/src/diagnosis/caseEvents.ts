@@ -9,7 +9,7 @@ import { inUnit, statesOfValue, withBlurred, type Observation, type Saw } from '
 import type { Event } from './belief.js';
 import { readRow } from './row.js';
 import { say } from '../words/index.js';
-import { NO_CURRENT_A, USUAL_RELIABILITY } from './defaults.js';
+import { NO_CURRENT_A, SPEED_LIMITS, USUAL_RELIABILITY } from './defaults.js';
 
 type Read = { readonly kind: 'observation'; readonly observation: Observation };
 
@@ -115,9 +115,6 @@ function sawValue(path: DrivePath, test: PathTest, entry: TestEntry): Saw | Case
   if (states.kind === 'absurd') return problem('ABSURD_VALUE', states.message);
   return { kind: 'signal', signal: signal.id, weights: states.weights };
 }
-
-/** Limits of mean speed where a case names none, percent: inside right, from there on by size (common practice, half of it a doubt). */
-const SPEED_LIMITS = { right: 0.7, wrong: 1.5, still: -98 } as const;
 
 /** A speed error in percent: its side, and its size. */
 function speedOf(

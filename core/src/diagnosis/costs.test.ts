@@ -9,7 +9,7 @@ import type { NumberModel } from './model.js';
 import { mendsOf } from './mends.js';
 import { adviseNext, BY_WORTH } from './nextTests.js';
 import { nextStep } from './nextStep.js';
-import type { Event } from './caseEvents.js';
+import type { Event } from './belief.js';
 import { posteriorOf } from './posterior.js';
 import { reaching, untouched } from './reaching.js';
 import { reasonOf } from './reason.js';

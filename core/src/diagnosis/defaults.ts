@@ -138,3 +138,6 @@ export const MOSTLY_AT_REST = 24;
 export const MOST_WORLDS = 4096;
 /** So many are kept at most; what is left out counts as cured by nothing (chosen). */
 export const MOST_SETS = 600;
+
+/** Limits of mean speed where a case names none, percent: inside right, from there on by size (common practice, half of it a doubt). */
+export const SPEED_LIMITS = { right: 0.7, wrong: 1.5, still: -98 } as const;

@@ -14,6 +14,7 @@ import { seeded } from '../numeric/index.js';
 import { withUnit } from '../quantity/index.js';
 import { faultWords, modesOf, practiceCourse, practiceVisit, type Visit } from './visit.js';
 import { say } from '../words/index.js';
+import { FAR, MOST_REPLAYED } from './defaults.js';
 
 /** One line of the replay. */
 export interface ReplayStep {
@@ -112,9 +113,6 @@ const TOLD = new Set([
 /** Kinds that move the suspects. */
 const MOVES = new Set(['answer', 'reading', 'speed', 'mended']);
 
-/** Lines played back at most, the last ones: each is reckoned through the whole path (chosen: seconds). */
-const MOST_REPLAYED = 200;
-
 function replayOf(job: JobFacts, events: readonly BenchEvent[], faults: readonly string[]): ReplayStep[] {
   const lines = inReceipt(events);
   const course = practiceCourse(job, events);
@@ -163,9 +161,6 @@ function truthIn(answer: FindAnswer | null, blocks: ReadonlySet<string>): { shar
     rank: at < 0 ? null : at + 1,
   };
 }
-
-/** A value this far from what the machine shows was read wrong, as a part of it (chosen: ten times the meter's own). */
-const FAR = 0.1;
 
 /** What the machine showed where the log says something else; null where both agree, or nothing was asked. */
 function missedBy(before: Visit, { body }: BenchEvent, lines: readonly BenchEvent[]): string | null {

@@ -7,6 +7,7 @@ import { withUnit } from '../quantity/index.js';
 import { ringBars } from '../speed/index.js';
 import { minutesOf, notNow, type Visit } from './visit.js';
 import { said, say } from '../words/index.js';
+import { MOST_BARS, WATCHED_S } from './defaults.js';
 
 /** What was done: to be logged as a line, and what the entry line would take. */
 export interface Done {
@@ -144,10 +145,6 @@ export function readAt(
   const wanders = Number.isFinite(spread) && visit.on && spread > 0.03 * Math.abs(mean) + NOISE.digit;
   return { ...base, ...said, words: wanders ? say`${said.words}, and it wanders` : said.words, harm: null };
 }
-
-/** A drift of more bars in ten seconds cannot be counted by eye (common practice). */
-const MOST_BARS = 60;
-const WATCHED_S = 10;
 
 /**
  * The ring of bars under a mains lamp, watched for ten seconds at the edge near the eye; null where there is none, or

@@ -6,13 +6,8 @@ import { readAt, shown, toneOf, type Done, type ToolId, type ToolPlace } from '.
 import { soundAt, type PracticeSound } from './sound.js';
 import type { Visit } from './visit.js';
 import { say } from '../words/index.js';
+import { COUNTED_TURNS, MOST_COUNTED_RPM, NOISE_PART, PULSE, SCOPE_MIN, THUMB_S } from './defaults.js';
 
-/** Clipping it on, setting the time base (common practice). */
-const SCOPE_MIN = 2;
-/** Of a pulse's height, and of the wave on the screen (chosen: a scope of eight bits). */
-const NOISE_PART = 0.004;
-/** Pulses of a mark or a magnet on the turning part: volts, part of the turn, points a turn, turns on the screen. */
-const PULSE = { volts: 5, part: 0.1, points: 200, turns: 40 } as const;
 /** Slower than this nothing turns, rpm. */
 const STILL_RPM = 1;
 
@@ -103,12 +98,6 @@ function crossingsHz({ intervalS, volts }: PracticeTrace): number {
     ? 0
     : (at.length - 1) / ((last - first) * intervalS);
 }
-
-/** Turns that are counted with a stopwatch, and the thumb's error at each end, s (standards: 0.1 to 0.2 s). */
-const COUNTED_TURNS = 100;
-const THUMB_S = 0.15;
-/** Faster than this turns are not counted by eye, rpm (common practice). */
-const MOST_COUNTED_RPM = 120;
 
 /** A hundred turns by eye and stopwatch. */
 function stopwatchAt(visit: Visit, place: ToolPlace, condition: Partial<Condition>, seed: number): Done {

@@ -6,6 +6,7 @@ import { linesPerTurn, synthMotor } from '../speed/index.js';
 import type { Done, ToolPlace } from './instruments.js';
 import type { Visit } from './visit.js';
 import { say } from '../words/index.js';
+import { FALLS, LISTEN_MIN, LISTEN_S, NOISE, SAMPLE_RATE, WANDER_S } from './defaults.js';
 
 /** Samples of a machine, -1 to 1. */
 export interface PracticeSound {
@@ -13,18 +14,8 @@ export interface PracticeSound {
   readonly samples: Float64Array;
 }
 
-/** Holding the microphone close and listening (common practice: five seconds or more). */
-const LISTEN_S = 8;
-const LISTEN_MIN = 1;
-const SAMPLE_RATE = 44_100;
 /** Slower than this nothing is heard to turn, rpm. */
 const STILL_RPM = 10;
-/** Multiples of the lines a turn, each against the one before it (chosen: a fan's and a commutator's fall off so). */
-const FALLS = [1, 0.5, 0.25];
-/** What wanders does so from one of these to the next, s. */
-const WANDER_S = 0.5;
-/** Amplitudes: of air and bearings of a sound machine, and with dry bearings, grinding gears and sparks (chosen). */
-const NOISE = { sound: 0.015, rough: 0.05, grind: 0.05, sparks: 0.03 } as const;
 
 /** Listens from close by; nothing is heard of what is off or stands. */
 export function soundAt(

@@ -3,6 +3,8 @@ import type { PracticeSpec } from '../bench/index.js';
 import { drawOf, MAPS, type FamilyMap } from '../marking/index.js';
 import { z } from 'zod';
 import { say } from '../words/index.js';
+import { PRACTICE_FILE_LIMIT, SEEDS } from './defaults.js';
+export { PRACTICE_FILE_LIMIT } from './defaults.js';
 
 /** The map of a family's machine; null for a family that has none yet. */
 export const mapOf = (familyId: string): FamilyMap | null => MAPS.find(({ family }) => family === familyId) ?? null;
@@ -34,9 +36,6 @@ export function drawPractice(familyId: string | null, seed: number): PracticeUni
   return unitOf(map, { machine: map.machine.id, faults: [...drawn.faults], seed: drawn.seed, lesson: null });
 }
 
-/** Seeds are drawn below this: a unit's own seed may lie above it and still be kept. */
-const SEEDS = 1_000_000;
-
 /** Why a spec is none of this family's; null when it is. */
 export function practiceProblem(familyId: string, { machine, faults }: PracticeSpec): string | null {
   const map = mapOf(familyId);
@@ -48,8 +47,6 @@ export function practiceProblem(familyId: string, { machine, faults }: PracticeS
 
 /** What a practice unit's file is called in itself. */
 export const PRACTICE_FILE_FORMAT = 'amber-gauge-practice-unit';
-/** The largest file that is read, characters. */
-export const PRACTICE_FILE_LIMIT = 20_000;
 
 const fileSchema = z.strictObject({
   format: z.literal(PRACTICE_FILE_FORMAT),

@@ -7,6 +7,7 @@ import type { JobState } from '../state.js';
 import { holdsHands } from '../timers/index.js';
 import type { Block, Shared } from './schedule.js';
 import { say } from '../../words/index.js';
+import { MINUTES } from '../defaults.js';
 
 /** The chain of a job with what holds it up. */
 export interface JobChain {
@@ -20,20 +21,6 @@ export interface JobChain {
 
 /** Of a job that nothing is known of. */
 export const NO_CHAIN: JobChain = { blocks: [], busyUntil: null, busyWhy: null, dueOn: null };
-
-const MINUTES = {
-  takeIn: 10,
-  safe: 5,
-  open: 10,
-  find: 40,
-  mend: 30,
-  close: 15,
-  set: 15,
-  prove: 20,
-  soak: 5,
-  last: 10,
-  back: 10,
-};
 
 /** Blocks that are left, in order. */
 export function chainOf(job: JobFacts, state: JobState): JobChain {

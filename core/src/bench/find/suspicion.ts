@@ -2,12 +2,10 @@
 import type { DrivePath } from '../../families/index.js';
 import type { BenchEvent } from '../event.js';
 import type { SuspectView } from './answer.js';
-import { CLEARED_SHARE } from '../defaults.js';
+import { CLEARED_SHARE, STEPS } from '../defaults.js';
 
 /** Not judged, suspect in four steps, found, cleared. */
 export type Suspicion = 'not-judged' | 'suspect-1' | 'suspect-2' | 'suspect-3' | 'suspect-4' | 'found' | 'cleared';
-
-const STEPS = [0.1, 0.35, 0.7] as const;
 
 /** Found only after a direct look, never by odds; not judged until a reading has borne on it. */
 export function suspicionOf(suspect: SuspectView, found: ReadonlySet<string>): Suspicion {

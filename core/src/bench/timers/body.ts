@@ -1,5 +1,6 @@
 /** Log lines of timers. A timer is a line with its length: it runs wherever the log is. */
 import { say } from '../../words/index.js';
+export { TIMER_MINUTES } from '../defaults.js';
 
 /** What a timer is for. */
 export const TIMER_KINDS = ['run-in', 'cure', 'discharge', 'soak', 'warm-up', 'look-in', 'parts'] as const;
@@ -15,17 +16,6 @@ export const TIMER_WORDS: Readonly<Record<TimerKind, string>> = {
   'warm-up': say`Warm-up`,
   'look-in': say`Look in`,
   parts: say`Parts`,
-};
-
-/** Minutes offered first for each kind (common practice: cement cures a day, oil is run in for hours). */
-export const TIMER_MINUTES: Readonly<Record<TimerKind, number>> = {
-  'run-in': 120,
-  cure: 1440,
-  discharge: 5,
-  soak: 720,
-  'warm-up': 15,
-  'look-in': 60,
-  parts: 7 * 1440,
 };
 
 /** A timer that was started, minutes. */

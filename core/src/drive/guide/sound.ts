@@ -4,7 +4,10 @@
  * plays it.
  */
 import { ribbonPlace } from '../../speed/index.js';
-import { CHORD_S, RIGHT_AFTER_S } from '../defaults.js';
+import { CHORD_S, DRONE_DB, DRONE_HZ, RIGHT_AFTER_S } from '../defaults.js';
+export { STOP_HZ } from '../defaults.js';
+export { THUMP_HZ } from '../defaults.js';
+export { CHORD_HZ } from '../defaults.js';
 
 /** Where the hand is led. */
 export interface GuideNow {
@@ -37,16 +40,6 @@ export interface GuideSound {
   readonly notesPerS: number | null;
   readonly shape: 'soft' | 'pips';
 }
-
-/** Drone, follower, chord, thump and stop, hertz; see the product's identity. */
-const DRONE_HZ = 520;
-const DRONE_DB = -30;
-/** The other note of the chord, hertz. */
-export const CHORD_HZ = 780;
-/** The thumps of a tone that ended, hertz. */
-export const THUMP_HZ = 200;
-/** The notes of stop, hertz. */
-export const STOP_HZ = 260;
 
 /** Every partial stays out of the tone's band: low tones lift all, 1000 Hz lowers it and drops the octave. */
 export function guideScale(toneHz: number | null): { readonly factor: number; readonly octave: boolean } {

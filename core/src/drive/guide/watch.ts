@@ -3,6 +3,7 @@
  * settled, the selector was turned to another speed, the tone ended.
  */
 import { lineFree, type LineFree } from './lineFree.js';
+import { WATCH } from '../defaults.js';
 
 /** A speed that may be selected: the tone or rate that is right for it, hertz, and the time of its turn. */
 export interface WatchedSpeed {
@@ -24,19 +25,6 @@ export interface WatchView {
   /** Just now: the speed had moved since the last reading at this speed. */
   readonly movedSince: boolean;
 }
-
-/** Constants, common practice and tried on made courses. */
-const WATCH = {
-  /** It has settled when it stayed this long, seconds, within so much, percent. */
-  settledS: 1.5,
-  withinPercent: 0.12,
-  /** A step of so much from the last reading is a move, percent. */
-  movePercent: 0.15,
-  /** Farther than this from every speed, as a factor, it is none of them. */
-  nearFactor: 1.18,
-  /** Silent for so long the band has ended, seconds. */
-  endedS: 0.6,
-} as const;
 
 /** Takes what is heard, hertz or null for silence, and says what happened. */
 export interface Watch {

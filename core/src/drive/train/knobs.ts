@@ -2,26 +2,10 @@
  * What of a train can differ: every diameter, belt and tape thickness with its usual tolerance; how much the output
  * moves with each; which value of one gives a wanted output.
  */
-import { forSpeed, isBelt, isGear, type PartKind, type Train, type TrainPart } from './schema.js';
+import { forSpeed, isBelt, isGear, type Train, type TrainPart } from './schema.js';
 import { trainTurns } from './turns.js';
 import { say } from '../../words/index.js';
-import { SEARCH_HALVINGS, SEARCH_REACH } from '../defaults.js';
-
-/** Usual half tolerances, mm (common practice: turned and ground parts, moulded rims, punched or extruded belts). */
-const USUAL_TOLERANCE_MM: Readonly<Record<PartKind | 'belt' | 'tape', number>> = {
-  pulley: 0.02,
-  idler: 0.1,
-  flywheel: 0.05,
-  capstan: 0.002,
-  platter: 0.2,
-  drum: 0.05,
-  hub: 0.2,
-  gear: 0,
-  fan: 0.5,
-  load: 0.5,
-  belt: 0.05,
-  tape: 0.001,
-};
+import { SEARCH_HALVINGS, SEARCH_REACH, USUAL_TOLERANCE_MM } from '../defaults.js';
 
 /** One dimension that may differ. */
 export interface Knob {
