@@ -81,14 +81,29 @@ export const SHEET: SheetModel = {
 
 /** A line as it should stand: its words, face, size, left edge, and what is free above it, mm. */
 export type Line = readonly [words: string, face: Face, size: number, left: number, above: number];
-/** A heading, and what is free above it. */
-export const heading = (words: string, above: number): Line => [words, 'bold', 12, 20, above];
+
+/**
+ * Rows as they are written down: "words | face size left above", cells of one row parted by semicolons; "# words | above" is a
+ * heading.
+ */
+export const laid = (text: string): readonly (readonly Line[])[] =>
+  text
+    .trim()
+    .split('\n')
+    .map((row) =>
+      row.split(' ; ').map((cell): Line => {
+        const [words = '', rest = ''] = cell.trim().split(' | ');
+        if (words.startsWith('# ')) return [words.slice(2), 'bold', 12, 20, Number(rest)];
+        const [face, ...figures] = rest.trim().split(' ');
+        const [size = NaN, left = NaN, above = NaN] = figures.map(Number);
+        return [words, face as Face, size, left, above];
+      }),
+    );
 
 /** Each line against the one before; the first against the upper edge of the page. Rows of columns as the highest of them. */
-export function expectLines(words: readonly Word[], lines: readonly (Line | readonly Line[])[], top = 16) {
+export function expectLines(words: readonly Word[], lines: readonly (readonly Line[])[], top = 16) {
   let edge = top;
-  for (const row of lines) {
-    const cells = (typeof row[0] === 'string' ? [row] : row) as readonly Line[];
+  for (const cells of lines) {
     let lowest = edge;
     for (const [text, face, size, left, above] of cells) {
       const there = words.find((one) => one.text.trim() === text);
