@@ -16,7 +16,7 @@ import { drill, forgetKept, keptBenches, restore } from '../src/backup/restore.j
 import { BackupRefusal, connected, tool, withDatabase, type Place } from '../src/backup/tools.js';
 import { createApp } from '../src/app.js';
 import { pino } from 'pino';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 const NOW = new Date('2026-03-01T10:00:00Z');
 
@@ -29,9 +29,7 @@ beforeAll(async () => {
   dir = mkdtempSync(join(tmpdir(), 'backup-'));
   const own = newJob();
   await request(h.app).post('/api/v1/jobs').send(own);
-  await request(h.app)
-    .post(`/api/v1/jobs/${own.id}/events`)
-    .send({ events: [line(note('mine'))] });
+  await sent(h.app, own.id, [line(note('mine'))]);
 });
 afterAll(async () => {
   await h.close();
@@ -84,10 +82,7 @@ describe('a backup', () => {
     await request(h.app).post('/api/v1/jobs').send(job);
     let stop = false;
     const writer = (async () => {
-      while (!stop)
-        await request(h.app)
-          .post(`/api/v1/jobs/${job.id}/events`)
-          .send({ events: [line(note('meanwhile'))] });
+      while (!stop) await sent(h.app, job.id, [line(note('meanwhile'))]);
     })();
     const file = inDir('busy.pgdump');
     await makeBackup(place, file, NOW);
@@ -189,10 +184,7 @@ describe('a restore', () => {
     const writers = Array.from({ length: 4 }, async () => {
       while (!stop) {
         const one = line(note('while it runs'));
-        const answer = await request(app)
-          .post(`/api/v1/jobs/${job.id}/events`)
-          .send({ events: [one] })
-          .catch(() => null);
+        const answer = await sent(app, job.id, [one]).catch(() => null);
         if (answer?.status === 201) acknowledged.push(one.key);
       }
     });

@@ -10,7 +10,7 @@ import { makeBackup } from '../src/backup/make.js';
 import { manifestPath } from '../src/backup/manifest.js';
 import { drill } from '../src/backup/restore.js';
 import { BackupRefusal, connected, withDatabase, type Place } from '../src/backup/tools.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 const ROUNDS = Number(process.env.STORABLE_RUNS ?? 8);
 
@@ -24,7 +24,7 @@ beforeAll(async () => {
   const job = newJob();
   await request(h.app).post('/api/v1/jobs').send(job);
   const events = Array.from({ length: 40 }, (_, i) => line(note(`remark ${i}`)));
-  await request(h.app).post(`/api/v1/jobs/${job.id}/events`).send({ events });
+  await sent(h.app, job.id, events);
 });
 afterAll(async () => {
   await h.close();

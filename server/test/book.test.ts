@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { EventBody } from '@amber-gauge/core/bench';
 import { bookQuery } from '../src/features/book/repository.js';
 import { refillRows } from '../src/features/jobs/refill.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 import { fillBench } from './many.js';
 
 let h: Harness;
@@ -25,7 +25,7 @@ const tell = (id: string, ...bodies: readonly EventBody[]) => {
   const events = bodies.map((body) =>
     line(body, { enteredAt: new Date(Date.UTC(2026, 1, 20, 8, minute++)).toISOString(), stage: 'mend' }),
   );
-  return request(h.app).post(`/api/v1/jobs/${id}/events`).send({ events }).expect(201);
+  return sent(h.app, id, events).expect(201);
 };
 const pinned = (block: string): EventBody => ({ kind: 'suspect', block, name: block, verdict: 'pinned' });
 const mended: EventBody = { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt', rank: 2 };
@@ -96,7 +96,7 @@ describe('the Book', () => {
       at('2026-02-12T09:00:00.000Z', note('c'), 'mend'),
       at('2026-02-12T09:25:00.000Z', back, 'mend'),
     ];
-    await request(h.app).post(`/api/v1/jobs/${id}/events`).send({ events }).expect(201);
+    await sent(h.app, id, events).expect(201);
     const { rows } = (await request(h.app).get('/api/v1/book?words=dager').expect(200)).body;
     expect(rows[0].minutes).toEqual({ find: 20, mend: 25 });
     const csv = (await request(h.app).get('/api/v1/book.csv?words=dager').expect(200)).text.split('\r\n');

@@ -5,7 +5,7 @@ import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Bundle } from '@amber-gauge/contract';
 import { sweepClips } from '../src/features/clips/repository.js';
-import { harness, line, newJob, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, sent } from './harness.js';
 
 let h: Harness;
 let to: Harness;
@@ -42,7 +42,7 @@ const clipLine = (clipId: string, sound: boolean) =>
       hum: { mainsHz: 50, part: 0 },
     },
   });
-const post = (events: unknown[]) => request(h.app).post(`/api/v1/jobs/${job.id}/events`).send({ events });
+const post = (events: unknown[]) => sent(h.app, job.id, events);
 
 describe('the sound of a clip', () => {
   it('is kept once, comes back sample for sample, with nothing that hung behind it', async () => {

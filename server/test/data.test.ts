@@ -8,7 +8,7 @@ import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { postgresBin } from '../../scripts/lib/install.mjs';
 import { keptBenches } from '../src/backup/restore.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 let dir: string;
@@ -18,7 +18,7 @@ beforeAll(async () => {
   const wish = newJob();
   await request(h.app).post('/api/v1/jobs').send(wish).expect(201);
   const events = ['one', 'two', 'three'].map((text) => line(note(text)));
-  await request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events }).expect(201);
+  await sent(h.app, wish.id, events).expect(201);
 });
 afterAll(async () => {
   await h.close();

@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { resetDemo, seedDemoOnce } from '../src/demo/seed.js';
-import { DEMO_AT, harness, line, newJob, note, type Harness } from './harness.js';
+import { DEMO_AT, harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 const NOW = DEMO_AT;
 let h: Harness;
@@ -70,13 +70,9 @@ describe('the demo', () => {
   it('is reset without touching one’s own jobs', async () => {
     const mine = newJob();
     await request(h.app).post('/api/v1/jobs').send(mine);
-    await request(h.app)
-      .post(`/api/v1/jobs/${mine.id}/events`)
-      .send({ events: [line(note('mine'))] });
+    await sent(h.app, mine.id, [line(note('mine'))]);
     const demo = (await list()).find((item) => item.job.demo);
-    await request(h.app)
-      .post(`/api/v1/jobs/${demo?.job.id}/events`)
-      .send({ events: [line(note('typed on a demo job'))] });
+    await sent(h.app, demo?.job.id, [line(note('typed on a demo job'))]);
     await resetDemo(h.db, NOW);
     const after = await list();
     expect(after.find((item) => item.job.id === mine.id)?.lineCount).toBe(1);

@@ -3,6 +3,7 @@ import type { Express } from 'express';
 import { randomUUID } from 'node:crypto';
 import knex, { type Knex } from 'knex';
 import { pino } from 'pino';
+import request from 'supertest';
 import { createApp } from '../src/app.js';
 import { connect, migrate, type Db } from '../src/db/connect.js';
 import { seedDemoOnce } from '../src/demo/seed.js';
@@ -100,6 +101,10 @@ export function line(body: EventBody, more: Partial<BenchEvent> = {}): BenchEven
     ...more,
   };
 }
+
+/** Sends lines of a job as the page would; the answer is asked of what comes back. */
+export const sent = (app: Express, jobId: string | undefined, events: readonly unknown[]) =>
+  request(app).post(`/api/v1/jobs/${jobId}/events`).send({ events });
 
 export const note = (text: string): EventBody => ({ kind: 'note', text });
 

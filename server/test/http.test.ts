@@ -8,7 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { connect as connectDb } from '../src/db/connect.js';
 import { migrationSource } from '../src/db/migrations/index.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
@@ -53,10 +53,7 @@ describe('guards', () => {
     await request(h.app).post('/api/v1/jobs').send(job);
     const hasty = connectDb(h.url, { min: 0, max: 2 }, { lock_timeout: 200 });
     const app = createApp({ db: hasty, now: () => new Date(), logger: pino({ level: 'silent' }), pageDir: null });
-    const post = () =>
-      request(app)
-        .post(`/api/v1/jobs/${job.id}/events`)
-        .send({ events: [line(note('waits'))] });
+    const post = () => sent(app, job.id, [line(note('waits'))]);
     await h.db.transaction(async (trx) => {
       await trx('job').where({ id: job.id }).forUpdate().first();
       const busy = await post();

@@ -2,7 +2,7 @@ import { errorSchema, jobDetailSchema, jobListSchema } from '@amber-gauge/contra
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => (h = await harness()));
@@ -15,7 +15,7 @@ const takeIn = async (more: object = {}) => {
   return answer.body as { id: string; number: number; version: number };
 };
 const detail = async (id: string) => jobDetailSchema.parse((await request(h.app).get(`/api/v1/jobs/${id}`)).body);
-const post = (id: string, events: unknown[]) => request(h.app).post(`/api/v1/jobs/${id}/events`).send({ events });
+const post = (id: string, events: unknown[]) => sent(h.app, id, events);
 const error = (body: unknown) => errorSchema.parse(body).error;
 
 describe('taking in', () => {
@@ -190,9 +190,7 @@ describe('what this bench has confirmed', () => {
       unit: null,
     } as const;
     const mended = { kind: 'mended', repairId: 'new-belt', name: 'Fit a new belt' } as const;
-    await request(own.app)
-      .post(`/api/v1/jobs/${unit.id}/events`)
-      .send({ events: [line(look), line(mended)] });
+    await sent(own.app, unit.id, [line(look), line(mended)]);
     expect((await known('belt-turntable-dc')).body).toMatchObject({
       family: { units: 0 },
       model: { units: 1, modes: { 'belt.slips': 1 } },

@@ -2,7 +2,7 @@
 import { jobListSchema, LIST_FIRST, LIST_PAGE } from '@amber-gauge/contract';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { harness, line, newJob, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, sent } from './harness.js';
 import { fillBench } from './many.js';
 
 const JOBS = 6000;
@@ -36,9 +36,7 @@ describe('the bench at a glance', () => {
     const wish = newJob();
     await request(h.app).post('/api/v1/jobs').send(wish);
     const soak = line({ kind: 'timer', timer: 'soak', label: 'Soak', minutes: 30 });
-    await request(h.app)
-      .post(`/api/v1/jobs/${wish.id}/events`)
-      .send({ events: [soak] });
+    await sent(h.app, wish.id, [soak]);
     // Whatever else it wants: here it is taken to wait for the soak alone.
     await h.db('job_state').where({ job_id: wish.id }).update({ next_kind: 'waits' });
     const kindNow = async () => (await list()).jobs.find((item) => item.job.id === wish.id)?.next.kind;

@@ -11,7 +11,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 let dir: string;
@@ -72,9 +72,7 @@ describe('the log of requests', () => {
   it('holds method, path and status, and nothing that was typed', async () => {
     const job = newJob({ customer: 'Somebody Private', serial: 'SECRET-9' });
     await request(app).post('/api/v1/jobs').send(job);
-    await request(app)
-      .post(`/api/v1/jobs/${job.id}/events`)
-      .send({ events: [line(note('a private remark'))] });
+    await sent(app, job.id, [line(note('a private remark'))]);
     await request(app).get('/api/v1/jobs?looking=SECRET-9');
     expect(logged).toContain('"path":"/api/v1/jobs"');
     expect(logged).toContain('"status":201');

@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { drawnOn, wordsOn } from './drawn.js';
-import { harness, line, newJob, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, sent } from './harness.js';
 import { pagesOf } from './papers.js';
 
 let h: Harness;
@@ -37,10 +37,7 @@ it('a photo’s marks stand on the owner’s sheet where they stand on the photo
     ],
   };
   const sheet: EventBody = { kind: 'sheet', photos: [photo.key], notes: [], watch: '' };
-  await request(h.app)
-    .post(`/api/v1/jobs/${wish.id}/events`)
-    .send({ events: [photo, line(marks), line(sheet)] })
-    .expect(201);
+  await sent(h.app, wish.id, [photo, line(marks), line(sheet)]).expect(201);
   const { pages } = await pagesOf(wish.id, h.app);
   const drawn = (await Promise.all(pages.map(drawnOn))).flat();
   // A filled circle of 5.6 mm, and the shaft of the arrow: 32 mm to the right and 24 mm down.

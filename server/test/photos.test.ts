@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sweepOrphans } from '../src/features/photos/repository.js';
-import { harness, line, newJob, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, sent } from './harness.js';
 
 /** One pixel, as JPEG and as PNG. */
 const JPEG = Buffer.from(
@@ -27,7 +27,7 @@ const put = (path: string, bytes: Buffer, type = 'application/octet-stream') =>
   request(h.app).put(`/api/v1${path}`).set('content-type', type).send(bytes);
 const photoLine = (photoId: string) =>
   line({ kind: 'photo', photoId, caption: 'x', width: 1, height: 1, about: null, place: null });
-const post = (events: unknown[], id = job.id) => request(h.app).post(`/api/v1/jobs/${id}/events`).send({ events });
+const post = (events: unknown[], id = job.id) => sent(h.app, id, events);
 
 describe('photos', () => {
   it('are kept once however often they are sent, made anew without what the camera hid in them', async () => {

@@ -1,16 +1,13 @@
-import request from 'supertest';
 import { describe, expect, it } from 'vitest';
 import { resetDemo } from '../src/demo/seed.js';
-import { harness, line, note } from './harness.js';
+import { harness, line, note, sent } from './harness.js';
 
 describe('a reset of the demo', () => {
   it('leaves one’s own lines and runs on demo jobs, and makes the others anew', async () => {
     const own = await harness({ demo: true });
     const jobs = (await own.db('job').where({ demo: true }).orderBy('number')) as { id: string; number: number }[];
     const [first, second] = jobs as [(typeof jobs)[0], (typeof jobs)[0]];
-    await request(own.app)
-      .post(`/api/v1/jobs/${first.id}/events`)
-      .send({ events: [line(note('mine, on a demo unit'))] });
+    await sent(own.app, first.id, [line(note('mine, on a demo unit'))]);
     const before = await own.db('job_event').where({ job_id: first.id }).count('key as n').first();
     await resetDemo(own.db, new Date('2026-03-02T10:00:00Z'));
     expect(await own.db('job_event').where({ job_id: first.id }).count('key as n').first()).toEqual(before);

@@ -7,7 +7,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { connect, type Db } from '../src/db/connect.js';
 import { APP_ROLE, grantUse } from '../src/db/roles.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 let asApp: Db;
@@ -30,9 +30,7 @@ it('the application does all its work with it', async () => {
   const call = async (method: 'get' | 'post' | 'patch' | 'put', path: string, body?: object) =>
     (await request(app)[method](`/api/v1${path}`).send(body)).status;
   expect(await call('post', '/jobs', job)).toBe(201);
-  const kept = await request(app)
-    .post(`/api/v1/jobs/${job.id}/events`)
-    .send({ events: [line(note('one')), line(note('two'))] });
+  const kept = await sent(app, job.id, [line(note('one')), line(note('two'))]);
   expect(eventsKeptSchema.parse(kept.body).kept).toHaveLength(2);
   const change = { key: randomUUID(), enteredAt: '2026-03-01T10:00:00.000Z', device: 't', sequence: 1 };
   expect(await call('patch', `/jobs/${job.id}`, { version: 1, fields: { customer: 'Hall' }, ...change })).toBe(200);
@@ -68,9 +66,7 @@ it.each([
 it('not even the owner takes away lines of jobs that are no demo', async () => {
   const job = newJob();
   await request(h.app).post('/api/v1/jobs').send(job);
-  await request(h.app)
-    .post(`/api/v1/jobs/${job.id}/events`)
-    .send({ events: [line(note('mine'))] });
+  await sent(h.app, job.id, [line(note('mine'))]);
   const under = (sql: string) =>
     h.db.transaction(async (trx) => {
       await trx.raw(`set local amber_gauge.remove_demo = 'on'`);

@@ -11,7 +11,7 @@ import type { EventBody } from '@amber-gauge/core/bench';
 import type { Printer } from '../src/features/sheet/printed.js';
 import { drawnOn, wordsOn } from './drawn.js';
 import { pagesOf, pdfOf } from './papers.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 beforeAll(async () => {
@@ -38,13 +38,10 @@ describe('the sheet as PDF', () => {
     const wish = newJob({ make: 'Lang', complaint: 'x '.repeat(300) });
     await request(h.app).post('/api/v1/jobs').send(wish);
     const events = Array.from({ length: 90 }, (_, i) => line(note(`remark number ${i} with Ω and 33⅓`)));
-    await request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events }).expect(201);
+    await sent(h.app, wish.id, events).expect(201);
     expect((await pdfOf(wish.id, h.app)).text).not.toContain('remark number');
     const chosen: EventBody = { kind: 'sheet', photos: [], notes: events.map(({ key }) => key), watch: 'a squeal' };
-    await request(h.app)
-      .post(`/api/v1/jobs/${wish.id}/events`)
-      .send({ events: [line(chosen)] })
-      .expect(201);
+    await sent(h.app, wish.id, [line(chosen)]).expect(201);
     const { text, pages } = await pdfOf(wish.id, h.app);
     expect(text).toContain('What to watch a squeal');
     expect(pages).toBeGreaterThan(2);
@@ -75,7 +72,7 @@ describe('the ribbon in the PDF', () => {
     const wish = newJob({ speedIds: ['45'], tolerance: limits });
     await request(h.app).post('/api/v1/jobs').send(wish).expect(201);
     const events = [line(speed(-3)), line({ kind: 'work', action: 'adjust', what: 'the 45 trim' }), line(speed(0.1))];
-    await request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events }).expect(201);
+    await sent(h.app, wish.id, events).expect(201);
     const { pages } = await pagesOf(wish.id, h.app);
     const page = pages[0] as (typeof pages)[0];
     const drawn = await drawnOn(page);

@@ -19,7 +19,7 @@ import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { z } from 'zod';
 import { arbitraryOf } from './arbitrary.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 let jobId: string;
@@ -59,19 +59,13 @@ describe('lines', () => {
     let kept = 0;
     await forAll(schema, async (body) => {
       const event = line(body);
-      const answer = await request(h.app)
-        .post(`/api/v1/jobs/${jobId}/events`)
-        .send({ events: [event] });
+      const answer = await sent(h.app, jobId, [event]);
       if (answer.status !== 201) return answer.status;
       kept++;
       const found = (await detail()).events.find(({ key }) => key === event.key);
       expect(found?.body).toEqual(throughJson(eventBodySchema.parse(body)));
       // The same again is known, not a conflict.
-      return (
-        await request(h.app)
-          .post(`/api/v1/jobs/${jobId}/events`)
-          .send({ events: [event] })
-      ).status;
+      return (await sent(h.app, jobId, [event])).status;
     });
     // Lines that speak of others need one that exists; all other kinds must be kept now and then.
     const speaksOfOthers = [
@@ -92,9 +86,7 @@ describe('lines', () => {
 
   it('with any envelope', async () => {
     await forAll(eventSchema, async (event: { key: string }) => {
-      const answer = await request(h.app)
-        .post(`/api/v1/jobs/${jobId}/events`)
-        .send({ events: [event] });
+      const answer = await sent(h.app, jobId, [event]);
       if (answer.status === 201) expect(answer.body.kept[0].key).toBe(event.key);
       return answer.status;
     });
@@ -105,9 +97,7 @@ describe('lines', () => {
     ['NUL', 'a\0b', /NUL/],
     ['half a sign', 'a\ud800', /surrogate/],
   ])('with %s are refused by the field’s name', async (_, text, why) => {
-    const answer = await request(h.app)
-      .post(`/api/v1/jobs/${jobId}/events`)
-      .send({ events: [line(note(text))] });
+    const answer = await sent(h.app, jobId, [line(note(text))]);
     expect(answer.status).toBe(400);
     expect(answer.body.error.fields['events.0.body.text']).toMatch(why);
   });
@@ -118,19 +108,14 @@ describe('lines', () => {
     ['before the bench', '1999-12-31T23:59:59.000Z', /2000 to 2100/],
     ['finer than a millisecond', '2026-03-01T09:00:00.0001Z', /millisecond/],
   ])('%s are refused', async (_, enteredAt, why) => {
-    const answer = await request(h.app)
-      .post(`/api/v1/jobs/${jobId}/events`)
-      .send({ events: [line(note('late'), { enteredAt })] });
+    const answer = await sent(h.app, jobId, [line(note('late'), { enteredAt })]);
     expect(answer.status).toBe(400);
     expect(Object.values(answer.body.error.fields).join()).toMatch(why);
   });
 });
 
 it('a line of a clock that is a day ahead is kept: the next zone’s noon is no fault', async () => {
-  await request(h.app)
-    .post(`/api/v1/jobs/${jobId}/events`)
-    .send({ events: [line(note('early'), { enteredAt: '2026-03-02T10:00:00.000Z' })] })
-    .expect(201);
+  await sent(h.app, jobId, [line(note('early'), { enteredAt: '2026-03-02T10:00:00.000Z' })]).expect(201);
 });
 
 describe('all else that is kept', () => {
@@ -203,7 +188,7 @@ describe('one bad row', () => {
   it('of a log stands apart: the job and all others are whole, and its power is not known', async () => {
     const wish = newJob();
     await request(h.app).post('/api/v1/jobs').send(wish);
-    const post = (...events: unknown[]) => request(h.app).post(`/api/v1/jobs/${wish.id}/events`).send({ events });
+    const post = (...events: unknown[]) => sent(h.app, wish.id, events);
     await post(line(note('before')));
     await h.db('job_event').insert({
       job_id: wish.id,
@@ -237,10 +222,7 @@ describe('one bad row', () => {
 describe('a key used again', () => {
   it('with other content is a conflict, and what is kept is shown', async () => {
     const one = line(note('first'));
-    const post = (event: unknown) =>
-      request(h.app)
-        .post(`/api/v1/jobs/${jobId}/events`)
-        .send({ events: [event] });
+    const post = (event: unknown) => sent(h.app, jobId, [event]);
     expect((await post(one)).status).toBe(201);
     const other = await post({ ...one, body: note('second') });
     expect(other.status).toBe(409);
@@ -274,13 +256,7 @@ describe('a key used again', () => {
     await request(h.app).post('/api/v1/jobs').send(other);
     for (let round = 0; round < 10; round++) {
       const one = line(note(`round ${round}`));
-      const answers = await Promise.all(
-        [jobId, other.id].map((id) =>
-          request(h.app)
-            .post(`/api/v1/jobs/${id}/events`)
-            .send({ events: [one] }),
-        ),
-      );
+      const answers = await Promise.all([jobId, other.id].map((id) => sent(h.app, id, [one])));
       expect(answers.map(({ status }) => status).sort()).toEqual([201, 409]);
     }
   });

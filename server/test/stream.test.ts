@@ -9,7 +9,7 @@ import { createApp } from '../src/app.js';
 import { createHub, type Hub } from '../src/db/hub.js';
 import { jobRow } from '../src/features/jobs/list.js';
 import { streamRoutes, type StreamRoutes } from '../src/features/stream/routes.js';
-import { harness, line, newJob, note, type Harness } from './harness.js';
+import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 let hub: Hub;
@@ -76,10 +76,7 @@ async function hear(
   return messages(text);
 }
 
-const keep = (text: string, id = job.id) =>
-  request(h.app)
-    .post(`/api/v1/jobs/${id}/events`)
-    .send({ events: [line(note(text))] });
+const keep = (text: string, id = job.id) => sent(h.app, id, [line(note(text))]);
 const ofJob = (heard: readonly Heard[], id = job.id) =>
   heard.filter(({ event, data }) => event === 'job' && data.id === id);
 const all = (heard: readonly Heard[]) => heard.filter(({ event }) => event === 'all');
@@ -181,17 +178,13 @@ describe('timers in lists', () => {
 
   it('make the job wait, then want hands when the time is over, without anybody writing', async () => {
     h.setNow('2026-03-01T10:05:00Z');
-    await request(h.app)
-      .post(`/api/v1/jobs/${job.id}/events`)
-      .send({ events: [timer] });
+    await sent(h.app, job.id, [timer]);
     expect((await item())?.next).toMatchObject({ kind: 'waits', text: 'Soak', until: '2026-03-01T11:00:00.000Z' });
     expect((await item())?.timers).toHaveLength(1);
     h.setNow('2026-03-01T11:00:01Z');
     expect((await item())?.next).toMatchObject({ kind: 'hands', text: 'Soak done: look at it' });
     const answered = line({ kind: 'timer-end', target: timer.key, how: 'answered' });
-    await request(h.app)
-      .post(`/api/v1/jobs/${job.id}/events`)
-      .send({ events: [answered] });
+    await sent(h.app, job.id, [answered]);
     expect((await item())?.timers).toEqual([]);
     expect((await item())?.next.kind).toBe('hands');
   });

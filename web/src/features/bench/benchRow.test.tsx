@@ -8,7 +8,6 @@ import { BenchRow } from './BenchRow.js';
 const NOW = '2026-01-02T10:00:00.000Z';
 beforeEach(() => vi.useFakeTimers({ now: new Date(NOW) }));
 afterEach(() => {
-  cleanup();
   vi.useRealTimers();
 });
 

@@ -1,15 +1,13 @@
 /** The bench: how much wants hands, in which order, how the older ones and any unit are found. */
 import type { JobListItem } from '@amber-gauge/contract';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { useClock } from '../../shared/outbox/clock.js';
 import { answering, JOB, show } from '../../test/scene.js';
 import { BenchScreen } from './BenchScreen.js';
 
 afterEach(() => {
-  cleanup();
   useClock.setState({ offsetMs: 0 });
-  vi.unstubAllGlobals();
 });
 
 const NONE = { hands: 0, waits: 0, back: 0, done: 0 };

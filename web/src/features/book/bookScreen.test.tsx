@@ -2,14 +2,9 @@
 import { pathOf } from '@amber-gauge/core/bench';
 import type { DrivePath } from '@amber-gauge/core/families';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { answering, bookRow as row, JOB, show } from '../../test/scene.js';
 import { BookScreen } from './BookScreen.js';
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const path = pathOf(JOB) as DrivePath;
 const belt = path.blocks.find(({ id }) => id === 'belt') as DrivePath['blocks'][number];

@@ -1,17 +1,12 @@
 /** The figures of the Book: shares with their intervals, money and hours, worked out by hand. */
 import type { BookFigures } from '@amber-gauge/contract';
 import { screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { cleanup } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { drawn, standForCharts } from '../../test/chartStand.js';
 import { show } from '../../test/scene.js';
 import { Figures } from './Figures.js';
 
 beforeEach(standForCharts);
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 /** 9 of 10: the Wilson interval is 0.596 to 0.982 (textbook, from memory). */
 const share = (hits: number, of: number, low = 0, high = 0) => ({ hits, of, low, high });

@@ -83,9 +83,7 @@ beforeEach(() => {
   useClock.setState({ offsetMs: NOW.getTime() - Date.now() });
 });
 afterEach(() => {
-  cleanup();
   useClock.setState({ offsetMs: 0 });
-  vi.unstubAllGlobals();
   drawn.length = 0;
   planner.asked.length = 0;
   sent.length = 0;

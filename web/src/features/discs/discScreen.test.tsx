@@ -1,5 +1,5 @@
 /** Strobe discs as they are asked for: bars and what is left of them, by hand; the address of the file. */
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { show, stubSizes } from '../../test/scene.js';
 import { DiscScreen } from './DiscScreen.js';
@@ -9,8 +9,6 @@ beforeEach(() => {
   vi.stubGlobal('matchMedia', () => ({ matches: true }));
 });
 afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
   vi.restoreAllMocks();
 });
 

@@ -1,6 +1,6 @@
 /** The rings under the lamp, reckoned by hand: bars that pass in a second less flashes in a second. */
 import type { DiscWish } from '@amber-gauge/core/speed';
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Preview } from './Preview.js';
 
@@ -20,9 +20,7 @@ beforeEach(() => {
   vi.stubGlobal('matchMedia', () => ({ matches: false }));
 });
 afterEach(() => {
-  cleanup();
   vi.useRealTimers();
-  vi.unstubAllGlobals();
 });
 
 const seen = () =>

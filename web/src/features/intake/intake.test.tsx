@@ -1,16 +1,14 @@
 import type { JobFields } from '@amber-gauge/contract';
 import { FAMILIES } from '@amber-gauge/core/families';
 import { jobFieldsSchema } from '@amber-gauge/contract';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { ConflictChoice } from '../../shared/ui/ConflictChoice.js';
 import { BenchRow } from '../bench/BenchRow.js';
 import { RibbonPrint } from '../sheet/RibbonPrint.js';
 import { tolerance } from '@amber-gauge/core/quantity';
 import { JOB, show } from '../../test/scene.js';
 import { blankFields, JobFieldsForm } from './JobFieldsForm.js';
-
-afterEach(cleanup);
 
 describe('taking in', () => {
   it('starts each kind with fields that the contract takes', () => {

@@ -31,9 +31,7 @@ beforeEach(() => {
   stubSizes();
 });
 afterEach(() => {
-  cleanup();
   vi.useRealTimers();
-  vi.unstubAllGlobals();
 });
 
 const SENDER = '33333333-3333-4333-8333-333333333333';

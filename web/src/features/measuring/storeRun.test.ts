@@ -32,7 +32,6 @@ beforeEach(() =>
 );
 afterEach(async () => {
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
 });
 
 describe('a run', () => {

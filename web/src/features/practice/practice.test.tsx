@@ -1,12 +1,11 @@
 import type { PracticeRow } from '@amber-gauge/contract';
 import { LESSONS, type Debrief, type ReplayStep } from '@amber-gauge/core/training';
 import { cleanup, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { JOB, show, viewOf } from '../../test/scene.js';
 import { Told } from '../job/practice/Debriefing.js';
 import { Begun } from './Begun.js';
 
-afterEach(cleanup);
 const flat = (text: string | null | undefined) => (text ?? '').replace(/\s+/gu, ' ').trim();
 const rowsOf = (container: Element) =>
   [...container.querySelectorAll('tbody tr')].map((row) => [...row.children].map((cell) => flat(cell.textContent)));

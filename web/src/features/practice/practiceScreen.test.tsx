@@ -1,15 +1,11 @@
 /** The practice screen: what is sent when one begins, what of the lessons is done, and files that are none. */
 import { familyOf } from '@amber-gauge/core/families';
 import { LESSONS, lessonUnit, PRACTICE_FAMILIES, PRACTICE_FILE_LIMIT } from '@amber-gauge/core/training';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { answering, JOB, show } from '../../test/scene.js';
 import { PracticeScreen } from './PracticeScreen.js';
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 const [first, second] = LESSONS as unknown as [(typeof LESSONS)[0], (typeof LESSONS)[0]];
 const list = { units: [], lessons: [{ lesson: first.id, times: 2, bestMinutes: 17.4 }] };
 /** What was sent to take a unit in. */

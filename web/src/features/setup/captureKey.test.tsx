@@ -1,7 +1,7 @@
 /** The capture key is learnt by one press; keys that have another use, and Escape, change nothing. */
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { queryClient } from '../../shared/api/queries.js';
 import { CaptureKey } from './CaptureKey.js';
 
@@ -13,10 +13,6 @@ beforeEach(() => {
     sent.push(JSON.parse(String(init?.body ?? 'null')));
     return Promise.reject(new TypeError('away'));
   });
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const open = (captureKey = 'F9') =>

@@ -3,7 +3,7 @@ import type { Settings } from '@amber-gauge/contract';
 import { USUAL_SAFETY_LIMITS } from '@amber-gauge/core/bench';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { keys, queryClient } from '../../shared/api/queries.js';
 import { SettingsForm } from './SettingsForm.js';
 
@@ -43,10 +43,6 @@ beforeEach(() => {
     sent.push(wish);
     return Promise.resolve(answer(wish));
   });
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const show = () =>

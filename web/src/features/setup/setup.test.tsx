@@ -1,7 +1,7 @@
 /** Set-up: instruments tried before they are kept, the sound card's clock by a known frequency, backups. */
 import type { BackupState, Instrument, Settings } from '@amber-gauge/contract';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { answering, SETTINGS, show } from '../../test/scene.js';
 import { bareRun, drop, measured, standForSpeedWorker, worker } from '../../test/speedClientStand.js';
 import { Backups } from './Backups.js';
@@ -10,10 +10,6 @@ import { Instruments } from './Instruments.js';
 
 beforeEach(() => {
   standForSpeedWorker();
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const button = (name: RegExp | string) => screen.getByRole('button', { name }) as HTMLButtonElement;

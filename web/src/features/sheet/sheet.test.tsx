@@ -1,12 +1,10 @@
 /** The owner's sheet as it is printed: figures of a made-up job, and the marks of a photo by position. */
 import { sheetModel, type EventBody, type SpeedBody } from '@amber-gauge/core/bench';
-import { cleanup, render, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { render, screen, within } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { JOB, line } from '../../test/scene.js';
 import { PhotoMarks } from './PhotoMarks.js';
 import { SheetPaper } from './SheetPaper.js';
-
-afterEach(cleanup);
 
 const plain = (text: string | null | undefined) => (text ?? '').replaceAll('\u202f', ' ');
 const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({

@@ -1,12 +1,10 @@
 /** The papers' screen: which paper stands there, what is downloaded, and what of the shelf is on it. */
-import { cleanup, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import { Navigate, Route, Routes } from 'react-router';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { keys } from '../../shared/api/queries.js';
 import { JOB, line, show } from '../../test/scene.js';
 import { SheetScreen } from './SheetScreen.js';
-
-afterEach(cleanup);
 
 const LOT = '00000000-0000-4000-8000-0000000000aa';
 const shelf = {

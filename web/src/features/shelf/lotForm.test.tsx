@@ -1,12 +1,10 @@
 /** A lot that was bought: what is refused in words, and the line that is kept. */
 import type { ShelfBody } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { show } from '../../test/scene.js';
 import { LotForm } from './LotForm.js';
 import { today } from './useShelf.js';
-
-afterEach(cleanup);
 
 const type = (name: RegExp | string, value: string) =>
   fireEvent.change(screen.getByLabelText(name), { target: { value } });

@@ -1,11 +1,9 @@
 /** One lot of the shelf: what it says of itself, and the lines its keys write. */
 import { shelfOf, type ShelfBody, type ShelfLine } from '@amber-gauge/core/bench';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
 import { LotRow } from './LotRow.js';
 import { today } from './useShelf.js';
-
-afterEach(cleanup);
 
 const LOT = '00000000-0000-4000-8000-000000000001';
 let count = 1;

@@ -1,7 +1,7 @@
 import { QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { ShelfLine } from '@amber-gauge/core/bench';
-import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { beforeEach, expect, it, vi } from 'vitest';
 import { queryClient } from '../../shared/api/queries.js';
 import { ShelfScreen } from './ShelfScreen.js';
 import { today } from './useShelf.js';
@@ -34,10 +34,6 @@ beforeEach(() => {
     if (init?.method === 'POST') kept = [...kept, ...(JSON.parse(String(init.body)) as { lines: ShelfLine[] }).lines];
     return new Response(JSON.stringify({ lines: kept }), { headers: { 'content-type': 'application/json' } });
   });
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const show = () =>

@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import type { NewRun, Run } from '@amber-gauge/contract';
 import { FAMILIES, familyOf } from '@amber-gauge/core/families';
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { keys } from '../../shared/api/queries.js';
 import { answering, keptRun, show, stubSizes, toneFigures } from '../../test/scene.js';
 import * as runDetail from '../measuring/parts/RunDetail.js';
@@ -34,10 +34,6 @@ beforeEach(() => {
   localStorage.clear();
   sessionStorage.clear();
   Element.prototype.scrollIntoView = () => undefined;
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const ways = () => given.ways as WaysGiven;

@@ -1,7 +1,7 @@
 /** The test tone that is made: what is asked of the worker, what the file is called, what cannot be. */
-import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import * as downloads from '../../shared/ui/download.js';
 import * as speedClient from '../../workers/speedClient.js';
 import { ToneMaker } from './ToneMaker.js';
@@ -21,9 +21,6 @@ beforeEach(() => {
       <ToneMaker />
     </MemoryRouter>,
   );
-});
-afterEach(() => {
-  cleanup();
 });
 
 const type = (name: RegExp | string, value: string) =>

@@ -2,13 +2,11 @@
 import type { Train } from '@amber-gauge/core/drive';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { Dimensions } from './Dimensions.js';
 import { draftOf, type TrainDraft } from './draft.js';
 import { Parts } from './Parts.js';
 import { BELT, part, RIM as PLAIN_RIM } from './train.test-data.js';
-
-afterEach(cleanup);
 
 /** Half tolerances of 0.05 mm on the shaft and 0.45 mm on the rim. */
 const TOLERANCES: Readonly<Record<string, number>> = { step: 0.05, platter: 0.45 };

@@ -1,11 +1,9 @@
 /** The picture of a train is to scale: a wheel of 200 mm and one of 10 mm, 150 mm apart, with their belt. */
 import { USUAL_TRAINS, type Train } from '@amber-gauge/core/drive';
 import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { Picture } from './Picture.js';
 import { BELT } from './train.test-data.js';
-
-afterEach(cleanup);
 
 const value = (one: Element, name: string) => Number(one.getAttribute(name));
 const rims = () => [...document.querySelectorAll('circle')].filter((one) => value(one, 'r') !== 1.5);

@@ -1,14 +1,12 @@
 /** A train while it is typed, and the figures beside it: turns and slip worked out by hand from diameters. */
 import { USUAL_TRAINS } from '@amber-gauge/core/drive';
 import { fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { cleanup } from '@testing-library/react';
 import { draftOf, trainOf, type TrainDraft } from './draft.js';
 import { Motor } from './Motor.js';
 import { Rates } from './Rates.js';
 import { RIM } from './train.test-data.js';
-
-afterEach(cleanup);
 
 describe('a train while it is typed', () => {
   it.each(USUAL_TRAINS.map(({ id, train }) => [id, train] as const))('%s goes to fields and back', (_id, train) => {

@@ -1,7 +1,7 @@
 /** The drive train as a whole: what comes out, by diameters and poles worked out by hand, and the model's sheet. */
 import { FAMILIES } from '@amber-gauge/core/families';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { answering, show, stubSizes } from '../../test/scene.js';
 import { SheetOf } from './SheetOf.js';
 import { TakeUp } from './TakeUp.js';
@@ -9,10 +9,6 @@ import { RIM } from './train.test-data.js';
 import { TrainScreen } from './TrainScreen.js';
 
 beforeEach(stubSizes);
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const plain = (text: string | null | undefined) => (text ?? '').replaceAll('\u202f', ' ');
 const told = () => plain(screen.getByRole('status').textContent);

@@ -26,7 +26,6 @@ beforeEach(() => {
 });
 afterEach(async () => {
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
 });
 
 it('sends lines in the order they were typed and forgets only those that are kept', async () => {

@@ -1,10 +1,9 @@
 import { tolerance } from '@amber-gauge/core/quantity';
-import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, expect, it } from 'vitest';
+import { render, screen } from '@testing-library/react';
+import { expect, it } from 'vitest';
 import { RibbonLarge } from './RibbonLarge.js';
 import { RibbonSmall } from './RibbonSmall.js';
 
-afterEach(cleanup);
 const limits = tolerance(-0.3, 0.3, { kind: 'practice', text: 'test' });
 const reading = { turned: true, errorPercent: -0.42, expandedPercent: 0.1, wowPeakPercent: 0.08 };
 

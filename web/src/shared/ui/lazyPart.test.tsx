@@ -1,4 +1,4 @@
-import { cleanup, render, screen } from '@testing-library/react';
+import { render, screen } from '@testing-library/react';
 import { act } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { fetchAhead, lazyPart } from './lazyPart.js';
@@ -7,7 +7,6 @@ const Word = ({ word }: { readonly word: string }) => <p>{word}</p>;
 
 beforeEach(() => vi.useFakeTimers());
 afterEach(() => {
-  cleanup();
   vi.useRealTimers();
 });
 

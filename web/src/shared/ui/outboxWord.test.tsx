@@ -7,7 +7,6 @@ import { useOutbox } from '../outbox/outbox.js';
 import { OutboxWord } from './OutboxWord.js';
 
 afterEach(() => {
-  cleanup();
   act(() => {
     useOutbox.setState({ entries: [], away: false });
     useClock.setState({ offsetMs: 0 });

@@ -1,15 +1,10 @@
 /** What the coach learnt of the trims, kept on the model's sheet: nothing that stood there is lost. */
 import { coachOf, modelOf, type EventBody, type JobCoach } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { keys } from '../../../shared/api/queries.js';
 import { answering, JOB, line, show, viewOf } from '../../../test/scene.js';
 import { KeepTrims } from './KeepTrims.js';
-
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const BEGIN = {
   kind: 'coach-begin',

@@ -2,10 +2,8 @@
 import type { BetweenValue } from '@amber-gauge/core/bench';
 import type { DrivePath } from '@amber-gauge/core/families';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { PathList, type BlockView } from './PathList.js';
-
-afterEach(cleanup);
 
 const block = (id: string, lane: string, inputs: string[], outputs: string[]) => ({
   id,

@@ -1,11 +1,9 @@
 /** What limits the current before power: told only when it is a limit, its sum by hand. */
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { show } from '../../../test/scene.js';
 import { GateLimit } from './GateLimit.js';
-
-afterEach(cleanup);
 
 const open = (pack = false, volts = 230) => {
   const told = vi.fn();

@@ -1,11 +1,9 @@
 /** The short test of the supply: what is read as ohms, and that a short says so. */
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { NeverPlanned } from '../safe/NeverPlanned.js';
 import { GateShort } from './GateShort.js';
-
-afterEach(cleanup);
 
 function Held({ noCircuit = null }: { readonly noCircuit?: boolean | null }) {
   const [ohm, setOhm] = useState<number | null>(null);

@@ -1,11 +1,9 @@
 /** A step's details: what must be renewed or measured when it goes back, and its wires from either side. */
 import { parseStep, type StepBody } from '@amber-gauge/core/bench';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { show } from '../../../test/scene.js';
 import { StepDetails } from './StepDetails.js';
-
-afterEach(cleanup);
 
 const PLAIN = parseStep('cover') as StepBody;
 const notes = (more: Partial<StepBody>) => {

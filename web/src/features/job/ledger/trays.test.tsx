@@ -1,11 +1,9 @@
 /** Trays come out even, or say by how much they do not. */
 import { ledgerOf, parseStep, type BenchEvent } from '@amber-gauge/core/bench';
-import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { render, screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { line } from '../../../test/scene.js';
 import { TrayTable } from './TrayTable.js';
-
-afterEach(cleanup);
 
 const rows = (...events: BenchEvent[]) => {
   render(<TrayTable ledger={ledgerOf(events)} />);

@@ -1,13 +1,11 @@
 import 'fake-indexeddb/auto';
 import { EMPTY_SHEET } from '@amber-gauge/core/families';
-import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { fireEvent, screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
 import { show, viewOf } from '../../../test/scene.js';
 import { FindContext } from '../find/findContext.js';
 import type { Find } from '../find/useFind.js';
 import { Sums } from './Sums.js';
-
-afterEach(cleanup);
 
 describe('codes of the model’s sheet', () => {
   it('stand in the sum of lamps, and name the number that is shown', () => {

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import type { EventBody } from '@amber-gauge/core/bench';
-import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { line, show, viewOf } from '../../../test/scene.js';
@@ -29,8 +29,6 @@ beforeEach(() => {
   });
 });
 afterEach(async () => {
-  cleanup();
-  vi.unstubAllGlobals();
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
 });
 

@@ -7,7 +7,6 @@ import { line, show, viewOf } from '../../../test/scene.js';
 import { useConditions } from './Conditions.js';
 
 afterEach(() => {
-  cleanup();
   useClock.setState({ offsetMs: 0 });
 });
 

@@ -1,6 +1,6 @@
 /** Keys on a job: a letter begins a line, function keys change power and stage, Esc makes the next letter a command. */
 import { STAGES } from '@amber-gauge/core/bench';
-import { act, cleanup, createEvent, fireEvent, renderHook } from '@testing-library/react';
+import { act, createEvent, fireEvent, renderHook } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useJobKeys } from './useJobKeys.js';
 
@@ -32,7 +32,6 @@ beforeEach(() => {
   armed = renderHook(() => useJobKeys(COMMANDS)).result;
 });
 afterEach(() => {
-  cleanup();
   vi.useRealTimers();
   document.body.innerHTML = '';
 });

@@ -3,7 +3,7 @@ import type { Instrument } from '@amber-gauge/contract';
 import type { PromptAsked } from '@amber-gauge/core/bench';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { keys } from '../../../shared/api/queries.js';
 import { TakeReading } from './TakeReading.js';
 
@@ -42,10 +42,6 @@ beforeEach(() => {
     sent.push(JSON.parse(String(init?.body)) as (typeof sent)[0]);
     return answer();
   });
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const show = (prompt: PromptAsked | null, instruments = [METER]) => {

@@ -8,7 +8,7 @@ import {
   type EventBody,
   type StageId,
 } from '@amber-gauge/core/bench';
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { allEntries, removeEntry } from '../../../shared/outbox/store.js';
 import { JOB, line, show, viewOf } from '../../../test/scene.js';
@@ -58,9 +58,7 @@ beforeEach(() => {
   sessionStorage.clear();
 });
 afterEach(async () => {
-  cleanup();
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
 });
 
 describe('prompts', () => {

@@ -1,9 +1,7 @@
 /** What the keys of listening do, and the level as decibels below full scale, by hand. */
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { LiveControls } from './LiveControls.js';
-
-afterEach(cleanup);
 
 type Props = Parameters<typeof LiveControls>[0];
 const show = (more: Partial<Props> = {}) => {

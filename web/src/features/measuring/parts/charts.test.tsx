@@ -1,8 +1,8 @@
 /** Charts of a run: what is drawn where, what its axes and points say. */
 import type { RunFigures } from '@amber-gauge/contract';
 import type { NamedLine, TurnProfile } from '@amber-gauge/core/speed';
-import { cleanup, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { screen } from '@testing-library/react';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { lastDrawn, standForCharts } from '../../../test/chartStand.js';
 import { show } from '../../../test/scene.js';
 import { SeriesChart } from './SeriesChart.js';
@@ -10,9 +10,6 @@ import { SpectrumChart } from './SpectrumChart.js';
 import { TurnChart } from './TurnChart.js';
 
 beforeEach(standForCharts);
-afterEach(() => {
-  cleanup();
-});
 
 const plain = (text: string | null) => (text ?? '').replaceAll('\u202f', ' ');
 

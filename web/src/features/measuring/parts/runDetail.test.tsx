@@ -30,10 +30,8 @@ beforeEach(() => {
   sessionStorage.clear();
 });
 afterEach(async () => {
-  cleanup();
   saved.length = 0;
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
-  vi.unstubAllGlobals();
 });
 
 const plain = (text: string | null | undefined) => (text ?? '').replaceAll(/[\u202f\u00a0]/g, ' ');

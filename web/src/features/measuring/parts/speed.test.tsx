@@ -3,7 +3,7 @@ import { familyOf } from '@amber-gauge/core/families';
 import { tolerance } from '@amber-gauge/core/quantity';
 import { judge } from '@amber-gauge/core/speed';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { show } from '../../../test/scene.js';
 import type { RunFigures } from '@amber-gauge/contract';
 import { Change } from './Change.js';
@@ -16,7 +16,6 @@ import { SpeedReadout } from './SpeedReadout.js';
 import { StopwatchWay } from '../ways/StopwatchWay.js';
 import { StrobeWay } from '../ways/StrobeWay.js';
 
-afterEach(cleanup);
 const speed33 = familyOf('belt-turntable-dc').speeds[1] as ReturnType<typeof familyOf>['speeds'][number];
 const limits = tolerance(-0.3, 0.3, { kind: 'practice', text: 'test' });
 const reading: SpeedBody = {

@@ -9,7 +9,7 @@ import {
   type SpeedRun,
 } from '@amber-gauge/core/speed';
 import type { RunFigures } from '@amber-gauge/contract';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { Question } from '../ways/Question.js';
 import { passedOn } from '../ways/kinds.js';
 import { Unsaved } from '../ways/Unsaved.js';
@@ -17,8 +17,6 @@ import { useHanding } from '../ways/useHanding.js';
 import { withoutFile } from '../ways/way.js';
 import { Warnings } from './Warnings.js';
 import { WowByPart } from './WowByPart.js';
-
-afterEach(cleanup);
 
 /** Lines of 0.12 and 0.05 at the platter, 0.04 at the motor, 0.03 unknown; the rest makes an rms of 0.1. */
 const figures = {

@@ -1,10 +1,8 @@
 /** Who makes the wow: the bars and their figures, squares added by hand. */
 import type { RunFigures } from '@amber-gauge/contract';
 import { cleanup, render, screen } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { WowByPart } from './WowByPart.js';
-
-afterEach(cleanup);
 
 const PARTS = [
   { name: 'platter', kind: 'platter', hz: 0.5556 },

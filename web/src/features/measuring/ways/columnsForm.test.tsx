@@ -1,12 +1,10 @@
 /** Which column is what: how a table was read, what is corrected by hand, and what is measured then. */
 import type { GyroColumns, PulseColumns } from '@amber-gauge/core/speed';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { show } from '../../../test/scene.js';
 import { columnName, TIME_UNITS, type TableHead } from './columns.js';
 import { GyroColumnsForm, PulseColumnsForm } from './ColumnsForm.js';
-
-afterEach(cleanup);
 
 const HEAD: TableHead = {
   names: ['t', '', 'ch2'],

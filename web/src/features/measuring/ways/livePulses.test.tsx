@@ -1,6 +1,6 @@
 /** Pulses on the line input: what stands on the page for a reading, what is captured, what is asked. */
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { heard, standForListening } from '../../../test/liveStand.js';
 import { show, stubSizes } from '../../../test/scene.js';
 import { LivePulses } from './LivePulses.js';
@@ -9,10 +9,6 @@ beforeEach(() => {
   standForListening();
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const WISH = { perTurn: 36, nominalRpm: 100 / 3 } as never;

@@ -1,8 +1,8 @@
 /** The test tone heard live: what it is listened for with, what stands on the page for a reading, what is handed on. */
 import { familyOf } from '@amber-gauge/core/families';
 import { tolerance } from '@amber-gauge/core/quantity';
-import { act, cleanup, fireEvent, screen } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { heard, standForListening } from '../../../test/liveStand.js';
 import { show, stubSizes } from '../../../test/scene.js';
 import { LiveToneWay } from './LiveToneWay.js';
@@ -12,10 +12,6 @@ beforeEach(() => {
   standForListening();
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const family = familyOf('belt-turntable-dc');

@@ -1,5 +1,5 @@
 /** Pulses and a motor's own sound by file: what the worker is asked, what is asked of the hand first. */
-import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { show, stubSizes } from '../../../test/scene.js';
 import {
@@ -20,8 +20,6 @@ beforeEach(() => {
   standForSpeedWorker();
 });
 afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
   act(() => usePracticeStands.setState({ wav: null }));
 });
 

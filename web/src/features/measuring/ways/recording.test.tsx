@@ -1,7 +1,7 @@
 /** A recording of the test tone: what the worker is asked, what is asked of the hand first, what is handed on. */
 import type { SpeedRun } from '@amber-gauge/core/speed';
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { show, stubSizes } from '../../../test/scene.js';
 import {
   bareRun as run,
@@ -22,10 +22,6 @@ beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
   stubSizes();
   standForSpeedWorker();
-});
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
 });
 
 const OLD = record('b', 3000, null);
