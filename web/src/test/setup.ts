@@ -6,6 +6,11 @@ import { cleanup, configure } from '@testing-library/react';
 import { afterAll, afterEach, vi } from 'vitest';
 
 configure({ asyncUtilTimeout: 5000 });
+// The page of the tests has no locks of its own: here nobody else holds one.
+Object.defineProperty(navigator, 'locks', {
+  configurable: true,
+  value: { request: (_name: string, work: () => unknown) => work() },
+});
 // Asked for before any file's own, so it comes after them.
 afterEach(() => {
   cleanup();

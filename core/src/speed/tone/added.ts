@@ -10,7 +10,19 @@ import type { PhaseTrack } from './phase.js';
 import type { PhaseLine, TrendFit } from './trend.js';
 import { curveAt } from './trend.js';
 import { say } from '../../words/index.js';
-import { ADDED_STEP, FAINTEST_SIDE_LINE, MAINS_REACH, MOST_ADDED, NAMED_DB, ONE_SIDED, OWN_HZ } from './defaults.js';
+import {
+  ADDED_STEP,
+  FAINTEST_SIDE_LINE,
+  MAINS_HZ,
+  MAINS_REACH,
+  MOST_ADDED,
+  MOST_MULTIPLE,
+  NAMED_DB,
+  ONE_SIDED,
+  OWN_HZ,
+  PEAK_SEARCH,
+  WAVE_ANEW_EVERY,
+} from './defaults.js';
 
 /** Another tone beside the test tone. */
 export interface AddedTone {
@@ -83,7 +95,7 @@ function amplitudeLine(
   const dc = Math.cos(step);
   const ds = Math.sin(step);
   for (let k = 0; k < values.length; k++) {
-    if (k % 1024 === 0) {
+    if (k % WAVE_ANEW_EVERY === 0) {
       c = Math.cos(first + step * k);
       s = Math.sin(first + step * k);
     }
@@ -209,7 +221,7 @@ function lineAt(re: Float64Array, im: Float64Array, rate: number, hz: number): {
 /** The frequency near `hz` at which the line is largest, by three parabolic steps over a bin. */
 function tuned(re: Float64Array, im: Float64Array, rate: number, hz: number): number {
   let at = hz;
-  let width = (0.8 * rate) / re.length;
+  let width = (PEAK_SEARCH.bins * rate) / re.length;
   const size = (f: number) => {
     const line = lineAt(re, im, rate, f);
     return Math.hypot(line.re, line.im);
@@ -218,7 +230,7 @@ function tuned(re: Float64Array, im: Float64Array, rate: number, hz: number): nu
     const [a, b, c] = [size(at - width), size(at), size(at + width)];
     const bend = a - 2 * b + c;
     if (bend < 0) at += width * Math.max(-1, Math.min(1, (0.5 * (a - c)) / bend));
-    width /= 4;
+    width /= PEAK_SEARCH.narrower;
   }
   return at;
 }
@@ -239,9 +251,13 @@ function subtract(
 }
 
 function mainsOf(hz: number): 50 | 60 | null {
-  for (const mains of [50, 60] as const) {
+  for (const mains of MAINS_HZ) {
     const multiple = Math.round(hz / mains);
-    if (multiple >= 1 && multiple <= 40 && Math.abs(hz - multiple * mains) < MAINS_REACH * Math.sqrt(multiple))
+    if (
+      multiple >= 1 &&
+      multiple <= MOST_MULTIPLE &&
+      Math.abs(hz - multiple * mains) < MAINS_REACH * Math.sqrt(multiple)
+    )
       return mains;
   }
   return null;

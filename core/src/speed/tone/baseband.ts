@@ -8,7 +8,7 @@
  */
 import { lowPassTaps, mixingSums, symmetricSums, workspace } from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
-import { BASEBAND_WORTH_IT } from './defaults.js';
+import { ANEW_EVERY, BASEBAND_WORTH_IT, MIDDLE_TIMES, PASS } from './defaults.js';
 
 /** Complex baseband at `rate`; output i belongs to time i / rate. */
 export interface Baseband {
@@ -42,9 +42,9 @@ export function basebandMaker(sampleRate: number, centreHz: number, frames: numb
 
 /** Rates and widths chosen for a tone near `centreHz`. */
 export function basebandShape(sampleRate: number, centreHz: number) {
-  const stopHz = Math.min(D.stopHz, 0.95 * centreHz, 0.95 * (sampleRate - 2 * centreHz));
-  const halfBandHz = Math.min(D.halfBandHz, 0.75 * stopHz);
-  const first = Math.max(1, Math.floor(sampleRate / (4 * D.basebandHz)));
+  const stopHz = Math.min(D.stopHz, PASS.stopOfCentre * centreHz, PASS.stopOfCentre * (sampleRate - 2 * centreHz));
+  const halfBandHz = Math.min(D.halfBandHz, PASS.bandOfStop * stopHz);
+  const first = Math.max(1, Math.floor(sampleRate / (MIDDLE_TIMES * D.basebandHz)));
   const middleRate = sampleRate / first;
   const second = Math.max(1, Math.floor(middleRate / D.basebandHz));
   return { stopHz, halfBandHz, first, second, middleRate, rate: middleRate / second, factor: first * second };
@@ -139,12 +139,12 @@ function turnBack(re: Float64Array, im: Float64Array, count: number, first: numb
   const stepIm = -Math.sin(2 * Math.PI * cycles);
   const compiled = count > BASEBAND_WORTH_IT ? workspace() : null;
   const [reAt, imAt] = compiled ? [compiled.put(re.subarray(0, count)), compiled.put(im.subarray(0, count))] : [0, 0];
-  for (let start = 0; start < count; start += 256) {
+  for (let start = 0; start < count; start += ANEW_EVERY) {
     const turned = (first + start) * cycles;
     const angle = -2 * Math.PI * (turned - Math.floor(turned));
     let c = Math.cos(angle);
     let s = Math.sin(angle);
-    const end = Math.min(count, start + 256);
+    const end = Math.min(count, start + ANEW_EVERY);
     if (compiled) {
       compiled.calls.turn(reAt + 8 * start, imAt + 8 * start, end - start, c, s, stepRe, stepIm);
       continue;

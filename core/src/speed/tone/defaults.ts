@@ -187,3 +187,144 @@ export const LEVEL_BLOCKS = 8;
 
 /** Over the middle: a tone that is gated is absent half of the time. */
 export const LEVEL_QUANTILE = 0.7;
+
+/** Mains whose multiples an added tone may be (common practice: the two there are). */
+export const MAINS_HZ = [50, 60] as const;
+
+/** Multiples of the mains that are named, at most. */
+export const MOST_MULTIPLE = 40;
+
+/** A peak is looked for within so many bins of its spectrum, each round in a stretch so many times narrower. */
+export const PEAK_SEARCH = { bins: 0.8, narrower: 4 };
+
+/** The stop band ends short of nought and of the image; the band passed ends short of it. */
+export const PASS = { stopOfCentre: 0.95, bandOfStop: 0.75 };
+
+/** The first stage thins to so many times the rate of the baseband. */
+export const MIDDLE_TIMES = 4;
+
+/** Turning by steps begins anew every so many samples: its rounding would grow. */
+export const ANEW_EVERY = 256;
+
+/** Waves of added tones begin anew every so many samples: their rounding would grow. */
+export const WAVE_ANEW_EVERY = 1024;
+
+/** Samples of the spectrum that is drawn, at most: memory and time. */
+export const LONGEST_SPECTRUM = 131_072;
+
+/** The spectrum is drawn from where wow begins to where flutter ends, Hz. */
+export const DRAWN_HZ = { low: 0.2, high: 200 };
+
+/** Samples of a tenth that a drift is told from, at least. */
+export const DRIFT_SAMPLES = 6;
+
+/** Seconds of nothing behind a residual that is weighted: its filters ring on. */
+export const PADDED_S = 4;
+
+/** Slower than this nothing is weighted, Hz: the curve of the weighting has fallen by more than 48 dB. */
+export const WEIGHED_FROM_HZ = 0.05;
+
+/** Rounds of looking for lines and curves, at most. */
+export const MOST_ROUNDS = 10;
+
+/** A curve bends no oftener than its points divided by this. */
+export const ORDER_PART = 4;
+
+/** Samples of a part whose speed is compared with others, at least. */
+export const WANDER_SAMPLES = 16;
+
+/** The slowest noise is read from so many cycles in the whole to so many, over that many bins at least. */
+export const SLOW_BAND = { from: 4, to: 16, bins: 12 };
+
+/** All noise is read over this part of the band: below lies wow, above the filters fall. */
+export const WIDE_BAND = { from: 0.02, to: 0.7 };
+
+/** Values that a median is taken of, at most: no result depends on it. */
+export const MEDIAN_OF = { wide: 4096, cell: 1024 };
+
+/** Two lines are told apart this many cycles in the whole from each other. */
+export const RESOLVED = 2.2;
+
+/** Lines are told up to this part of the rate: the filters fall above it. */
+export const TOP_PART = 0.42;
+
+/** The floor about a line is read over so many bins, or so many times what is resolved. */
+export const FLOOR_CELL = { bins: 60, resolutions: 6 };
+
+/** New lines of one round, at most, and the least part of the strongest: fainter ones may be its skirts. */
+export const AT_ONCE = { lines: 8, part: 1e-3 };
+
+/** A line this near to one known is that one, as a part of what is resolved. */
+export const KNOWN_PART = 0.4;
+
+/** Tuning ends when no frequency moves by more than this part of its limit. */
+export const TUNED_PART = 0.02;
+
+/** A file shorter than this is too short to hold a tone, seconds; a longer one without has none. */
+export const TOO_SHORT_S = 0.3;
+
+/** A smaller drift than this is not spoken of, percent. */
+export const LEAST_DRIFT = 0.1;
+
+/** Pieces of one tone differ by less than this part. */
+export const SAME_TONE = 0.03;
+
+/** What a lossy recording leaves of wow is the size its rest stays under in this share of the time. */
+export const REST_SHARE = 0.95;
+
+/** A tone of one speed leaves less than this part of itself beside curve and lines, and drifts less than so much, percent. */
+export const STEADY_TONE = { restPart: 0.04, driftPercent: 6 };
+
+/** Under this a tone is said to be noisy, decibels. */
+export const NOISY_DB = 30;
+
+/** Across a gap the speed is that of so long on either side, seconds. */
+export const BRIDGE_LOOK_S = 0.1;
+
+/** A block holds the tone when its level spreads by less than this part of itself, its pitch by this part of the band, and it lies within this part of the centre. */
+export const PRESENT = { level: 0.45, pitch: 0.35, off: 0.08 };
+
+/** Left out at either end of a stretch, seconds: the filters settle. */
+export const EDGE_S = 0.006;
+
+/** Samples under half or over twice the usual amplitude are a dropout, with so much on either side, seconds. */
+export const DROPOUT = { guardS: 0.004, low: 0.5, high: 2 };
+
+/** Frames in which a row of tones is followed, seconds. */
+export const FRAME_S = 0.05;
+
+/** Left out at either end of a tone in a row, seconds. */
+export const INSIDE_S = 0.05;
+
+/** A row of tones may run at these multiples of its speed; a tone off by more counts as this much, and a speed far from right a little. */
+export const ROW_RATIO = { low: 0.4, high: 2.5, most: 0.1, perLog: 0.02 };
+
+/** The count of sizes reaches so many times the largest that the coarse samples show. */
+export const BOUND_TIMES = 1.5;
+
+/** Another speed of a record within this part explains what was read. */
+export const OTHER_SPEED_PART = 0.04;
+
+/** A 3000 Hz tape played for a 3150 Hz one reads 4.8 % slow, within this part. */
+export const TAPE_3000_PART = 0.006;
+
+/** Samples of a frame of the survey, at most. */
+export const LONGEST_FRAME = 32_768;
+
+/** Everything under this is silence, of full scale. */
+export const SILENT_LEVEL = 1e-5;
+
+/** A frame holds a tone when it has this part of its power, and that level of full scale. */
+export const TONE_PART = { power: 0.3, peak: 1e-4 };
+
+/** Another channel is taken when it is louder by this. */
+export const LOUDER_PART = 1.02;
+
+/** Looks within this part of one pitch are the same tone, or one that wanders. */
+export const NEAR_PITCH = { tone: 0.03, wandering: 0.2 };
+
+/** The tone is looked for up to this part of the rate, over that many bins at least, above a floor that lies at this part of the spectrum; its own skirts are this part of it, or so many bins. */
+export const SEARCHED = { top: 0.45, bins: 8, floor: 0.4, skirt: 0.03, least: 4 };
+
+/** A sample this near to the peak is at it. */
+export const FLAT_PART = 0.999;

@@ -78,7 +78,9 @@ describe('the spectrum', () => {
         expect(Math.max(...near) / peak, `${count}: ${hz}`).toBeGreaterThan(0.97);
         expect(Math.max(...near) / peak, `${count}: ${hz}`).toBeLessThan(1.03);
       }
-      const far = [...peakPercent].filter((_, i) => (frequencyHz[i] as number) > 70 || Math.abs((frequencyHz[i] as number) / 3 - 1) < 0.2);
+      const far = [...peakPercent].filter(
+        (_, i) => (frequencyHz[i] as number) > 70 || Math.abs((frequencyHz[i] as number) / 3 - 1) < 0.2,
+      );
       expect(Math.max(...far)).toBeLessThan(0.002);
     }
   });

@@ -6,6 +6,7 @@ import { deviationLine, type ResidualDeviation } from './flutter.js';
 import type { PhaseTrack } from './phase.js';
 import type { FlutterSpectrum, SpeedSeries } from './result.js';
 import { durationS, type TrendFit } from './trend.js';
+import { DRAWN_HZ, LONGEST_SPECTRUM } from './defaults.js';
 
 /** Deviation from the mean in percent at the track's rate: curve, lines and rest together. */
 export function totalDeviation(
@@ -65,7 +66,7 @@ export function speedSeries(track: PhaseTrack, deviation: Float64Array, meanErro
 
 /** Spectrum of the deviation: peak percent of a sine in each bin (flat-top by 3-bin power sum), thinned on a log axis. */
 export function flutterSpectrum(track: PhaseTrack, deviation: Float64Array): FlutterSpectrum {
-  const length = Math.min(deviation.length, 131072);
+  const length = Math.min(deviation.length, LONGEST_SPECTRUM);
   const size = nextPowerOfTwo(Math.max(8, length));
   const window = hannWindow(length);
   const windowSquares = window.reduce((sum, value) => sum + value * value, 0);
@@ -75,8 +76,8 @@ export function flutterSpectrum(track: PhaseTrack, deviation: Float64Array): Flu
 }
 
 function thinned(power: Float64Array, reach: number, binHz: number): FlutterSpectrum {
-  const first = Math.max(reach + 1, Math.ceil(0.2 / binHz));
-  const last = Math.min(power.length - reach - 1, Math.floor(200 / binHz));
+  const first = Math.max(reach + 1, Math.ceil(DRAWN_HZ.low / binHz));
+  const last = Math.min(power.length - reach - 1, Math.floor(DRAWN_HZ.high / binHz));
   const frequency: number[] = [];
   const peak: number[] = [];
   let edge = first;

@@ -3,11 +3,12 @@ import { solveNormal } from '../../numeric/index.js';
 import { normalSums, takeOff } from './basis.js';
 import type { PhaseTrack } from './phase.js';
 import type { TrendFit } from './trend.js';
+import { DRIFT_SAMPLES } from './defaults.js';
 
 /** Drift in percent of the mean: a tone rising 1 % over its length drifts +0.9 %. */
 export function driftPercent(track: PhaseTrack, fit: TrendFit, meanHz: number): number {
   const tenth = Math.floor(track.phase.length / 10);
-  if (tenth < 6) return 0;
+  if (tenth < DRIFT_SAMPLES) return 0;
   const slow = slowPhase(track, fit);
   const first = meanStep(part(slow, 0, tenth));
   const last = meanStep(part(slow, slow.phase.length - tenth, slow.phase.length));

@@ -16,7 +16,7 @@ import type { FlutterFigures } from './result.js';
 import type { PhaseLine, TrendFit } from './trend.js';
 import { sizes } from './sizes.js';
 import { weight } from './weighting.js';
-import { GRID_HZ, PLAIN_GRID_HZ } from './defaults.js';
+import { GRID_HZ, PADDED_S, PLAIN_GRID_HZ, WEIGHED_FROM_HZ } from './defaults.js';
 
 /** Band edges in Hz. */
 export const FLUTTER_BANDS = { peakLow: 0.2, rmsLow: 0.5, high: 200 } as const;
@@ -64,7 +64,7 @@ export function deviationLine(line: PhaseLine, meanHz: number): PhaseLine {
 /** Differentiates and filters the fit's residual. */
 export function residualDeviation(track: PhaseTrack, residual: Float64Array, meanHz: number): ResidualDeviation {
   const length = residual.length;
-  const size = nextPowerOfTwo(Math.max(4, length + Math.ceil(4 * track.rate)));
+  const size = nextPowerOfTwo(Math.max(4, length + Math.ceil(PADDED_S * track.rate)));
   const scale = (100 * track.rate) / (2 * Math.PI * meanHz);
   const { steps } = differences(residual, scale);
   const { unweighted, weighted, square } = bands(realSpectrum(steps, size), track.rate, size);
@@ -85,7 +85,7 @@ function bands({ re, im }: Spectrum, rate: number, size: number) {
   for (let k = 0; k < re.length; k++) {
     const hz = (k * rate) / size;
     const inBand = hz >= FLUTTER_BANDS.peakLow && hz <= FLUTTER_BANDS.high;
-    const heavy = hz > 0.05 && hz <= FLUTTER_BANDS.high ? weight(hz) : 0;
+    const heavy = hz > WEIGHED_FROM_HZ && hz <= FLUTTER_BANDS.high ? weight(hz) : 0;
     if (!inBand && heavy === 0) {
       plainRe[k] = plainIm[k] = heavyRe[k] = heavyIm[k] = 0;
       continue;

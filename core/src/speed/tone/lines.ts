@@ -6,7 +6,23 @@ import { hannWindow, nextPowerOfTwo, quantile, solveNormal, windowedPower, works
 import { TONE_DEFAULTS as D } from './defaults.js';
 import type { PhaseTrack } from './phase.js';
 import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
-import { CURVE_BLOCKS, WANDER_BLOCKS, WANDER_RATIO } from './defaults.js';
+import {
+  AT_ONCE,
+  CURVE_BLOCKS,
+  FLOOR_CELL,
+  KNOWN_PART,
+  MEDIAN_OF,
+  MOST_ROUNDS,
+  ORDER_PART,
+  RESOLVED,
+  SLOW_BAND,
+  TOP_PART,
+  TUNED_PART,
+  WANDER_BLOCKS,
+  WANDER_RATIO,
+  WANDER_SAMPLES,
+  WIDE_BAND,
+} from './defaults.js';
 
 /** Hann power of a residual: |X|^2 by bin of `binHz`, normalised so that white noise of 1 rad^2 gives 1. */
 interface ResidualSpectrum {
@@ -22,7 +38,7 @@ export function fitLinesAndTrend(track: PhaseTrack): TrendFit {
   let frequencies: readonly number[] = [];
   let fit = fitTrend(track, order, frequencies);
   const squares = windowSquares(track);
-  for (let round = 0; round < 10; round++) {
+  for (let round = 0; round < MOST_ROUNDS; round++) {
     const spectrum = residualSpectrum(track, fit.residual, squares);
     const wanted = wantedOrder(track, fit, slowNoiseOf(track, spectrum));
     if (wanted > order) {
@@ -46,7 +62,7 @@ function neededOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
   const means = blockMeans(track, fit.residual, size);
   const middle = (b: number) => (2 * (b * size + (size - 1) / 2)) / (track.phase.length - 1) - 1;
   const phase = means.phase.map((rest, b) => rest + curveAt(fit.curve, middle(b)));
-  return highestOrder({ ...means, phase }, Math.min(order, Math.floor(phase.length / 4)), 1, noise / size);
+  return highestOrder({ ...means, phase }, Math.min(order, Math.floor(phase.length / ORDER_PART)), 1, noise / size);
 }
 
 /** Phase noise per sample (rad^2) that the slowest part of the residual shows, for the error of the mean. */
@@ -60,7 +76,7 @@ export function slowNoise(track: PhaseTrack, residual: Float64Array): number {
  */
 export function wanderHz(track: PhaseTrack, residual: Float64Array): number {
   const size = Math.floor(residual.length / WANDER_BLOCKS);
-  if (size < 16) return 0;
+  if (size < WANDER_SAMPLES) return 0;
   const slopes: number[] = [];
   for (let b = 0; b < WANDER_BLOCKS; b++) {
     let [sx, sy, sxx, sxy, used] = [0, 0, 0, 0, 0];
@@ -84,11 +100,11 @@ export function wanderHz(track: PhaseTrack, residual: Float64Array): number {
 }
 
 function slowNoiseOf(track: PhaseTrack, { power, binHz }: ResidualSpectrum): number {
-  const from = Math.ceil(4 / durationS(track) / binHz);
-  const upTo = Math.max(from + 12, Math.ceil(16 / durationS(track) / binHz));
+  const from = Math.ceil(SLOW_BAND.from / durationS(track) / binHz);
+  const upTo = Math.max(from + SLOW_BAND.bins, Math.ceil(SLOW_BAND.to / durationS(track) / binHz));
   const near = quantile(power.subarray(from, upTo), 0.5) / Math.LN2;
-  const wide = power.subarray(Math.ceil(0.02 * power.length), Math.ceil(0.7 * power.length));
-  return Math.max(near, sampledMedian(wide, 4096) / Math.LN2);
+  const wide = power.subarray(Math.ceil(WIDE_BAND.from * power.length), Math.ceil(WIDE_BAND.to * power.length));
+  return Math.max(near, sampledMedian(wide, MEDIAN_OF.wide) / Math.LN2);
 }
 
 function sampledMedian(values: Float64Array, most: number): number {
@@ -120,7 +136,7 @@ function windowSquares({ phase, usable }: PhaseTrack): number {
 function wantedOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
   const size = Math.max(1, Math.floor(track.phase.length / CURVE_BLOCKS));
   const means = blockMeans(track, fit.residual, size);
-  const top = Math.min(D.highestTrendOrder, Math.floor(means.phase.length / 4));
+  const top = Math.min(D.highestTrendOrder, Math.floor(means.phase.length / ORDER_PART));
   const order = fit.curve.length - 1;
   if (top <= order) return order;
   return highestOrder(means, top, order, noise / size);
@@ -130,7 +146,7 @@ function wantedOrder(track: PhaseTrack, fit: TrendFit, noise: number): number {
 function highestOrder(means: PhaseTrack, top: number, least: number, noise: number): number {
   let used = 0;
   for (const flag of means.usable) used += flag;
-  if (top <= least || used < 4 * (top + 1)) return least;
+  if (top <= least || used < ORDER_PART * (top + 1)) return least;
   const coarse = fitTrend(means, top, []);
   for (let k = top; k > least; k--) {
     if ((coarse.curve[k] as number) ** 2 > D.trendRatio * (coarse.curveUnitVariance[k] as number) * noise) return k;
@@ -163,9 +179,9 @@ function newLines(
   known: readonly number[],
   lowest: number,
 ): number[] {
-  const resolution = 2.2 / durationS(track);
-  const highest = Math.min(D.highestLineHz, 0.42 * track.rate);
-  const floor = floorCurve(power, Math.max(60, Math.ceil((6 * resolution) / binHz)));
+  const resolution = RESOLVED / durationS(track);
+  const highest = Math.min(D.highestLineHz, TOP_PART * track.rate);
+  const floor = floorCurve(power, Math.max(FLOOR_CELL.bins, Math.ceil((FLOOR_CELL.resolutions * resolution) / binHz)));
   // A line of phase amplitude A has power A^2 N/4 or so here; its speed is A hz / centre.
   const dust = (((D.smallestLinePercent / 100) * track.centreHz) ** 2 * track.phase.length) / 4;
   const peaks: { hz: number; power: number }[] = [];
@@ -179,9 +195,10 @@ function newLines(
   const strongest = peaks[0]?.power ?? 0;
   const chosen: number[] = [];
   for (const peak of peaks) {
-    if (peak.power < strongest * 1e-3 || chosen.length >= 8) break;
+    if (peak.power < strongest * AT_ONCE.part || chosen.length >= AT_ONCE.lines) break;
     const clear = (hz: number) => Math.abs(hz - peak.hz) > resolution;
-    if (chosen.every(clear) && known.every((hz) => Math.abs(hz - peak.hz) > 0.4 * resolution)) chosen.push(peak.hz);
+    if (chosen.every(clear) && known.every((hz) => Math.abs(hz - peak.hz) > KNOWN_PART * resolution))
+      chosen.push(peak.hz);
   }
   return chosen;
 }
@@ -191,7 +208,7 @@ function floorCurve(power: Float64Array, width: number): (bin: number) => number
   const cells = Math.max(1, Math.floor((power.length - 1) / width));
   const levels = Float64Array.from({ length: cells }, (_, c) => {
     const cell = power.subarray(1 + c * width, 1 + (c + 1) * width);
-    return sampledMedian(cell, 1024) / Math.LN2 + 1e-26;
+    return sampledMedian(cell, MEDIAN_OF.cell) / Math.LN2 + 1e-26;
   });
   return (bin) => {
     const position = Math.max(0, Math.min(cells - 1, (bin - 1) / width - 0.5));
@@ -222,7 +239,7 @@ function tuned(track: PhaseTrack, order: number, start: readonly number[], lowes
       return Math.max(lowest, line.hz + Math.max(-limit, Math.min(limit, shift)));
     });
     fit = fitTrend(track, order, frequencies);
-    if (largest < 0.02 * limit) break;
+    if (largest < TUNED_PART * limit) break;
   }
   return fit;
 }

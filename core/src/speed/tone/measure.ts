@@ -25,7 +25,17 @@ import { between, shifted } from './part.js';
 import { survey, type SurveyFound } from './survey.js';
 import { meanHz, type TrendFit } from './trend.js';
 import { say } from '../../words/index.js';
-import { LEAST_USED, MOST_PIECES, READ_PIECE } from './defaults.js';
+import {
+  LEAST_DRIFT,
+  LEAST_USED,
+  MOST_PIECES,
+  NOISY_DB,
+  READ_PIECE,
+  REST_SHARE,
+  SAME_TONE,
+  STEADY_TONE,
+  TOO_SHORT_S,
+} from './defaults.js';
 
 const unusable = (reason: ToneRefusalReason): UnusableTone => ({ kind: 'unusable', reason });
 
@@ -70,7 +80,8 @@ async function measureWhole(source: SampleSource, options: ToneOptions): Promise
   const found = await survey(source, options.nominalHz, channel);
   if (found.kind === 'silent') return unusable('SILENT');
   if (found.kind === 'wandering') return unusable('NOT_STEADY');
-  if (found.kind === 'no-tone') return unusable(source.frames < 0.3 * source.sampleRate ? 'TOO_SHORT' : 'NO_TONE');
+  if (found.kind === 'no-tone')
+    return unusable(source.frames < TOO_SHORT_S * source.sampleRate ? 'TOO_SHORT' : 'NO_TONE');
   if (report(0.1) === false) return unusable('STOPPED');
   const heard = await heardTone(source, found, options, (done) => report(0.1 + 0.7 * done));
   const result = 'kind' in heard ? heard : evaluated(heard, found, options);
@@ -178,9 +189,13 @@ function evaluated(tone: FittedTone, found: ToneFound, options: ToneOptions): To
     },
     series: speedSeries(track, deviation, meanErrorPercent),
     spectrum: flutterSpectrum(track, deviation),
-    warnings: warningsFor(tone, found, options, meanErrorPercent, Math.abs(drift) > Math.max(0.1, 2 * expanded)).concat(
-      added ? ['ADDED_TONES'] : [],
-    ),
+    warnings: warningsFor(
+      tone,
+      found,
+      options,
+      meanErrorPercent,
+      Math.abs(drift) > Math.max(LEAST_DRIFT, 2 * expanded),
+    ).concat(added ? ['ADDED_TONES'] : []),
   };
 }
 
@@ -204,7 +219,9 @@ function ofPieces(
   const first = whole[0]?.result;
   if (!first || first.kind !== 'measured') return first ?? unusable('TOO_SHORT');
   const pieces = whole.flatMap(({ length, result }) =>
-    result.kind === 'measured' && Math.abs(result.meanHz / first.meanHz - 1) < 0.03 ? [{ length, tone: result }] : [],
+    result.kind === 'measured' && Math.abs(result.meanHz / first.meanHz - 1) < SAME_TONE
+      ? [{ length, tone: result }]
+      : [],
   );
   const total = pieces.reduce((sum, one) => sum + one.length, 0);
   const meanHz = pieces.reduce((sum, one) => sum + one.length * one.tone.meanHz, 0) / total;
@@ -235,7 +252,7 @@ const fitted = (band: Baseband, stretch: ToneStretch) => {
 };
 
 /** Size not exceeded 95 % of the time by what no line explains, percent. */
-const restPeak = (rest: Float64Array): number => quantile(rest.map(Math.abs), 0.95);
+const restPeak = (rest: Float64Array): number => quantile(rest.map(Math.abs), REST_SHARE);
 
 /** A test tone keeps its pitch: a slow change of more than a tenth, or a wild rest, is music or a sweep. */
 function isSteady(track: PhaseTrack, fit: TrendFit, mean: number): boolean {
@@ -243,7 +260,9 @@ function isSteady(track: PhaseTrack, fit: TrendFit, mean: number): boolean {
   const restHz = (Math.sqrt(square / fit.residual.length) * track.rate) / (2 * Math.PI);
   const used = track.usable.includes(0) ? track.usable.reduce((sum, flag) => sum + flag, 0) : track.usable.length;
   return (
-    restHz < 0.04 * mean && Math.abs(driftPercent(track, fit, mean)) < 6 && used > LEAST_USED * track.usable.length
+    restHz < STEADY_TONE.restPart * mean &&
+    Math.abs(driftPercent(track, fit, mean)) < STEADY_TONE.driftPercent &&
+    used > LEAST_USED * track.usable.length
   );
 }
 
@@ -267,7 +286,7 @@ function warningsFor(
   if (endS - startS < D.wantedS) out.push('SHORT');
   if (endS - startS < D.wowS) out.push('WOW_TOO_SHORT');
   if (options.lossy) out.push('LOSSY');
-  if (found.snrDb < 30) out.push('NOISY');
+  if (found.snrDb < NOISY_DB) out.push('NOISY');
   if (drifting) out.push('DRIFTING');
   if (options.referenceUncertaintyPercent === undefined || options.referenceUncertaintyPercent === null) {
     out.push('REFERENCE_NOT_INCLUDED');

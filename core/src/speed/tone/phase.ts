@@ -6,7 +6,7 @@ import { lowPassTaps, symmetricSums, workspace, type Workspace } from '../../num
 import type { Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import { wrap, type ToneStretch } from './presence.js';
-import { AT_A_TIME, KEPT_AT_A_TIME, PHASE_WORTH_IT } from './defaults.js';
+import { AT_A_TIME, BRIDGE_LOOK_S, KEPT_AT_A_TIME, PHASE_WORTH_IT, TOP_PART } from './defaults.js';
 
 /** Phase against the centre frequency, radians, at `rate`; sample i is at startS + i / rate. */
 export interface PhaseTrack {
@@ -23,7 +23,12 @@ export function phaseTrack(band: Baseband, stretch: ToneStretch): PhaseTrack {
   const phase = band.phase.subarray(stretch.start, stretch.end);
   const factor = Math.max(1, Math.floor(band.rate / D.flutterHz));
   const rate = band.rate / factor;
-  const taps = lowPassTaps({ rate: band.rate, passHz: 0.42 * rate, stopHz: 0.58 * rate, attenuationDb: 80 });
+  const taps = lowPassTaps({
+    rate: band.rate,
+    passHz: TOP_PART * rate,
+    stopHz: (1 - TOP_PART) * rate,
+    attenuationDb: 80,
+  });
   const half = (taps.length - 1) / 2;
   const startS = (stretch.start + half) / band.rate;
   const thinned = stretch.usable.includes(0)
@@ -55,7 +60,7 @@ const keptCount = (length: number, half: number, factor: number): number =>
 function thinnedOverGaps(phase: Float64Array, usable: Uint8Array, taps: Float64Array, factor: number, rate: number) {
   const half = (taps.length - 1) / 2;
   const raw = joined(phase);
-  bridgeGaps(raw, usable, Math.round(0.1 * rate));
+  bridgeGaps(raw, usable, Math.round(BRIDGE_LOOK_S * rate));
   const out = new Float64Array(keptCount(phase.length, half, factor));
   symmetricSums(raw, taps.subarray(half), half, factor, out);
   const mask = new Uint8Array(out.length);

@@ -7,12 +7,15 @@ import type { Baseband } from './baseband.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import {
   BLOCKS_AT_A_TIME,
+  DROPOUT,
+  EDGE_S,
   FAINTEST_PART,
   LEVEL_BLOCKS,
   LEVEL_BLOCK_S,
   LEVEL_QUANTILE,
   LOUDEST_PART,
   PRESENCE_BLOCK_S,
+  PRESENT,
 } from './defaults.js';
 
 /** The longest stretch of tone, in baseband samples, end exclusive, with a mask of usable samples. */
@@ -42,7 +45,7 @@ export function findStretches(band: Baseband, amplitude: number): ToneStretch[] 
   const sums = compiledSums(band, size, blocks) ?? plainSums(band, size, blocks);
   for (let b = 0; b < blocks; b++)
     present[b] = holdsTone(sums.subarray(4 * b, 4 * b + 4), band, size, amplitude) ? 1 : 0;
-  const edge = Math.round(0.006 * band.rate);
+  const edge = Math.round(EDGE_S * band.rate);
   return runsOf(present, Math.round(D.longestDropoutS / PRESENCE_BLOCK_S)).map((run) => {
     const start = run.start === 0 ? edge : run.start * size;
     const end = run.end === blocks ? Math.max(start, band.phase.length - edge) : run.end * size;
@@ -92,9 +95,9 @@ function holdsTone(sums: Float64Array, band: Baseband, size: number, amplitude: 
   return (
     level > FAINTEST_PART * amplitude &&
     level < LOUDEST_PART * amplitude &&
-    spread < 0.45 * level &&
-    pitchSpread < 0.35 * band.halfBandHz &&
-    Math.abs((turn / size) * (band.rate / TAU)) < 0.08 * band.centreHz
+    spread < PRESENT.level * level &&
+    pitchSpread < PRESENT.pitch * band.halfBandHz &&
+    Math.abs((turn / size) * (band.rate / TAU)) < PRESENT.off * band.centreHz
   );
 }
 
@@ -132,13 +135,13 @@ function maskDropouts(band: Baseband, start: number, end: number): { usable: Uin
   const usable = new Uint8Array(end - start).fill(1);
   const usual = localLevels(band, start, end);
   if (noneIsOdd(band.amplitude.subarray(start, end), usual)) return { usable, dropouts: 0 };
-  const guard = Math.round(0.004 * band.rate);
+  const guard = Math.round(DROPOUT.guardS * band.rate);
   let dropouts = 0;
   let clearFrom = 0;
   for (let i = 0; i < usable.length; i++) {
     const level = band.amplitude[start + i] as number;
     const middle = usual.levels[Math.min(usual.levels.length - 1, Math.floor(i / usual.size))] as number;
-    if (level >= 0.5 * middle && level <= 2 * middle) continue;
+    if (level >= DROPOUT.low * middle && level <= DROPOUT.high * middle) continue;
     if (i > clearFrom + guard || dropouts === 0) dropouts++;
     const from = Math.max(0, i - guard);
     const to = Math.min(usable.length, i + guard + 1);

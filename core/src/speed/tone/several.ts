@@ -15,9 +15,12 @@ import {
   BESIDE_SPLICE_S,
   COUNTED_S,
   FRAME_CONTRAST,
+  FRAME_S,
+  INSIDE_S,
   LONG_S,
   LONG_SURVEY_STEP_S,
   PIECE_STEPS,
+  ROW_RATIO,
   SAME_PITCH,
   SHORTEST_STRETCH_S,
   SURVEY_STEP_S,
@@ -36,7 +39,7 @@ export interface ToneBand {
 
 /** Stretches of at least 1.5 s, in order. The recording is read through once, in pieces. */
 export async function findBands(source: SampleSource, channel: number): Promise<ToneBand[]> {
-  const size = nextPowerOfTwo(source.sampleRate * 0.05);
+  const size = nextPowerOfTwo(source.sampleRate * FRAME_S);
   const stepS = source.frames > LONG_S * source.sampleRate ? LONG_SURVEY_STEP_S : SURVEY_STEP_S;
   const step = Math.round(stepS * source.sampleRate);
   const pitches: number[] = [];
@@ -136,7 +139,7 @@ export async function measureBands(
   const out: MeasuredBand[] = [];
   for (const [i, band] of bands.entries()) {
     const nominalHz = nominals[i] as number;
-    const result = await measureTone(between(source, band.startS + 0.05, band.endS - 0.05), {
+    const result = await measureTone(between(source, band.startS + INSIDE_S, band.endS - INSIDE_S), {
       ...options,
       nominalHz,
       channel,
@@ -150,10 +153,15 @@ export async function measureBands(
 /** The ratio to nominal that most bands agree on decides each band's nominal. */
 export function matchNominals(pitches: readonly number[], wantedHz: number): number[] {
   const tones = [wantedHz, ...TEST_TONES_HZ.filter((hz) => hz !== wantedHz)];
-  const ratios = pitches.flatMap((hz) => tones.map((tone) => hz / tone)).filter((r) => r > 0.4 && r < 2.5);
+  const ratios = pitches
+    .flatMap((hz) => tones.map((tone) => hz / tone))
+    .filter((r) => r > ROW_RATIO.low && r < ROW_RATIO.high);
   const misfit = (ratio: number) =>
-    pitches.reduce((sum, hz) => sum + Math.min(0.1, Math.abs(nearest(hz / ratio, tones) * ratio - hz) / hz), 0) +
-    0.02 * Math.abs(Math.log(ratio));
+    pitches.reduce(
+      (sum, hz) => sum + Math.min(ROW_RATIO.most, Math.abs(nearest(hz / ratio, tones) * ratio - hz) / hz),
+      0,
+    ) +
+    ROW_RATIO.perLog * Math.abs(Math.log(ratio));
   const best = ratios.sort((a, b) => misfit(a) - misfit(b))[0] ?? 1;
   return pitches.map((hz) => nearest(hz / best, tones));
 }

@@ -5,7 +5,7 @@
 import { workspace, type Workspace } from '../../numeric/index.js';
 import { quasiPeakScale, quasiPeakSteps, unscaledDetector } from './quasiPeak.js';
 import type { PhaseLine } from './trend.js';
-import { CELLS, FINE_BLOCK, KERNEL_REACH } from './defaults.js';
+import { BOUND_TIMES, CELLS, FINE_BLOCK, KERNEL_REACH } from './defaults.js';
 
 /** Sizes in the deviation's own unit. */
 export interface Sizes {
@@ -100,7 +100,7 @@ function plainCount({ padded, length, kernels, lines, fineRate, factor }: FineGr
 function sizeBound(rest: Float64Array, lines: readonly PhaseLine[]): number {
   let top = 0;
   for (const value of rest) if (Math.abs(value) > top) top = Math.abs(value);
-  return 1.5 * top + lines.reduce((sum, line) => sum + Math.hypot(line.cos, line.sin), 0);
+  return BOUND_TIMES * top + lines.reduce((sum, line) => sum + Math.hypot(line.cos, line.sin), 0);
 }
 
 /** Counts |values| into cells, `scale` a unit; returns the sum of squares. */

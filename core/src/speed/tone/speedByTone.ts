@@ -1,6 +1,7 @@
 /** Recognising that the tone belongs to another speed, or another tape, than the one said. */
 import { speedName } from '../../quantity/index.js';
 import { say } from '../../words/index.js';
+import { OTHER_SPEED_PART, TAPE_3000_PART } from './defaults.js';
 
 const RECORD_RPM = [100 / 3, 45, 78.26];
 
@@ -33,7 +34,7 @@ export function speedPlayed(errorPercent: number): SpeedPlayed | null {
   const ratio = 1 + errorPercent / 100;
   const best = PLAYED.reduce((a, b) => (Math.abs(ratio / b.ratio - 1) < Math.abs(ratio / a.ratio - 1) ? b : a));
   const off = ratio / best.ratio - 1;
-  return Math.abs(off) < 0.04 ? { ...best, errorPercent: 100 * off } : null;
+  return Math.abs(off) < OTHER_SPEED_PART ? { ...best, errorPercent: 100 * off } : null;
 }
 
 /** The warning that a large error deserves, or null. */
@@ -42,6 +43,6 @@ export function otherSpeed(
   errorPercent: number,
 ): 'OTHER_SPEED_SELECTED' | 'MAYBE_3000_HZ_TAPE' | null {
   const ratio = 1 + errorPercent / 100;
-  if (nominalHz === 3150 && Math.abs(ratio * 1.05 - 1) < 0.006) return 'MAYBE_3000_HZ_TAPE';
+  if (nominalHz === 3150 && Math.abs(ratio * 1.05 - 1) < TAPE_3000_PART) return 'MAYBE_3000_HZ_TAPE';
   return speedPlayed(errorPercent) ? 'OTHER_SPEED_SELECTED' : null;
 }

@@ -5,6 +5,7 @@
 import { median, nextPowerOfTwo, quantile, hannWindow, windowedPower, workspace } from '../../numeric/index.js';
 import type { SampleSource } from '../../formats/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
+import { FLAT_PART, LONGEST_FRAME, LOUDER_PART, NEAR_PITCH, SEARCHED, SILENT_LEVEL, TONE_PART } from './defaults.js';
 
 /** What one frame shows of the search range. */
 interface FrameLook {
@@ -32,7 +33,7 @@ export type Survey =
 
 /** Looks over `source` for a tone near `nominalHz` on `channel`, or on whichever channel has it. */
 export async function survey(source: SampleSource, nominalHz: number, channel: number | 'auto'): Promise<Survey> {
-  const size = Math.min(nextPowerOfTwo(source.sampleRate * D.surveyFrameS), 32768);
+  const size = Math.min(nextPowerOfTwo(source.sampleRate * D.surveyFrameS), LONGEST_FRAME);
   const channels = channel === 'auto' ? Array.from({ length: source.channels }, (_, i) => i) : [channel];
   const looks: FrameLook[][] = channels.map(() => []);
   const levels: number[] = channels.map(() => 0);
@@ -48,7 +49,7 @@ export async function survey(source: SampleSource, nominalHz: number, channel: n
       });
     });
   }
-  if (Math.max(...levels) < 1e-5) return { kind: 'silent' };
+  if (Math.max(...levels) < SILENT_LEVEL) return { kind: 'silent' };
   return strongest(channels, looks);
 }
 
@@ -57,8 +58,8 @@ export function lookForTone(samples: Float64Array, sampleRate: number, nominalHz
   const size = nextPowerOfTwo(samples.length);
   const { mean, peak } = frameLevels(samples);
   const look = lookAt(size, hannWindow(samples.length), samples, { mean, rate: sampleRate, nominalHz });
-  const isTone = look.contrast >= D.surveyContrast && look.tonePower > 0.3 * look.totalPower;
-  return isTone && peak > 1e-4 ? look.peakHz : null;
+  const isTone = look.contrast >= D.surveyContrast && look.tonePower > TONE_PART.power * look.totalPower;
+  return isTone && peak > TONE_PART.peak ? look.peakHz : null;
 }
 
 function frameStarts(frames: number, size: number, rate: number): number[] {
@@ -75,7 +76,7 @@ function strongest(channels: readonly number[], looks: FrameLook[][]): Survey {
     const cluster = clusterOf(looks[i] as FrameLook[]);
     if (!cluster) return;
     const power = cluster.reduce((sum, look) => sum + look.tonePower * (look.tonePower / look.totalPower), 0);
-    if (best && power <= bestPower * 1.02) return;
+    if (best && power <= bestPower * LOUDER_PART) return;
     bestPower = power;
     const tone = median(cluster.map((look) => look.tonePower));
     const rest = median(cluster.map((look) => Math.max(look.totalPower - look.tonePower, look.tonePower * 1e-12)));
@@ -98,7 +99,7 @@ function clusterOf(looks: readonly FrameLook[]): FrameLook[] | null {
   let best: FrameLook[] | null = null;
   let bestWeight = 0;
   for (const centre of tonal) {
-    const near = tonal.filter((look) => Math.abs(look.peakHz / centre.peakHz - 1) < 0.03);
+    const near = tonal.filter((look) => Math.abs(look.peakHz / centre.peakHz - 1) < NEAR_PITCH.tone);
     const weight = near.reduce((sum, look) => sum + look.tonePower / look.totalPower, 0);
     if (weight > bestWeight) [best, bestWeight] = [near, weight];
   }
@@ -108,7 +109,7 @@ function clusterOf(looks: readonly FrameLook[]): FrameLook[] | null {
 /** A sweep or a melody: more than twice as many tonal frames within a fifth of the pitch as hold it. */
 function isWandering(tonal: readonly FrameLook[], cluster: readonly FrameLook[]): boolean {
   const centre = median(cluster.map((look) => look.peakHz));
-  const near = tonal.filter((look) => Math.abs(look.peakHz / centre - 1) < 0.2);
+  const near = tonal.filter((look) => Math.abs(look.peakHz / centre - 1) < NEAR_PITCH.wandering);
   return near.length > 2 * cluster.length;
 }
 
@@ -121,18 +122,18 @@ function lookAt(
   // One-sided Hann power scaled so that a sine of amplitude A sums to A^2/2.
   const power = windowedPower(samples, window, size, { offset: mean, scale: 2 / (0.375 * size * size) });
   const binHz = rate / size;
-  const last = Math.min(size / 2 - 2, Math.floor((0.45 * rate) / binHz));
+  const last = Math.min(size / 2 - 2, Math.floor((SEARCHED.top * rate) / binHz));
   const low = Math.max(3, Math.floor((nominalHz * D.searchLow) / binHz));
   const high = Math.min(last, Math.ceil((nominalHz * D.searchHigh) / binHz));
   let total = 1e-30;
   for (let k = 1; k < size / 2; k++) total += power[k] as number;
-  if (high - low < 8) return { peakHz: nominalHz, contrast: 0, tonePower: 0, totalPower: total };
+  if (high - low < SEARCHED.bins) return { peakHz: nominalHz, contrast: 0, tonePower: 0, totalPower: total };
   const density = slidingMean(power, low, high);
   let top = 0;
   for (let i = 1; i < density.length; i++) if ((density[i] as number) > (density[top] as number)) top = i;
   const centre = (low + top) * binHz;
   const band = bandAround(power, centre, binHz);
-  const floor = quantile(density, 0.4) || 1e-30;
+  const floor = quantile(density, SEARCHED.floor) || 1e-30;
   return {
     peakHz: band.centroidHz,
     contrast: (density[top] as number) / floor,
@@ -154,7 +155,7 @@ function slidingMean(power: Float64Array, low: number, high: number): Float64Arr
 
 /** Power and centroid within 3 % (at least 4 bins) of `centre`. */
 function bandAround(power: Float64Array, centre: number, binHz: number): { power: number; centroidHz: number } {
-  const half = Math.max(4, Math.round((0.03 * centre) / binHz));
+  const half = Math.max(SEARCHED.least, Math.round((SEARCHED.skirt * centre) / binHz));
   const middle = Math.round(centre / binHz);
   let sum = 1e-30;
   let moment = 0;
@@ -189,7 +190,7 @@ function plainFrameLevels(frame: Float64Array): FrameLevels {
     peak = Math.max(peak, Math.abs(sample));
   }
   let near = 0;
-  for (const sample of frame) if (Math.abs(sample) >= 0.999 * peak) near++;
+  for (const sample of frame) if (Math.abs(sample) >= FLAT_PART * peak) near++;
   const count = frame.length || 1;
   return { mean: sum / count, peak, flatTop: frame.length === 0 ? 0 : near / count };
 }

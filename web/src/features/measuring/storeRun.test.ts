@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import type { NewRun } from '@amber-gauge/contract';
 import { familyOf } from '@amber-gauge/core/families';
 import { runOfStopwatch, stopwatch, type SpeedRun } from '@amber-gauge/core/speed';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { allEntries, removeEntry } from '../../shared/outbox/store.js';
 import { answering } from '../../test/scene.js';
 import { storeInJob, storeRun } from './storeRun.js';
@@ -24,12 +24,6 @@ const JOB_ID = '11111111-1111-4111-8111-111111111111';
 const bodies = async () => (await allEntries()).map(({ event }) => event.body);
 const echo = (_url: string, body: unknown) => ({ ...(body as NewRun), demo: false, hasRecording: false });
 
-beforeEach(() =>
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  }),
-);
 afterEach(async () => {
   for (const entry of await allEntries()) await removeEntry(entry.event.key);
 });

@@ -23,10 +23,6 @@ const reading = (value: number | readonly number[], unit: string, place: string)
 
 beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
 });
 afterEach(async () => {
   for (const entry of await allEntries()) await removeEntry(entry.event.key);

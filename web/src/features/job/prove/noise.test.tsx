@@ -56,6 +56,7 @@ beforeEach(() => {
   localStorage.clear();
   sessionStorage.clear();
   worker.asked.length = 0;
+  input.closed = 0;
   worker.figures = figures(-40);
 });
 

@@ -50,10 +50,6 @@ function stage(name: StageId, events: readonly BenchEvent[], job = JOB) {
 
 beforeEach(() => {
   vi.stubGlobal('fetch', () => Promise.reject(new TypeError('away')));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
   vi.stubGlobal('Worker', class {});
   sessionStorage.clear();
 });

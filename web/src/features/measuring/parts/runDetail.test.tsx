@@ -22,10 +22,6 @@ const saved: string[][] = [];
 beforeEach(() => {
   standForCharts();
   vi.spyOn(downloads, 'download').mockImplementation((...given) => void saved.push(given as never));
-  vi.stubGlobal('navigator', {
-    ...navigator,
-    locks: { request: (_name: string, work: () => Promise<void>) => work() },
-  });
   localStorage.clear();
   sessionStorage.clear();
 });
