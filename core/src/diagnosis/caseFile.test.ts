@@ -1,5 +1,6 @@
 /** Variants of a case, and what cannot be read of one. */
 import { describe, expect, it } from 'vitest';
+import { readCase } from './caseFile.js';
 import { share, solved, tried, type Entry } from './everyFamily.test-data.js';
 
 describe('a variant', () => {
@@ -38,7 +39,19 @@ describe('what cannot be read', () => {
       reason: 'NOT_A_CASE',
       message: expect.stringContaining('observations.1') as string,
     });
-    expect(one({ colour: 'red' })).toMatchObject({ reason: 'NOT_A_CASE' });
+    const said = (text: string) => {
+      const read = readCase(text);
+      return 'reason' in read ? read.message : read.kind;
+    };
+    const holding = (entry: unknown) => said(JSON.stringify({ family: 'rim-drive', observations: [entry] }));
+    expect(said('{')).toContain('This is not JSON');
+    expect(said('[]')).toMatch(/^The case is not whole at its top: /);
+    expect(said('{"family": 3, "observations": []}')).toMatch(/^The case is not whole at family: /);
+    expect([holding(7), holding(null), holding({ colour: 'red' })]).toEqual(
+      Array(3).fill('The case is not whole at observations.0: it names neither a test, a mend, work nor a trial.'),
+    );
+    expect(holding({ test: 'platter', value: 'much' })).toMatch(/^The case is not whole at observations\.0: value: /);
+    expect(holding({ test: 'platter', outcome: 'slow' })).toBe('case');
     expect(one({ test: 'speed-33', value: -140, unit: '%' })).toMatchObject({ reason: 'ABSURD_VALUE' });
     expect(one({ trial: 'swapped', part: 'belt', result: 'cured' })).toMatchObject({
       reason: 'UNKNOWN_OUTCOME',

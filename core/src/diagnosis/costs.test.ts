@@ -1,15 +1,16 @@
 /** What a look or a mend costs from where the unit stands, and what is said of it: sums written out on the small path. */
 import { describe, expect, it } from 'vitest';
-import type { DrivePath, PathTest } from '../families/index.js';
+import { PATHS, type DrivePath, type PathTest } from '../families/index.js';
 import type { TestAdvice } from './adviceTypes.js';
 import { situationOf } from './case.js';
 import { ASKING_MIN, MINUTES_PER_MONEY, POWER_MINUTES, SURE_AGAIN, WAIT_PART } from './defaults.js';
 import { answerOfStates, engineOf } from './engine.js';
 import type { NumberModel } from './model.js';
-import { mendsOf } from './mends.js';
+import { mendsOf, modesCured } from './mends.js';
 import { adviseNext, BY_WORTH } from './nextTests.js';
 import { nextStep } from './nextStep.js';
 import type { Event } from './belief.js';
+import { observationFrom } from './caseEvents.js';
 import { posteriorOf } from './posterior.js';
 import { reaching, untouched } from './reaching.js';
 import { reasonOf } from './reason.js';
@@ -209,6 +210,58 @@ describe('the answer of a reading', () => {
     expect(answer({ odd: ['lit', 'dark', 'lit'] }, 'odd', 'lit')).toEqual([1, 1]);
     expect(answer({ odd: ['lit', 'dark'] }, 'odd')).toEqual([-1]);
     expect(answer({ odd: ['lit', 'lit', 'dark', 'dark'] }, 'odd')).toEqual([-1]);
+  });
+});
+
+describe('a value', () => {
+  it('against a limit stands for either side of it; below nought or in another unit it cannot be', () => {
+    const path: DrivePath = {
+      ...SMALL,
+      tests: SMALL.tests.map((one) =>
+        one.id === 'light' ? { ...one, limit: { unit: 'Ω', below: 100, answer: 'lit', right: 'dark' } } : one,
+      ),
+    };
+    const of = (value: number, unit: string) => {
+      const read = observationFrom(path, { test: 'light', value, unit }, 'o');
+      return 'reason' in read ? read.reason : read.observation.saw;
+    };
+    const stands = (state: string) => ({ kind: 'signal', signal: 'light', weights: { [state]: 1 } });
+    expect([of(99, 'Ω'), of(0, 'Ω'), of(0.09, 'kΩ')]).toEqual(Array(3).fill(stands('lit')));
+    expect([of(100, 'Ω'), of(5, 'kΩ')]).toEqual(Array(2).fill(stands('dark')));
+    expect([of(-1, 'Ω'), of(5, 'V')]).toEqual(['ABSURD_VALUE', 'ABSURD_VALUE']);
+  });
+
+  it('of a speed is in percent: no other unit says which side it lies', () => {
+    const path = PATHS.get('belt-turntable-dc') as DrivePath;
+    const of = (value: number, unit: string) => observationFrom(path, { test: 'speed-33', value, unit }, 'o');
+    expect(of(-5, '%')).toMatchObject({ observation: { saw: { weights: { slow: 1 } }, percent: -5 } });
+    expect(of(5, 'V')).toHaveProperty('reason');
+  });
+
+  it('found with the power off says so, but not where marks alone are looked for', () => {
+    const dead = (test: string, outcome: string, path: DrivePath = SMALL) => {
+      const read = observationFrom(path, { test, outcome }, 'o');
+      return 'reason' in read ? read.reason : read.observation.dead;
+    };
+    expect([dead('motor-look', 'stuck'), dead('light', 'lit'), dead('volts', 'none')]).toEqual([
+      true,
+      undefined,
+      undefined,
+    ]);
+  });
+});
+
+describe('a mend of a whole part', () => {
+  it('cures each fault of that part and of no other whose name begins alike', () => {
+    const motor = SMALL.blocks.find((one) => one.id === 'motor') as DrivePath['blocks'][number];
+    const path: DrivePath = { ...SMALL, blocks: [...SMALL.blocks, { ...motor, id: 'motorboard' }] };
+    expect(modesCured(path, ['motor.*', 'lamp.burnt'])).toEqual([
+      'motor.stuck',
+      'motor.sometimes',
+      'motor.warm',
+      'motor.unplugged',
+      'lamp.burnt',
+    ]);
   });
 });
 

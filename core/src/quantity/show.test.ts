@@ -22,6 +22,13 @@ describe('numbers as printed', () => {
     expect(withUnit(0.62, 'V')).toBe('0.62\u202fV');
     expect(withUnit(1e-7, 'F')).toBe('100\u202fnF');
     expect(withUnit(2200e-6, 'F')).toBe('2.2\u202fmF');
+    // Volts, amperes and watts keep their plain unit from a hundredth on; farads and henries never do.
+    expect([withUnit(0.012, 'V'), withUnit(0.015, 'A'), withUnit(0.009, 'V'), withUnit(0.015, 'H')]).toEqual([
+      '0.012\u202fV',
+      '0.015\u202fA',
+      '9\u202fmV',
+      '15\u202fmH',
+    ]);
     expect(withUnit(1.5, 'H')).toBe('1.5\u202fH');
     expect(withUnit(1.5e6, 'Ω')).toBe('1.5\u202fMΩ');
     expect(withUnit(1.5e-6, 'F')).toBe('1.5\u202fµF');

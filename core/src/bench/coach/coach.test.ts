@@ -183,6 +183,16 @@ describe('clock positions of a single-turn trim, facing the screw (common practi
     const found = course({ kind: 'coach-begin', task, checks: [] }, read('33', -2), read('45', 0));
     // A sixth of the travel is an eighth of a turn: an hour and a half.
     expect(coachSays(task, found).prompt).toBe('Turn the 33 trim an eighth of a turn clockwise, to 12:00');
+    // Turned by a sixteenth already, a quarter more is 0.5625 turns from its stop: six and three quarter hours after 7:30.
+    const moved = course(
+      { kind: 'coach-begin', task, checks: [] },
+      read('33', -2),
+      read('45', 0),
+      turned('t33', 0.0625),
+      read('33', -1),
+      read('45', 0),
+    );
+    expect(coachSays(task, moved).prompt).toContain('Turn the 33 trim a quarter turn clockwise, to 2:15');
   });
 });
 

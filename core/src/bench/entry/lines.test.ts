@@ -124,6 +124,18 @@ describe('what stands in a line of no figure', () => {
     });
   });
 
+  it('a position that no clock has is told from none at all', () => {
+    const told = (text: string) => {
+      const entry = parseEntry(text, known);
+      return entry.kind === 'bad' ? entry.message : entry.kind;
+    };
+    expect(told('trim33 13:30')).toBe('clock positions run from 1:00 to 12:59');
+    expect(told('trim33 42')).toContain('write the position as on a clock');
+    expect(told('33: 12 bars somewhere')).toContain('write it as 33: 12 bars left near in 10 s');
+    expect(told('33: 12 bars left near in 0 s')).toContain('count for some seconds');
+    expect(told('78: still')).toBe('this unit has no speed 78');
+  });
+
   it('a power of ten is refused at its own place, from its first digit to its unit', () => {
     for (const text of ['1e3 V', 'reservoir 2.5e3 V', 'reads 10e-9 F there']) {
       const entry = parseEntry(text, known);

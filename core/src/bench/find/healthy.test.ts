@@ -50,8 +50,10 @@ describe('what healthy units of this bench showed', () => {
       log(job, volts(5), speed(0.1)),
       log(job, volts(7, { speedId: '45' }), speed(0.1), handed),
       log(job, volts(5.4, { condition: 'cold', speedId: '33' }), speed(0), handed),
+      // A reading without a value takes nothing away.
+      log(job, volts(5.3), volts(5, { values: [] }), speed(0), handed),
     ];
-    expect(healthyValues(path, logs)).toEqual({ drive: [5.2, 5.4] });
+    expect(healthyValues(path, logs)).toEqual({ drive: [5.2, 5.4, 5.3] });
   });
 
   it('becomes an interval from five units on: below that k passes anything (9.8 at three), narrower with more of them', () => {

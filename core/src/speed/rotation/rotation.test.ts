@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readTable } from '../../formats/index.js';
 import { gaussian, seeded } from '../../numeric/index.js';
 import { measureGyro } from './gyro.js';
 import { measurePulses } from './pulses.js';
@@ -105,6 +104,57 @@ describe('pulses', () => {
     // 50 turns take 66.7 s of the 70: the speed falls by 1.9 % of 45, nine tenths of it from tenth to tenth.
     expect(result.driftPercent).toBeGreaterThan(-1.95);
     expect(result.driftPercent).toBeLessThan(-1.6);
+  });
+
+  it('of a sound wheel warn of nothing; of several poles, that its own pattern and the shaft’s once a turn are one', async () => {
+    const of = async (perTurn: number, turns: number) => {
+      const { warnings, missing, doubled, damagedSegmentsPerTurn } = await measured(
+        csv(pulses({ rpm: 119.37, perTurn, turns })),
+        perTurn,
+        120,
+      );
+      return [warnings, missing, doubled, damagedSegmentsPerTurn];
+    };
+    expect(await of(1, 60)).toEqual([[], 0, 0, 0]);
+    expect(await of(6, 60)).toEqual([['ONCE_A_TURN_NOT_SEPARABLE'], 0, 0, 0]);
+    expect((await of(6, 3))[0]).toContain('ONCE_A_TURN_NOT_SEPARABLE');
+    expect((await of(12, 1))[0]).not.toContain('ONCE_A_TURN_NOT_SEPARABLE');
+  });
+
+  it('name two waves with the greater first, wherever they lie', async () => {
+    for (const [slow, quick] of [
+      [0.3, 0.1],
+      [0.1, 0.3],
+    ] as const) {
+      const hz = [0.7, 2.3];
+      const wave = (t: number) =>
+        [slow, quick].reduce(
+          (sum, size, i) =>
+            sum + (size / 100 / (2 * Math.PI * (hz[i] as number))) * Math.sin(2 * Math.PI * (hz[i] as number) * t),
+          0,
+        );
+      // Pulses of 20 a second, each where turning with the waves brings it: three rounds of putting it in place.
+      const times = Array.from({ length: 1200 }, (_, n) => {
+        let t = n / 20;
+        for (let i = 0; i < 6; i++) t = n / 20 - wave(t);
+        return t;
+      });
+      const { lines } = await measured(csv(times), 1, 1200);
+      expect(lines.slice(0, 2).map((one) => one.frequencyHz.toFixed(1))).toEqual(
+        slow > quick ? ['0.7', '2.3'] : ['2.3', '0.7'],
+      );
+      expect(lines[0]?.peakPercent).toBeCloseTo(0.3, 2);
+    }
+  });
+
+  it('absent in every turn count as damage from three turns on', async () => {
+    const of = async (turns: number) => {
+      const times = pulses({ rpm: 100, perTurn: 8, turns }).filter((_, i) => i % 8 !== 3);
+      const { damagedSegmentsPerTurn, missing } = await measured(csv(times), 8, 100);
+      return [damagedSegmentsPerTurn, missing];
+    };
+    expect(await of(4)).toEqual([1, 0]);
+    expect((await of(2))[1]).toBe(2);
   });
 
   it('count over missing pulses and leave out doubled ones', async () => {
@@ -242,35 +292,5 @@ describe('gyroscope', async () => {
     expect(result.biasDps).toBeCloseTo(Math.hypot(0.4, 0.2, 0.7), 1);
     expect(result.warnings).toContain('SCALE_NOT_CALIBRATED');
     expect(result.meanErrorExpandedUncertaintyPercent).toBeGreaterThan(3);
-  });
-
-  it('knows radians by name and by guess', async () => {
-    const said = measureGyro(log(45, { unit: 'rad/s' }), { nominalRpm: 45 });
-    const guessed = measureGyro(log(45, { unit: 'rad/s' }).replace(' (rad/s)', ''), { nominalRpm: 45 });
-    expect(said).toMatchObject({ kind: 'measured', unit: 'rad/s' });
-    expect(guessed).toMatchObject({ kind: 'measured', unit: 'rad/s' });
-    if (guessed.kind === 'measured') expect(guessed.warnings).toContain('UNIT_GUESSED');
-  });
-
-  it('refuses a log at rest, one without axes, and one too short', async () => {
-    const rest = Array.from({ length: 500 }, (_, i) => `${(i / 100).toFixed(2)},0,0,0`).join('\n');
-    expect(measureGyro(rest, { nominalRpm: 33 })).toMatchObject({ reason: 'NOT_TURNING' });
-    expect(measureGyro('1\n2\n3', { nominalRpm: 33 })).toMatchObject({ reason: 'NO_AXES' });
-    expect(measureGyro(log(33).split('\n').slice(0, 480).join('\n'), { nominalRpm: 33 })).toMatchObject({
-      reason: 'TOO_SHORT',
-    });
-  });
-});
-
-describe('tables', () => {
-  it.each([
-    ['1.5,2\n2.5,3\n3.5,4', ',', false, 2],
-    ['1,5;2\n2,5;3\n3,5;4', ';', true, 2],
-    ['a\tb\n1\t2\n3\t4', '\t', false, 2],
-    ['0,10\n0,21\n0,33\n0,44', ' ', true, 1],
-  ] as const)('reads %j', (text, separator, decimalComma, width) => {
-    const table = readTable(text);
-    expect(table).toMatchObject({ kind: 'table', separator, decimalComma });
-    if (table.kind === 'table') expect(table.columns).toHaveLength(width);
   });
 });
