@@ -134,6 +134,18 @@ describe('the unit of the axes', () => {
     expect(measured(log([REST, turn(33.6)])).warnings).not.toContain('UNIT_GUESSED');
   });
 
+  it('may be turns a minute or turns a second', () => {
+    for (const [unit, scale] of [
+      ['rpm', 1 / 6],
+      ['turns/s', 1 / 360],
+      ['mdeg/s', 1000],
+    ] as const) {
+      const result = measured(log([REST, turn(33.6)], { head: `time,x (${unit}),y (${unit}),z (${unit})`, scale }));
+      expect(result.unit).toBe(unit);
+      expect(result.meanRpm).toBeCloseTo(33.6, 2);
+    }
+  });
+
   it('that is said is asked about where it makes no sense, and taken as said when told to', () => {
     // 33.6 rpm in radians under a head that says degrees: 0.59 rpm.
     const wrong = log([REST, turn(33.6)], { scale: rad });

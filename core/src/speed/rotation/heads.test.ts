@@ -17,6 +17,7 @@ describe('the sample interval in the head of a capture', () => {
     [['dt', '0,001'], 1e-3],
     [['Time per sample', '50 ns'], 50e-9],
     [['Sample rate', '48 kHz'], 1 / 48000],
+    [['Sample rate', '48 KHz'], 1 / 48000],
     [['Sampling frequency (kHz)', '96'], 1 / 96000],
     [['Sample rate', '2 GSa/s'], 0.5e-9],
     [['sps', '44100'], 1 / 44100],

@@ -221,6 +221,12 @@ describe('stretches of pulses', () => {
     const found = stretchesOf(signal(range(30, (i) => i)), { ...WISH, perTurn: 1, fromS: 5, toS: 10 });
     expect(found).toMatchObject({ use: [{ from: 5, to: 10, sense: null }] });
   });
+  it('with a gap of many pulses but under a second between are one run', () => {
+    const times = range(1200, (i) => i / 100 + (i >= 600 ? 0.5 : 0));
+    const found = stretchesOf(signal(times), { ...WISH, perTurn: 100, nominalRpm: 60 });
+    expect(found).toMatchObject({ kind: 'stretches' });
+    if (found.kind === 'stretches') expect(found.warnings).not.toContain('RUN_BY_RUN');
+  });
   it('with a pause between are measured run by run; under four pulses there is nothing', () => {
     const paused = stretchesOf(signal(pulses([20, 33], [5, 0], [20, 33])), WISH);
     if (paused.kind !== 'stretches') throw new Error(paused.kind);
@@ -268,6 +274,9 @@ describe('weak places', () => {
         perTurn,
       )[0]?.speedPercent;
     expect([0, 1, 2, 3, 4, 5].map(speedAt)).toEqual([0, 10, 10, 10, 0, 0].map((one) => expect.closeTo(one, 6)));
+    // All of them late alike is none late.
+    late.fill(0.1);
+    expect([0, 1, 2, 3, 4, 5].map(speedAt)).toEqual(Array(6).fill(expect.closeTo(0, 6)));
   });
   it('beside each other are one, the deepest; a dip of less than a quarter is none', () => {
     expect(turns({ 2: 0.7, 3: 0.5 }).map(({ place }) => place)).toEqual([3]);

@@ -134,7 +134,11 @@ function withoutNoise(rest: ResidualDeviation, rate: number, noise: RotationWish
   const size = nextPowerOfTwo(Math.max(8, rest.unweighted.length));
   const { re, im } = realSpectrum(rest.unweighted, size);
   const top = Math.min(FLUTTER_BANDS.high, NOISE_BAND.top * rate);
-  const shape = (hz: number) => (noise === 'flat' ? 1 : (Math.sin((Math.PI * hz) / rate) * rate) ** 2);
+  // What the steps of the phase make of it, their droop undone.
+  const shape = (hz: number) => {
+    const w = (Math.PI * hz) / rate;
+    return (noise === 'flat' ? w / Math.tan(w) : w * rate) ** 2;
+  };
   const scaled: number[] = [];
   let total = 0;
   let whole = 0;
