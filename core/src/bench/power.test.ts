@@ -93,6 +93,10 @@ describe('charge', () => {
     };
     expect(bleedPlan(washer, [...lines, ...log(typed)], 311)).toMatchObject({ microfarad: 470, from: 'part' });
     expect(bleedPlan(deck, lines, 311)).toBeNull();
+    // What was typed of another store, or said of none, changes nothing here.
+    const other = log({ ...typed, storeId: 'another' } as typeof typed);
+    expect(bleedPlan(washer, [...lines, ...other], 311)).toMatchObject({ microfarad: 1000, from: 'usual' });
+    expect(bleedPlan(washer, lines, 0)).toBeNull();
   });
 
   it('leads what the job wants next, and a wait for it ends by a reading only', () => {

@@ -26,6 +26,21 @@ const reading = (place: string | null, volts: number): EventBody => voltsAt(volt
 
 const line = lineMaker();
 
+describe('on since', () => {
+  const power = (state: 'unplugged' | 'live-direct' | 'live-isolated'): EventBody =>
+    ({ kind: 'power', state, gate: null }) as never;
+  const since = (...states: Parameters<typeof power>[0][]) => {
+    const lines = states.map((state) => line(power(state)));
+    const { onSince } = jobState(job, lines);
+    return onSince === null ? null : lines.findIndex(({ enteredAt }) => enteredAt === onSince);
+  };
+  it('is the first line that said so of the last stretch; none where it is off', () => {
+    expect([since(), since('unplugged'), since('live-direct', 'unplugged')]).toEqual([null, null, null]);
+    expect(since('unplugged', 'live-direct', 'live-isolated')).toBe(1);
+    expect(since('live-direct', 'unplugged', 'live-isolated', 'live-direct')).toBe(2);
+  });
+});
+
 describe('as found and as left', () => {
   it('a log that begins with work has nothing as found; what is read next is as left', () => {
     const [first] = jobState(job, [line(work('trim 33')), line(speed('33', -0.2))]).speeds;

@@ -40,6 +40,17 @@ describe('a strip-down line as typed', () => {
     expect(parsed.fasteners).toEqual(fasteners);
   });
 
+  it('leaves a distance out of what came off, unless the line is nothing else', () => {
+    expect(parseStep('hall board, hall gap 17 mm')).toMatchObject({
+      what: 'hall board',
+      distances: [{ what: 'hall gap', value: 17, unit: 'mm', tolerance: 0.85 }],
+    });
+    expect(parseStep('height 2 mm').what).toBe('height 2 mm');
+    // In centimetres the least that it may come back within is a tenth of a millimetre too.
+    expect(parseStep('head, azimuth height 0.1 cm').distances).toMatchObject([{ value: 0.1, unit: 'cm', tolerance: 0.01 }]);
+    expect(parseStep('head, pole gap 0.4 mm').distances).toMatchObject([{ value: 0.4, tolerance: 0.1 }]);
+  });
+
   it('knows covers and earth points', () => {
     expect(parseStep('bottom plate 4 x 8 mm').cover).toBe(true);
     expect(parseStep('transformer 1 star washer').earth).toBe(true);

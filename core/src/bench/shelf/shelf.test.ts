@@ -132,6 +132,42 @@ describe('the shelf', () => {
     });
   });
 
+  it('takes the mean of two lead times, and orders nothing again of what is not used', () => {
+    const two = (...more: (readonly [string, ShelfBody])[]) =>
+      shelfOf(
+        lines(
+          ['a', lot({ orderedOn: '2026-01-02' })],
+          ['b', { kind: 'arrived', lot: 'a', on: '2026-01-12' }],
+          ['c', lot({ orderedOn: '2026-01-05' })],
+          ['d', { kind: 'arrived', lot: 'c', on: '2026-01-25' }],
+          ...more,
+        ),
+        '2026-02-01',
+      ).parts[0];
+    expect(two()).toMatchObject({ leadDays: 15, usedPerDay: 0, reorderAt: null, free: 24 });
+    // Six in thirty days over fifteen to come are three, twice that.
+    expect(two(['e', move('used', 6)])).toMatchObject({ leadDays: 15, reorderAt: 6 });
+  });
+
+  it('has nothing left to test where all that is left was tested', () => {
+    const testBy = (good: number, bad: number, used = 0) =>
+      shelfOf(
+        lines(
+          ['a', lot({ orderedOn: '2026-01-02' })],
+          ['b', { kind: 'arrived', lot: 'a', on: '2026-01-12' }],
+          ['c', { kind: 'tested', lot: 'a', good, bad }],
+          ...(used > 0 ? [['d', move('used', used)] as const] : []),
+        ),
+        '2026-01-13',
+      ).lots[0]?.testBy;
+    expect([testBy(11, 0), testBy(11, 1), testBy(12, 0), testBy(9, 0, 3)].map((one) => one === null)).toEqual([
+      false,
+      true,
+      true,
+      true,
+    ]);
+  });
+
   it('never has less than nothing, whatever comes in which order', () => {
     const some = fc.oneof(
       fc.record({ kind: fc.constant('tested' as const), lot: fc.constant('a'), good: fc.nat(9), bad: fc.nat(9) }),

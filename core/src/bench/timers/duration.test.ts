@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { minutesIn, minutesWords } from './duration.js';
+import { countdown } from './timers.js';
 
 describe('lengths of time', () => {
   it.each([
@@ -42,5 +43,21 @@ describe('lengths of time', () => {
     [10_080, '7 days'],
   ])('%s minutes are told as %s', (minutes, words) => {
     expect(minutesWords(minutes).replace(/\s/gu, ' ')).toBe(words);
+  });
+
+  it.each([
+    [0, '0:00'],
+    [-5, '0:00'],
+    [19, '0:19'],
+    [18.2, '0:19'],
+    [3599, '59:59'],
+    [3600, '1:00:00'],
+    [11_560, '3:12:40'],
+    [172_799, '47:59:59'],
+    [172_800, '2 d 0 h'],
+    [532_800, '6 d 4 h'],
+  ])('%d seconds still to go stand as %s', (seconds, words) => {
+    const now = new Date('2026-03-01T10:00:00Z');
+    expect(countdown(new Date(now.getTime() + 1000 * seconds).toISOString(), now)).toBe(words);
   });
 });

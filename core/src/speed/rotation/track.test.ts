@@ -47,7 +47,7 @@ describe('the noise of the source', () => {
   const waves = Array.from({ length: 40 }, (_, i) => ({ hz: 0.53 + i * 0.137, at: 2 * Math.PI * random() }));
   const each = 0.003 * Math.sqrt(2 / waves.length);
   const peakOf = (result: { kind: string }) =>
-    result.kind === 'measured' ? ((result as Rotation).unweightedPeakPercent ?? NaN) : NaN;
+    result.kind === 'measured' ? ((result as unknown as Rotation).unweightedPeakPercent ?? NaN) : NaN;
   const mean = (of: (seed: number) => number) => (of(1) + of(2) + of(3)) / 3;
 
   const byGyro = (noisePart: number, seed: number) => {
