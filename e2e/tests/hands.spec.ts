@@ -60,11 +60,15 @@ test('a wheel turn never scrolls the frame away, at any stage, width and log len
     ] as const) {
       await page.keyboard.press(`Alt+${key}`);
       await page.waitForURL(`**/${stage}`);
-      for (const [x, y] of [
-        [width / 2, height / 2],
+      const edges = [
         [width - 40, height / 2],
         [20, height / 2],
+      ] as const;
+      // Over both edges too where there is something on them.
+      for (const [x, y] of [
+        [width / 2, height / 2],
         [width / 2, height - 20],
+        ...(width > 640 ? edges : []),
       ] as const) {
         await page.mouse.move(x, y);
         await page.mouse.wheel(0, 4000);

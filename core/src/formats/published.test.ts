@@ -180,84 +180,28 @@ describe('paper and drawings', () => {
 });
 
 describe('a table of an instrument', () => {
-  const read = (...rows: readonly string[]) => {
-    const table = readTable(rows.join('\n'));
-    return table.kind === 'table' ? table.columns.map((one) => [...one]) : [table.reason, table.line];
-  };
-
+  // What it is: its rows, parted by //, and what is read: its columns, parted by semicolons.
   it.each([
-    [
-      'two columns of whole numbers that both rise',
-      ['1,5', '2,6', '3,7', '4,8'],
-      [
-        [1, 2, 3, 4],
-        [5, 6, 7, 8],
-      ],
-    ],
-    ['one of decimal commas: the same whole part twice', ['0,5', '0,6', '0,7', '1,1'], [[0.5, 0.6, 0.7, 1.1]]],
-    ['one of decimal commas: a leading nought', ['1,05', '2,06', '3,07', '4,08'], [[1.05, 2.06, 3.07, 4.08]]],
-    ['one of decimal commas: a right part that falls', ['1,9', '2,1', '3,5', '4,7'], [[1.9, 2.1, 3.5, 4.7]]],
-    [
-      'two columns: what would fall with decimal commas',
-      ['3,5', '2,5', '1,5', '0,5'],
-      [
-        [3, 2, 1, 0],
-        [5, 5, 5, 5],
-      ],
-    ],
-    [
-      'separators at the end',
-      ['1;2;', '3;4;', '5;6;'],
-      [
-        [1, 3, 5],
-        [2, 4, 6],
-      ],
-    ],
-    [
-      'bars and blanks',
-      ['1 | 2.5', '3 | 4.5', '5 | 6.5'],
-      [
-        [1, 3, 5],
-        [2.5, 4.5, 6.5],
-      ],
-    ],
-    [
-      'powers of ten, signs, points at either end',
-      ['-1e3 +.5', '2E-3 1.', '3 4'],
-      [
-        [-1000, 0.002, 3],
-        [0.5, 1, 4],
-      ],
-    ],
-    [
-      'a preamble with numbers in it',
-      ['Rate,1000', 'Gain,2', 'time,volts', '0,1.5', '1,2.5', '2,3.5', '3,4.5'],
-      [
-        [0, 1, 2, 3],
-        [1.5, 2.5, 3.5, 4.5],
-      ],
-    ],
-    [
-      'a last row broken off',
-      ['1;2', '3;4', '5;6', '7;8', '9'],
-      [
-        [1, 3, 5, 7],
-        [2, 4, 6, 8],
-      ],
-    ],
-    ['text in the middle, with its line', ['1;2', '3;4', 'x;6', '7;8', '9;10'], ['TEXT_IN_NUMBERS', 3]],
-    [
-      'the largest number that is read',
-      ['9e99 1', '2 3', '4 5'],
-      [
-        [9e99, 2, 4],
-        [1, 3, 5],
-      ],
-    ],
-    ['nothing', ['', '  ', '# only a note', '% another'], ['EMPTY_FILE', 0]],
-    ['words alone', ['once upon a time', 'there was a deck'], ['NOT_A_TABLE', 0]],
-  ] as const)('%s', (_name, rows, is) => {
-    expect(read(...rows)).toEqual(is);
+    'two columns of whole numbers that both rise: 1,5 // 2,6 // 3,7 // 4,8 => 1 2 3 4; 5 6 7 8',
+    'decimal commas, the same whole part twice: 0,5 // 0,6 // 0,7 // 1,1 => 0.5 0.6 0.7 1.1',
+    'decimal commas, a leading nought: 1,05 // 2,06 // 3,07 // 4,08 => 1.05 2.06 3.07 4.08',
+    'decimal commas, a right part that falls: 1,9 // 2,1 // 3,5 // 4,7 => 1.9 2.1 3.5 4.7',
+    'two columns, what would fall with decimal commas: 3,5 // 2,5 // 1,5 // 0,5 => 3 2 1 0; 5 5 5 5',
+    'separators at the end: 1;2; // 3;4; // 5;6; => 1 3 5; 2 4 6',
+    'bars and blanks: 1 | 2.5 // 3 | 4.5 // 5 | 6.5 => 1 3 5; 2.5 4.5 6.5',
+    'powers of ten, signs, points at either end: -1e3 +.5 // 2E-3 1. // 3 4 => -1000 0.002 3; 0.5 1 4',
+    'a preamble with numbers in it: Rate,1000 // Gain,2 // time,volts // 0,1.5 // 1,2.5 // 2,3.5 // 3,4.5 => 0 1 2 3; 1.5 2.5 3.5 4.5',
+    'a last row broken off: 1;2 // 3;4 // 5;6 // 7;8 // 9 => 1 3 5 7; 2 4 6 8',
+    'text in the middle, with its line: 1;2 // 3;4 // x;6 // 7;8 // 9;10 => TEXT_IN_NUMBERS 3',
+    'the largest number that is read: 9e99 1 // 2 3 // 4 5 => 9e+99 2 4; 1 3 5',
+    'nothing: // // # only a note // % another => EMPTY_FILE 0',
+    'words alone: once upon a time // there was a deck => NOT_A_TABLE 0',
+  ])('%s', (line) => {
+    const [rows = '', is] = line.slice(line.indexOf(': ') + 2).split(' => ');
+    const table = readTable(rows.split(/ ?\/\/ ?/).join('\n'));
+    const told =
+      table.kind === 'table' ? table.columns.map((one) => one.join(' ')).join('; ') : `${table.reason} ${table.line}`;
+    expect(told).toBe(is);
   });
 
   it('words in a column stand beside the numbers, its heads with both; a last row broken off is left out', () => {
