@@ -119,6 +119,20 @@ describe('figures', () => {
 
   it('the weight is 1 at 4 Hz, 0 at nought and falls to either side', () => {
     expect(weight(4)).toBeCloseTo(1, 9);
+    // Between the table's points, by the cubic through them with harmonic means of the secants (reckoned apart).
+    for (const [hz, db] of [
+      [0.15, -37.7659],
+      [0.25, -25.0819],
+      [0.5, -11.4838],
+      [1.3, -2.7627],
+      [3, -0.1992],
+      [5, -0.3128],
+      [8, -1.4457],
+      [30, -8.4135],
+      [80, -15.8033],
+      [150, -20.5761],
+    ] as const)
+      expect(weightingDb(hz), String(hz)).toBeCloseTo(db, 3);
     expect(weight(0)).toBe(0);
     expect(weight(0.5556)).toBeLessThan(weight(1));
     expect(weight(50)).toBeLessThan(weight(20));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { memorySource, wavSamples, writeWav, readWavHeader } from '../../formats/index.js';
-import { findBands, matchNominals, measureBands } from './several.js';
+import { findBands, matchNominals, measureBands, measureRecording } from './several.js';
 import { speedPlayed } from './speedByTone.js';
 import { synthTone } from './synth.js';
 
@@ -42,6 +42,41 @@ describe('several tones in a row', () => {
   it('share one speed: 5 % slow of 3150, 1000 and 300 is not a 3000 Hz tape', () => {
     expect(matchNominals([3150 * 0.95, 950, 285], 3150)).toEqual([3150, 1000, 300]);
     expect(matchNominals([3000, 1000], 3150)).toEqual([3000, 1000]);
+  });
+});
+
+describe('a whole recording', () => {
+  const of = (options: object, ...parts: Float64Array[]) =>
+    measureRecording(memorySource(joined(...parts)), { nominalHz: 3150, ...options });
+
+  it('of one tone is that tone, and the row of a test record is listed beside it', async () => {
+    expect(await of({}, tone(3150, 0.4))).toMatchObject({ kind: 'recording', bands: [] });
+    const row = await of({}, tone(3150, 0.4), gap, tone(1000, 0.4), gap, tone(300, 0.4));
+    if (row.kind !== 'recording') throw new Error(row.kind);
+    expect(row.bands.map((one) => one.nominalHz)).toEqual([3150, 1000, 300]);
+    expect(row.tone.meanErrorPercent).toBeCloseTo(0.4, 2);
+  });
+
+  it('of two speeds is asked about, of the tone that was meant alone, the nearer first; either can be had by itself', async () => {
+    const parts = [tone(3150, 6), gap, tone(1000, 0.4), gap, tone(3150, 0.4)];
+    const asked = await of({}, ...parts);
+    if (asked.kind !== 'asked') throw new Error(asked.kind);
+    expect(asked.code).toBe('SEVERAL_SPEEDS');
+    expect(asked.choices.map(({ words }) => words)).toEqual(['3163 Hz from 14 to 20 s', '3339 Hz from 0 to 6 s']);
+    const second = await of(asked.choices[1]?.answer ?? {}, ...parts);
+    if (second.kind !== 'recording') throw new Error(second.kind);
+    expect(second.tone.meanErrorPercent).toBeCloseTo(6, 1);
+    expect((await of({ asIs: true }, ...parts)).kind).toBe('recording');
+  });
+
+  it('that begins late is as long as its tone: under ten seconds is short, under two turns too short for wow', async () => {
+    const warned = async (seconds: number) => {
+      const late = await of({}, new Float64Array(RATE * 7), tone(3150, 0.4, seconds));
+      return late.kind === 'recording' ? late.tone.warnings.filter((one) => /SHORT/.test(one)) : late.kind;
+    };
+    expect(await warned(11)).toEqual([]);
+    expect(await warned(8)).toEqual(['SHORT']);
+    expect(await warned(3)).toEqual(['SHORT', 'WOW_TOO_SHORT']);
   });
 });
 
