@@ -47,7 +47,9 @@ describe('a strip-down line as typed', () => {
     });
     expect(parseStep('height 2 mm').what).toBe('height 2 mm');
     // In centimetres the least that it may come back within is a tenth of a millimetre too.
-    expect(parseStep('head, azimuth height 0.1 cm').distances).toMatchObject([{ value: 0.1, unit: 'cm', tolerance: 0.01 }]);
+    expect(parseStep('head, azimuth height 0.1 cm').distances).toMatchObject([
+      { value: 0.1, unit: 'cm', tolerance: 0.01 },
+    ]);
     expect(parseStep('head, pole gap 0.4 mm').distances).toMatchObject([{ value: 0.4, tolerance: 0.1 }]);
   });
 

@@ -146,10 +146,15 @@ describe('a unit of time', () => {
     expect(choices.map(({ meanRpm }) => meanRpm?.toFixed(2))).toEqual(['60.98', '58.54']);
     // Clocks of usual timers (common practice).
     for (const kHz of [
-      10, 32.768, 100, 250, 500, 2000, 4000, 8000, 10_000, 12_000, 16_000, 20_000, 24_000, 25_000, 40_000, 48_000, 50_000,
-      72_000, 80_000, 100_000,
+      10, 32.768, 100, 250, 500, 2000, 4000, 8000, 10_000, 12_000, 16_000, 20_000, 24_000, 25_000, 40_000, 48_000,
+      50_000, 72_000, 80_000, 100_000,
     ]) {
-      const found = await asked(times(count(30, (i) => 1000 * kHz * i), 'ticks'));
+      const found = await asked(
+        times(
+          count(30, (i) => 1000 * kHz * i),
+          'ticks',
+        ),
+      );
       expect(found.choices[0]?.words, String(kHz)).toBe(`${1000 * kHz} ticks a second: 60 rpm`);
     }
   });

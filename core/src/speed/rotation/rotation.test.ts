@@ -165,7 +165,8 @@ describe('pulses', () => {
     for (let t = 0; t < 70; t += 0.001) {
       const before = turned;
       turned += (speed(t) / 60) * 0.001 * 12;
-      if (Math.floor(turned) > Math.floor(before)) times.push(t + (0.001 * (Math.floor(turned) - before)) / (turned - before));
+      if (Math.floor(turned) > Math.floor(before))
+        times.push(t + (0.001 * (Math.floor(turned) - before)) / (turned - before));
     }
     const result = await measured(csv(times), 12, 33.3);
     expect(result.warnings).toContain('UNSTEADY_PART_LEFT_OUT');
