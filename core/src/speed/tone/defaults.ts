@@ -328,3 +328,9 @@ export const SEARCHED = { top: 0.45, bins: 8, floor: 0.4, skirt: 0.03, least: 4 
 
 /** A sample this near to the peak is at it. */
 export const FLAT_PART = 0.999;
+
+/**
+ * Tracks shorter than this, seconds, may hold few cycles of wow (33⅓ rpm turns eight times in 15 s): one wave of up to so many
+ * cycles is looked for in steps of this part of a cycle, then in fine ones, where there are so many samples.
+ */
+export const FEW_CYCLES = { shorterS: 15, samples: 64, most: 6, step: 0.05, fine: 0.002 } as const;

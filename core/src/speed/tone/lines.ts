@@ -5,10 +5,12 @@
 import { hannWindow, nextPowerOfTwo, quantile, solveNormal, windowedPower, workspace } from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import type { PhaseTrack } from './phase.js';
+import { blockMeans, lowestHz, slowestWave, worthOf } from './slowWave.js';
 import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
 import {
   AT_ONCE,
   CURVE_BLOCKS,
+  FEW_CYCLES,
   FLOOR_CELL,
   KNOWN_PART,
   MEDIAN_OF,
@@ -30,13 +32,26 @@ interface ResidualSpectrum {
   readonly power: Float64Array;
 }
 
-/** A fit with all significant lines and the order of curve that the data carry. */
+/**
+ * A fit with all significant lines and the order of curve that the data carry. A wave of few cycles looks like a curve
+ * first, and what is left of it like many lines: where the track is short a single wave is tried first too, and the fit
+ * that says as much with less is taken.
+ */
 export function fitLinesAndTrend(track: PhaseTrack): TrendFit {
-  const duration = durationS(track);
-  const lowest = Math.max(D.lowestLineHz, D.lineCycles / duration);
-  let order = 1;
-  let frequencies: readonly number[] = [];
-  let fit = fitTrend(track, order, frequencies);
+  const usual = fitFrom(track, 1, []);
+  if (durationS(track) >= FEW_CYCLES.shorterS || track.phase.length < FEW_CYCLES.samples) return usual;
+  // Beside a steady speed, and beside one that drifts.
+  return [1, 2]
+    .map((order) => fitFrom(track, order, [slowestWave(track, order)]))
+    .reduce((best, one) => (worthOf(track, one) < worthOf(track, best) ? one : best), usual);
+}
+
+/** Curve and lines from those known on: rounds of more curve, and of more lines, until nothing stands out. */
+function fitFrom(track: PhaseTrack, from: number, known: readonly number[]): TrendFit {
+  const lowest = lowestHz(track);
+  let order = from;
+  let fit = known.length > 0 ? tuned(track, order, known, lowest) : fitTrend(track, order, known);
+  let frequencies: readonly number[] = fit.lines.map((line) => line.hz);
   const squares = windowSquares(track);
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const spectrum = residualSpectrum(track, fit.residual, squares);
@@ -152,24 +167,6 @@ function highestOrder(means: PhaseTrack, top: number, least: number, noise: numb
     if ((coarse.curve[k] as number) ** 2 > D.trendRatio * (coarse.curveUnitVariance[k] as number) * noise) return k;
   }
   return least;
-}
-
-function blockMeans(track: PhaseTrack, residual: Float64Array, size: number): PhaseTrack {
-  const count = Math.floor(residual.length / size);
-  const phase = new Float64Array(count);
-  const usable = new Uint8Array(count);
-  for (let b = 0; b < count; b++) {
-    let sum = 0;
-    let used = 0;
-    for (let n = b * size; n < (b + 1) * size; n++) {
-      if (!track.usable[n]) continue;
-      sum += residual[n] as number;
-      used++;
-    }
-    phase[b] = used > 0 ? sum / used : 0;
-    usable[b] = used > size / 2 ? 1 : 0;
-  }
-  return { ...track, rate: track.rate / size, phase, usable };
 }
 
 /** Frequencies of peaks that stand out of the residual, strongest first, apart from each other and from known ones. */
