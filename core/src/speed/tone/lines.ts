@@ -41,9 +41,11 @@ export function fitLinesAndTrend(track: PhaseTrack): TrendFit {
   const usual = fitFrom(track, 1, []);
   if (durationS(track) >= FEW_CYCLES.shorterS || track.phase.length < FEW_CYCLES.samples) return usual;
   // Beside a steady speed, and beside one that drifts.
-  return [1, 2]
-    .map((order) => fitFrom(track, order, [slowestWave(track, order)]))
-    .reduce((best, one) => (worthOf(track, one) < worthOf(track, best) ? one : best), usual);
+  return [1, 2].reduce((best, order) => {
+    const wave = slowestWave(track, order);
+    const one = wave === null ? usual : fitFrom(track, order, [wave]);
+    return worthOf(track, one) < worthOf(track, best) ? one : best;
+  }, usual);
 }
 
 /** Curve and lines from those known on: rounds of more curve, and of more lines, until nothing stands out. */

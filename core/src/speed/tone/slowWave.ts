@@ -6,14 +6,17 @@ import { durationS, fitTrend, type TrendFit } from './trend.js';
 /** Slowest wave that is called a line in so long a track, Hz. */
 export const lowestHz = (track: PhaseTrack): number => Math.max(D.lowestLineHz, D.lineCycles / durationS(track));
 
-/** The single wave beside a curve of this order that leaves least, Hz: in steps too fine to miss it, then in finer ones about it. */
-export function slowestWave(track: PhaseTrack, order: number): number {
+/**
+ * The single wave beside a curve of this order that leaves least, Hz: in steps too fine to miss it, then in finer ones about
+ * it. Null where the slowest that can be told leaves least: what wanders is no wave.
+ */
+export function slowestWave(track: PhaseTrack, order: number): number | null {
   const means = blockMeans(track, track.phase, Math.max(1, Math.floor(track.phase.length / CURVE_BLOCKS)));
   const duration = durationS(track);
   const [lowest, highest] = [lowestHz(track), FEW_CYCLES.most / duration];
   let best = { hz: lowest, rest: Infinity };
   // What is mostly holes says nothing of a wave.
-  if (means.usable.reduce((sum, flag) => sum + flag, 0) < ORDER_PART * (order + 3)) return best.hz;
+  if (means.usable.reduce((sum, flag) => sum + flag, 0) < ORDER_PART * (order + 3)) return null;
   for (const step of [FEW_CYCLES.step / duration, FEW_CYCLES.fine / duration]) {
     const [from, to] =
       best.rest === Infinity
@@ -24,7 +27,7 @@ export function slowestWave(track: PhaseTrack, order: number): number {
       if (rest < best.rest) best = { hz, rest };
     }
   }
-  return best.hz;
+  return best.hz > lowest + FEW_CYCLES.step / duration ? best.hz : null;
 }
 
 const squaresOf = (values: Float64Array): number => values.reduce((sum, value) => sum + value * value, 0);
