@@ -331,6 +331,15 @@ export const FLAT_PART = 0.999;
 
 /**
  * Tracks shorter than this, seconds, may hold few cycles of wow (33⅓ rpm turns eight times in 15 s): one wave of up to so many
- * cycles is looked for in steps of this part of a cycle, then in fine ones, where there are so many samples.
+ * cycles is looked for in steps of this part of a cycle, then in fine ones, where there are so many samples. Of fewer cycles
+ * than the least, or higher than this part of what the phase swings, it is none: a curve would stand against it.
  */
-export const FEW_CYCLES = { shorterS: 15, samples: 64, most: 6, step: 0.05, fine: 0.002 } as const;
+export const FEW_CYCLES = {
+  shorterS: 15,
+  samples: 64,
+  least: 2,
+  most: 6,
+  step: 0.05,
+  fine: 0.002,
+  ofSwing: 0.75,
+} as const;

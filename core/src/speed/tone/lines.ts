@@ -5,7 +5,7 @@
 import { hannWindow, nextPowerOfTwo, quantile, solveNormal, windowedPower, workspace } from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import type { PhaseTrack } from './phase.js';
-import { blockMeans, lowestHz, slowestWave, worthOf } from './slowWave.js';
+import { blockMeans, isSeen, lowestHz, slowestWave, worthOf } from './slowWave.js';
 import { curveAt, durationS, fitTrend, type TrendFit } from './trend.js';
 import {
   AT_ONCE,
@@ -44,7 +44,7 @@ export function fitLinesAndTrend(track: PhaseTrack): TrendFit {
   return [1, 2].reduce((best, order) => {
     const wave = slowestWave(track, order);
     const one = wave === null ? usual : fitFrom(track, order, [wave]);
-    return worthOf(track, one) < worthOf(track, best) ? one : best;
+    return worthOf(track, one) < worthOf(track, best) && isSeen(track, one) ? one : best;
   }, usual);
 }
 

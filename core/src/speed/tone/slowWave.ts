@@ -8,7 +8,7 @@ export const lowestHz = (track: PhaseTrack): number => Math.max(D.lowestLineHz, 
 
 /**
  * The single wave beside a curve of this order that leaves least, Hz: in steps too fine to miss it, then in finer ones about
- * it. Null where the slowest that can be told leaves least: what wanders is no wave.
+ * it. Null where one of less than two cycles does: what wanders is no wave.
  */
 export function slowestWave(track: PhaseTrack, order: number): number | null {
   const means = blockMeans(track, track.phase, Math.max(1, Math.floor(track.phase.length / CURVE_BLOCKS)));
@@ -27,7 +27,17 @@ export function slowestWave(track: PhaseTrack, order: number): number | null {
       if (rest < best.rest) best = { hz, rest };
     }
   }
-  return best.hz > lowest + FEW_CYCLES.step / duration ? best.hz : null;
+  return best.hz * duration >= FEW_CYCLES.least ? best.hz : null;
+}
+
+/** Is the fit's first wave no higher than what the phase swings about a straight line? A curve against it would not be seen. */
+export function isSeen(track: PhaseTrack, fit: TrendFit): boolean {
+  const [wave] = fit.lines;
+  const swing = fitTrend(track, 1, []).residual.reduce(
+    ({ low, high }, value) => ({ low: Math.min(low, value), high: Math.max(high, value) }),
+    { low: 0, high: 0 },
+  );
+  return wave !== undefined && Math.hypot(wave.cos, wave.sin) <= FEW_CYCLES.ofSwing * (swing.high - swing.low);
 }
 
 const squaresOf = (values: Float64Array): number => values.reduce((sum, value) => sum + value * value, 0);
