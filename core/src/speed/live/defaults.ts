@@ -14,6 +14,8 @@ export const LIVE_DEFAULTS = {
   /** Under this part of its usual level the tone has ended; for so long it is only a dropout. */
   endedPart: 0.25,
   endedAfterS: 0.25,
+  /** Nothing at all, not even noise, is a machine that came late: for so long the tone is waited for besides, seconds. */
+  lateForS: 0.75,
   /** Off the centre of the filters by more than this part: look again. */
   retunePart: 0.06,
   /** Kept for a capture, seconds. */

@@ -25,6 +25,8 @@ export interface PhaseHistory {
   slope(overS: number): Slope | null;
   /** Mean over `overS` from end to end, Hz against the centre: what repeats in whole parts of it falls out. */
   endToEnd(overS: number): number | null;
+  /** Holes within the last `overS`, and how long the phase was carried on over them, seconds. */
+  holes(overS: number): { readonly count: number; readonly carriedS: number };
   /** Half of the swing of the speed over the last `overS`, each speed taken over `eachS`; Hz. */
   swing(overS: number, eachS: number): number;
   snrDb(): number;
@@ -42,6 +44,8 @@ const LEVEL_S = { rise: 0.01, fall: 2 } as const;
 class PhaseRing {
   private readonly phase: Float64Array;
   private readonly amplitude: Float32Array;
+  /** 1 where the phase is carried on. */
+  private readonly hole: Uint8Array;
   private readonly settle: number;
   private count = 0;
   private unwrapped = 0;
@@ -56,6 +60,7 @@ class PhaseRing {
   ) {
     this.phase = new Float64Array(capacity);
     this.amplitude = new Float32Array(capacity);
+    this.hole = new Uint8Array(capacity);
     this.settle = Math.ceil(SETTLE_S * rate);
   }
 
@@ -82,6 +87,7 @@ class PhaseRing {
       }
       this.phase[this.count % this.capacity] = this.unwrapped;
       this.amplitude[this.count % this.capacity] = amplitude;
+      this.hole[this.count % this.capacity] = this.carried === null ? 0 : 1;
       this.count++;
     }
   }
@@ -128,6 +134,18 @@ class PhaseRing {
     return sum / ends;
   }
 
+  /** How many holes begin or end within the newest `size` samples, and how many samples they hold. */
+  holes(size: number): { count: number; samples: number } {
+    let [count, samples, before] = [0, 0, 0];
+    for (let i = 0; i < size; i++) {
+      const now = this.hole[this.at(i)] as number;
+      if (now > before) count++;
+      samples += now;
+      before = now;
+    }
+    return { count, samples };
+  }
+
   /** Some 500 amplitudes, spread over all that may be used. */
   levels(): number[] {
     const stride = Math.max(1, Math.floor(this.available / 500));
@@ -163,6 +181,10 @@ export function phaseHistory(rate: number, halfBandHz: number, capacity: number)
       const size = Math.round(overS * rate);
       const ends = Math.max(2, Math.min(Math.round(END_S * rate), Math.floor(size / 4)));
       return ring.available < size + ends ? null : (ring.turned(size, ends) * rate) / (2 * Math.PI * size);
+    },
+    holes(overS) {
+      const { count, samples } = ring.holes(Math.min(ring.available, Math.round(overS * rate)));
+      return { count, carriedS: samples / rate };
     },
     swing(overS, eachS) {
       const each = Math.max(8, Math.round(eachS * rate));

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { seeded } from '../../numeric/index.js';
 import { synthTone, type SynthTone } from '../tone/synth.js';
 import { liveMeter, type LiveReading, type LiveWish } from './meter.js';
 import { livePulses } from './pulses.js';
@@ -123,6 +124,43 @@ describe('the live meter', () => {
       const kinds = readings.filter((one) => one.atS > heardS + 0.15).map((one) => one.kind);
       expect(new Set(kinds), `${heardS} s`).toEqual(new Set(['ended']));
     }
+  });
+
+  describe('a machine that stands still for up to half a second, and hands on nothing meanwhile', () => {
+    it.each([0.05, 0.1, 0.3, 0.5])(
+      'keeps the tone at ±%f % of wow: number and capture are right to what they say',
+      (wow) => {
+        for (let seed = 1; seed <= 5; seed++) {
+          const random = seeded(seed);
+          const heard = tone({ durationS: 12, lines: [{ hz: 0.55, peakPercent: wow, phaseRad: 6 * random() }] });
+          for (let atS = 0.6 + random(); atS < 11;) {
+            const forS = 0.05 + 0.42 * random();
+            heard.fill(0, Math.round(atS * RATE), Math.round((atS + forS) * RATE));
+            atS += forS + 0.5 + 1.5 * random();
+          }
+          const { meter, readings } = listen(heard, { clockLimitPercent: 1e-4, referenceUncertaintyPercent: null });
+          for (const one of readings)
+            if (one.kind === 'tone' && one.mean.of === 'two turns')
+              expect(Math.abs(one.mean.errorPercent - 0.8), `${seed}`).toBeLessThan(one.mean.expandedPercent);
+          const run = meter.capture();
+          if (run.kind !== 'measured') throw new Error(run.kind);
+          expect(run.tone.endS - run.tone.startS, `${seed}`).toBeGreaterThan(9);
+          expect(Math.abs(run.meanErrorPercent - 0.8), `${seed}`).toBeLessThan(run.meanErrorExpandedUncertaintyPercent);
+        }
+      },
+    );
+
+    it.each([
+      ['nothing for 0.4 s is the machine', 0, 0.4, 5.8],
+      ['nothing for 1.2 s is a switch', 0, 1.2, 2],
+      ['an input that hears its own noise is a stylus lifted', 1e-4, 0.4, 2],
+    ])('%s', (_what, noise, forS, toneS) => {
+      const gap = Float64Array.from({ length: forS * RATE }, (_, i) => (i % 2 === 0 ? noise : -noise));
+      const { readings } = listen(join(tone({ durationS: 4 }), gap, tone({ durationS: 1.8 })));
+      // As long as it is the same tone; the filters settle and the look that finds one is 0.1 to 0.3 s.
+      expect(lastTone(readings).toneS - toneS).toBeGreaterThan(-0.5);
+      expect(lastTone(readings).toneS - toneS).toBeLessThan(0.5);
+    });
   });
 
   it('waits through music and noise without an error', () => {

@@ -7,8 +7,8 @@ import { requirePositive } from '../../errors.js';
 import { expandedUncertainty, fromLimits } from '../../quantity/index.js';
 import { basebandShape, basebandStream, type Baseband } from '../tone/baseband.js';
 import { TONE_DEFAULTS } from '../tone/defaults.js';
-import { evaluateStretch } from '../tone/measure.js';
-import { findStretch } from '../tone/presence.js';
+import { evaluateStretches } from '../tone/measure.js';
+import { findStretches } from '../tone/presence.js';
 import type { ToneResult } from '../tone/result.js';
 import { lookForTone } from '../tone/survey.js';
 import { LIVE_DEFAULTS as D } from './defaults.js';
@@ -101,6 +101,8 @@ interface Held {
   readonly push: (samples: Float64Array) => void;
   readonly centreHz: number;
   lastHeardS: number;
+  /** How long nothing at all came since then, seconds. */
+  lateS: number;
 }
 
 function listener(wish: LiveWish) {
@@ -119,21 +121,26 @@ function listener(wish: LiveWish) {
     const reading = readingOf(held, wish, atS, level);
     if (reading) {
       held.lastHeardS = atS;
+      held.lateS = 0;
       everHeard = true;
       return reading;
     }
-    if (atS - held.lastHeardS > D.endedAfterS) held = null;
+    held.lateS += samples.filter(isNothing).length / wish.sampleRate;
+    if (atS - held.lastHeardS - Math.min(held.lateS, D.lateForS) > D.endedAfterS) held = null;
     return { kind: everHeard ? 'ended' : 'waiting', atS, level };
   };
   const capture = (overS: number = D.keptS): ToneResult => {
     if (!held || held.history.heardS() < D.captureS) return { kind: 'unusable', reason: 'TOO_SHORT' };
     const band: Baseband = held.history.band(held.centreHz, Math.min(D.keptS, Math.max(D.captureS, overS)));
-    const stretch = findStretch(band, held.history.usualLevel());
-    if (!stretch) return { kind: 'unusable', reason: 'NO_TONE' };
-    return evaluateStretch(band, stretch, { channel: 0, snrDb: held.history.snrDb(), clipped: clippedEver }, wish);
+    const stretches = findStretches(band, held.history.usualLevel());
+    const found = { channel: 0, snrDb: held.history.snrDb(), clipped: clippedEver };
+    return evaluateStretches(band, stretches, found, wish);
   };
   return { hear, capture };
 }
+
+/** An input that hears has its noise: what is nought is not heard. */
+const isNothing = (sample: number): boolean => sample === 0;
 
 function levelOf(samples: Float64Array): LiveLevel {
   let peak = 0;
@@ -156,7 +163,7 @@ function acquire(look: Float64Array, wish: LiveWish, atS: number): Held | null {
   const history = phaseHistory(rate, halfBandHz, Math.ceil(rate * (D.keptS + 5)));
   const stream = basebandStream(wish.sampleRate, found, history.push);
   stream.push(look);
-  return { history, push: stream.push, centreHz: found, lastHeardS: atS };
+  return { history, push: stream.push, centreHz: found, lastHeardS: atS, lateS: 0 };
 }
 
 function readingOf(held: Held, wish: LiveWish, atS: number, level: LiveLevel): LiveReading | null {
@@ -172,6 +179,8 @@ function readingOf(held: Held, wish: LiveWish, atS: number, level: LiveLevel): L
   const line = history.slope(overS);
   if (!line) return null;
   const meanHz = history.endToEnd(overS) ?? line.hz;
+  const swingHz = history.swing(overS, D.edgeS);
+  const { count, carriedS } = history.holes(overS);
   return {
     kind: 'tone',
     atS,
@@ -180,7 +189,7 @@ function readingOf(held: Held, wish: LiveWish, atS: number, level: LiveLevel): L
     edgePercent: percentOf(edge.hz),
     mean: {
       errorPercent: percentOf(meanHz),
-      expandedPercent: spreadOf(line.residualRad, overS, wish, centreHz),
+      expandedPercent: spreadOf(line.residualRad, count / 2 + swingHz * carriedS, overS, wish, centreHz),
       overS,
       of:
         overS < 0.99 * wantedS
@@ -189,20 +198,26 @@ function readingOf(held: Held, wish: LiveWish, atS: number, level: LiveLevel): L
             ? ('one second' as const)
             : ('two turns' as const),
     },
-    halfWidthPercent: 100 * history.swing(overS, D.edgeS) * scale,
+    halfWidthPercent: 100 * swingHz * scale,
     toneS: history.heardS(),
   };
 }
 
 /**
  * Two ends of a stretch, each off the straight line by what is left of the phase: u = sqrt(2) r / (2 pi T).
- * Over whole turns the platter's own wow falls out of it.
+ * Over whole turns the platter's own wow falls out of it. Behind a hole the phase is right to half a turn of the tone, and to
+ * what the speed may have swung meanwhile: `lostTurns` at most.
  */
-function spreadOf(residualRad: number, overS: number, wish: LiveWish, hz: number): number {
+function spreadOf(residualRad: number, lostTurns: number, overS: number, wish: LiveWish, hz: number): number {
   const noise = (100 * Math.SQRT2 * residualRad) / (2 * Math.PI * overS * hz);
   const reference = wish.referenceUncertaintyPercent ?? 0;
   return expandedUncertainty([
     { name: 'noise', standardPercent: noise, why: say`what the phase strays over the stretch` },
+    {
+      name: 'counting',
+      standardPercent: fromLimits((100 * lostTurns) / (overS * hz)),
+      why: say`turns of the tone lost in holes`,
+    },
     { name: 'clock', standardPercent: fromLimits(wish.clockLimitPercent), why: say`recorder clock` },
     { name: 'reference', standardPercent: reference / 2, why: say`test tape or record` },
   ]);

@@ -104,7 +104,7 @@ async function heardTone(
   if ((stretch.end - stretch.start) / band.rate < D.shortestS) {
     return unusable(band.phase.length / band.rate < 1 ? 'TOO_SHORT' : 'NOT_STEADY');
   }
-  return inPieces(stretches.map(lengthOf)) ? ofPieces(band, stretches, found, options) : fittedTone(band, stretch);
+  return fittedOrPieces(band, stretches, found, options);
 }
 
 async function toBaseband(
@@ -137,15 +137,27 @@ interface FittedTone {
   readonly dropouts: number;
 }
 
-/** Fits and evaluates one stretch of tone: the same for a file and for what was heard live. */
-export function evaluateStretch(
+/** Fits and evaluates stretches of tone, the longest first: the same for a file and for what was heard live. */
+export function evaluateStretches(
   band: Baseband,
-  stretch: ToneStretch,
+  stretches: readonly ToneStretch[],
   found: ToneFound,
   options: ToneOptions,
 ): ToneResult {
-  const tone = fittedTone(band, stretch);
+  const tone = fittedOrPieces(band, stretches, found, options);
   return 'kind' in tone ? tone : evaluated(tone, found, options);
+}
+
+/** The longest stretch fitted; a result at once where the tone came and went. */
+function fittedOrPieces(
+  band: Baseband,
+  stretches: readonly ToneStretch[],
+  found: ToneFound,
+  options: ToneOptions,
+): ToneResult | FittedTone {
+  const [longest] = stretches;
+  if (!longest) return unusable('NO_TONE');
+  return inPieces(stretches.map(lengthOf)) ? ofPieces(band, stretches, found, options) : fittedTone(band, longest);
 }
 
 function fittedTone(band: Baseband, stretch: ToneStretch): FittedTone | UnusableTone {
@@ -215,7 +227,7 @@ function ofPieces(
   const whole = stretches
     .filter((one) => lengthOf(one) >= D.shortestS * band.rate)
     .slice(0, MOST_PIECES)
-    .map((stretch) => ({ length: lengthOf(stretch), result: evaluateStretch(band, stretch, found, options) }));
+    .map((stretch) => ({ length: lengthOf(stretch), result: evaluateStretches(band, [stretch], found, options) }));
   const first = whole[0]?.result;
   if (!first || first.kind !== 'measured') return first ?? unusable('TOO_SHORT');
   const pieces = whole.flatMap(({ length, result }) =>

@@ -3,7 +3,7 @@ import { memorySource, writeWav, type SampleCoding } from '../../formats/index.j
 import { basebandMaker } from './baseband.js';
 import { measureWav } from './measure.js';
 import { phaseTrack } from './phase.js';
-import { findStretch, wrap } from './presence.js';
+import { findStretches, wrap } from './presence.js';
 import { quasiPeakDetector } from './quasiPeak.js';
 import { otherSpeed } from './speedByTone.js';
 import { synthTone, type SynthTone } from './synth.js';
@@ -89,7 +89,7 @@ describe('the way through the meter', () => {
   });
 
   it('the stretch is the whole tone, its phase a straight line of the right slope', () => {
-    const stretch = findStretch(band, 0.4);
+    const [stretch] = findStretches(band, 0.4);
     if (!stretch) throw new Error('no stretch');
     expect((stretch.end - stretch.start) / band.rate).toBeGreaterThan(3.9);
     const track = phaseTrack(band, stretch);
@@ -99,7 +99,7 @@ describe('the way through the meter', () => {
   });
 
   it('no stretch is found where nothing is near the amplitude looked for', () => {
-    expect(findStretch(band, 50)).toBeNull();
+    expect(findStretches(band, 50)).toEqual([]);
   });
 });
 

@@ -33,11 +33,7 @@ export function wrap(angle: number): number {
   return angle - TAU * Math.round(angle / TAU);
 }
 
-/** The longest stretch of tone of about `amplitude`, or null when no block looks like one. */
-export const findStretch = (band: Baseband, amplitude: number): ToneStretch | null =>
-  findStretches(band, amplitude)[0] ?? null;
-
-/** Every stretch of tone, the longest first; gaps of up to half a second inside one are dropouts. */
+/** Every stretch of tone of about `amplitude`, the longest first; gaps of up to half a second inside one are dropouts. */
 export function findStretches(band: Baseband, amplitude: number): ToneStretch[] {
   const size = Math.max(4, Math.round(PRESENCE_BLOCK_S * band.rate));
   const blocks = Math.floor(band.phase.length / size);

@@ -2,9 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import { sourceOf } from '../../formats/channels.test-data.js';
 import type { Baseband } from './baseband.js';
-import { evaluateStretch, measureTone } from './measure.js';
+import { evaluateStretches, measureTone } from './measure.js';
 import type { ToneOptions } from './options.js';
-import { findStretch } from './presence.js';
+import { findStretches } from './presence.js';
 import type { MeasuredTone } from './result.js';
 
 const TAU = 2 * Math.PI;
@@ -23,9 +23,7 @@ function bandOf(seconds: number, silent: (t: number) => boolean = () => false): 
 const OPTIONS: ToneOptions = { nominalHz: 3150, referenceUncertaintyPercent: 0.1, clockLimitPercent: 0.02 };
 const FOUND = { channel: 1, snrDb: 50, clipped: false };
 function told(band: Baseband, options: Partial<ToneOptions> = {}, found: Partial<typeof FOUND> = {}): MeasuredTone {
-  const stretch = findStretch(band, 0.5);
-  if (!stretch) throw new Error('no tone');
-  const result = evaluateStretch(band, stretch, { ...FOUND, ...found }, { ...OPTIONS, ...options });
+  const result = evaluateStretches(band, findStretches(band, 0.5), { ...FOUND, ...found }, { ...OPTIONS, ...options });
   if (result.kind !== 'measured') throw new Error(result.kind);
   return result;
 }
@@ -58,7 +56,7 @@ describe('a tone of twelve seconds, one percent fast', () => {
     expect(why('reference')).toContain('U = 0.1 %');
     // A sound card’s usual clock where nothing is said: 100 ppm.
     const { clockLimitPercent: _none, ...bare } = OPTIONS;
-    const usual = evaluateStretch(bandOf(12), findStretch(bandOf(12), 0.5) as never, FOUND, bare) as MeasuredTone;
+    const usual = evaluateStretches(bandOf(12), findStretches(bandOf(12), 0.5), FOUND, bare) as MeasuredTone;
     expect(part(usual, 'clock')).toBeCloseTo((1.01 * 0.01) / Math.sqrt(3), 9);
   });
 
