@@ -19,8 +19,8 @@ const grep = process.argv.includes('--grep') ? process.argv[process.argv.indexOf
 /** What `--only` calls each part. */
 const partOf = (name) => (name === 'live' ? 'browser' : name);
 const COUNTS = join(CACHE, 'counts');
-const totals = { passed: 0, failed: 0 };
-const failedParts = [];
+/** `failed`: each with why; a runner's output may be far above the end. */
+const totals = { passed: 0, failed: [] };
 
 /**
  * Runs one part. A part without a runner's count adds one failure when it ends red. `beside`: what it says comes in one
@@ -36,15 +36,12 @@ async function part(name, command, args, { counted = false, beside = false, stan
   const code = await (beside ? inOnePiece : openly)(...called, {
     env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0', COUNTS_FILE: file, ...env },
   });
-  const counts = counted ? readCounts(file) : { passed: 0, failed: 0 };
-  const ranNothing = counted && counts.passed + counts.failed === 0;
-  if ((code !== 0 && counts.failed === 0) || ranNothing) counts.failed += 1;
-  if (counts.failed > 0) failedParts.push(name);
-  totals.passed += counts.passed;
-  totals.failed += counts.failed;
-  console.log(
-    `── ${name}: ${code === 0 && counts.failed === 0 ? 'right' : 'FAILED'} (${((Date.now() - from) / 1000).toFixed(0)} s)`,
-  );
+  const { passed, failed } = counted ? readCounts(file) : { passed: 0, failed: [] };
+  const ranNothing = counted && passed + failed.length === 0;
+  if ((code !== 0 && failed.length === 0) || ranNothing) failed.push(`ended with ${code}`);
+  totals.passed += passed;
+  totals.failed.push(...failed.map((one) => `${name}: ${one}`));
+  console.log(`── ${name}: ${failed.length === 0 ? 'right' : 'FAILED'} (${((Date.now() - from) / 1000).toFixed(0)} s)`);
 }
 
 /** Runs these two at a time, in their order. */
@@ -55,8 +52,11 @@ async function sideBySide(...works) {
   await Promise.all([lane(), lane()]);
 }
 
+/** The first lines of what a failed test said. */
+const short = (said) => `  ${said.trim().split('\n').slice(0, 20).join('\n    ')}`;
+
 function readCounts(file) {
-  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { passed: 0, failed: 0 };
+  return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { passed: 0, failed: [] };
 }
 
 const needsDatabase = !only || ['api', 'browser'].includes(only);
@@ -79,9 +79,9 @@ await plainly(async () => {
   );
   await part('rules', process.execPath, ['scripts/deps.mjs']);
   await (needsDatabase ? withDatabase(onDatabase) : unit());
-  if (failedParts.length > 0) console.log(`\nFailed: ${failedParts.join(', ')}`);
-  console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
-  process.exitCode = totals.failed > 0 || totals.passed === 0 ? 1 : 0;
+  if (totals.failed.length > 0) console.log(['', 'Failed:', ...totals.failed.map(short)].join('\n'));
+  console.log(`\n${totals.passed} passed, ${totals.failed.length} failed`);
+  process.exitCode = totals.failed.length > 0 || totals.passed === 0 ? 1 : 0;
 });
 
 async function unit(more = {}) {
