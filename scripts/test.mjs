@@ -7,6 +7,7 @@
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { ensureBuilt, PAGE_DIR, SERVER_ENTRY } from './lib/build.mjs';
 import { ensureChromium, ensureNpm, ensurePostgres } from './lib/install.mjs';
 import { startPostgres } from './lib/postgres.mjs';
@@ -53,7 +54,7 @@ async function sideBySide(...works) {
 }
 
 /** The first lines of what a failed test said. */
-const short = (said) => `  ${said.trim().split('\n').slice(0, 20).join('\n    ')}`;
+const short = (said) => `  ${stripVTControlCharacters(said).trim().split('\n').slice(0, 20).join('\n    ')}`;
 
 function readCounts(file) {
   return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : { passed: 0, failed: [] };
