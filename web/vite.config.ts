@@ -1,5 +1,5 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const api = `http://127.0.0.1:${process.env.API_PORT ?? '4780'}`;
@@ -49,8 +49,30 @@ const offline: Parameters<typeof VitePWA>[0] = {
   },
 };
 
+/** Names in the page every built part that it does not ask for itself, for a browser without the worker above to fetch ahead. */
+const partsNamed: Plugin = {
+  name: 'parts-named',
+  apply: 'build',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (html, { bundle }) => {
+      const parts = Object.keys(bundle ?? {})
+        .filter((file) => /\.(js|css)$/.test(file) && !html.includes(file))
+        .map((file) => `/${file}`);
+      return [
+        {
+          tag: 'script',
+          attrs: { type: 'application/json', id: 'parts' },
+          children: JSON.stringify(parts),
+          injectTo: 'body',
+        },
+      ];
+    },
+  },
+};
+
 export default defineConfig({
-  plugins: [react(), VitePWA(offline)],
+  plugins: [react(), VitePWA(offline), partsNamed],
   // The server puts a fresh nonce in for every answer; styles made at run time carry it.
   html: { cspNonce: 'NONCE_OF_THIS_ANSWER' },
   server: { host: '127.0.0.1', proxy: { '/api': api } },

@@ -196,6 +196,21 @@ test('a reload without the server shows the app with what it has', async ({ brow
   await context.close();
 });
 
+test('without a worker of the browser the parts come ahead: a screen not opened yet opens with the server away', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(demo.url);
+  const named = JSON.parse((await page.locator('#parts').textContent()) ?? '[]') as string[];
+  expect(named).toEqual(expect.arrayContaining([expect.stringMatching(/NewUnitScreen-.*\.js$/)]));
+  const fetched = () =>
+    page.evaluate(() => performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname));
+  await expect.poll(fetched, { timeout: 30_000 }).toEqual(expect.arrayContaining(named));
+  await demo.kill();
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'Take in' })).toBeVisible();
+});
+
 test('printing the sheet in the browser makes no page for a footer alone', async ({ page, demo }) => {
   const [row] = await demo.query('select id from job where number = 146 and demo');
   await page.goto(`${demo.url}/job/${String(row?.id)}/sheet`);

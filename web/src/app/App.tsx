@@ -4,10 +4,9 @@ import { CacheProvider } from '@emotion/react';
 import { ThemeProvider } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { useEffect, useLayoutEffect, useMemo } from 'react';
+import { useLayoutEffect, useMemo } from 'react';
 import { RouterProvider } from 'react-router/dom';
 import { TimerWatch } from '../features/timers/TimerWatch.js';
-import { fetchAhead } from '../shared/ui/lazyPart.js';
 import { Notice } from '../shared/ui/Notice.js';
 import { queryClient } from '../shared/api/queries.js';
 import { nightQuery, useModeWish } from './mode.js';
@@ -15,9 +14,6 @@ import { nonce } from './nonce.js';
 import { router } from './routes.js';
 import { makeTheme } from './theme.js';
 import { applyPalette, type Mode } from './tokens.js';
-
-/** After the first screen stands, ms. */
-const AHEAD_AFTER_MS = 500;
 
 const styles = createCache({ key: 'ag', prepend: true, ...(nonce ? { nonce } : {}) });
 
@@ -27,10 +23,6 @@ export function App() {
   const mode: Mode = wish === 'auto' ? (deviceNight ? 'night' : 'day') : wish;
   const theme = useMemo(() => makeTheme(mode), [mode]);
   useLayoutEffect(() => applyPalette(mode), [mode]);
-  useEffect(() => {
-    const timer = setTimeout(fetchAhead, AHEAD_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, []);
   return (
     <CacheProvider value={styles}>
       <ThemeProvider theme={theme}>

@@ -12,7 +12,6 @@ import { say } from '@amber-gauge/core/words';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { reasoner } from '../../../workers/client.js';
 import { notice } from '../../../shared/ui/Notice.js';
-import { whenQuiet } from '../../../shared/ui/lazyPart.js';
 import { useKnown, useSheet } from '../../../shared/api/queries.js';
 import type { JobView } from '../useJobView.js';
 
@@ -85,9 +84,6 @@ export function useFind({ job, lines: logged, state }: JobView): Find | null {
     turn: solution?.turn ?? 0,
   };
 }
-
-// Started ahead: once the server is away, it could not be fetched.
-whenQuiet(() => void reasoner());
 
 /** A change of less than this is not worth a word. */
 const LEAST_CHANGE = 0.05;
