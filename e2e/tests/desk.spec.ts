@@ -21,7 +21,9 @@ test('a run without a job is shown with its figures and filed to one after', asy
   await expect(page.getByText(/^Slowest −0\.0[89].%/)).toBeVisible();
   // Sines of 0.08 and 0.03 together stay under 0.1025 for 95 % of the time.
   await expect(page.getByTestId('wow-figure')).toContainText('wow 0.10');
-  await expect(page.getByRole('img', { name: 'Speed over time' }).locator('canvas')).toBeVisible();
+  const overTime = page.getByRole('img', { name: 'Speed over time' });
+  await overTime.scrollIntoViewIfNeeded();
+  await expect(overTime.locator('canvas')).toBeVisible();
   await page.locator('[data-figure=uncertainty] summary').click();
   await expect(page.getByText(/recorder clock within ±100 ppm/)).toBeVisible();
   await expect(page.getByRole('button', { name: /desk\.wav/ })).toBeVisible();

@@ -110,6 +110,8 @@ export const LIFT_BITS = 0.25;
 export const FIND_BITS = 1;
 /** A fault is spoken for once its chance is this many times what it was before anything was seen (chosen). */
 export const SPOKEN_FOR = 1.3;
+/** Of so many likeliest suspects, of at least this share each, those are named that an answer is likelier than this for (chosen). */
+export const SPLIT = { most: 6, share: 0.02, sure: 0.6 };
 /** Every question costs as much: taking it up, writing it down (chosen). */
 export const ASKING_MIN = 1;
 /** So many looks behind one opening are weighed in pairs (chosen). */

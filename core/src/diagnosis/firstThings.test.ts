@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { needsPower, PATHS, type DrivePath } from '../families/index.js';
 import {
   adviseNext,
-  engineOf,
   observationFrom,
   posteriorOf,
   reasonOf,
@@ -11,6 +10,7 @@ import {
   type Event,
   type Situation,
 } from './index.js';
+import { ready } from './everyFamily.test-data.js';
 
 /** The families on the mains: those in which the insulation of what hangs on it can be measured. */
 const onMains = [...PATHS].filter(([, path]) => path.tests.some((test) => test.id === 'insulation'));
@@ -24,8 +24,8 @@ const saw = (path: DrivePath, entries: readonly string[]): Event[] =>
   });
 
 describe('what comes before the best test', () => {
-  it.each(onMains)('%s is not switched on by the advice before its insulation was measured', (_id, path) => {
-    const engine = engineOf(path);
+  it.each(onMains)('%s is not switched on by the advice before its insulation was measured', (id, path) => {
+    const engine = ready(id);
     let situation: Situation = untouched(engine);
     const events: Event[] = [];
     // The advice is followed with answers of a sound unit, twelve steps far, as it was brought in without a word.
@@ -42,8 +42,8 @@ describe('what comes before the best test', () => {
   });
 
   it('a winding seen sound that everything else speaks for is measured once more before the pack goes in (measure twice)', () => {
-    const path = PATHS.get('cordless-brushless') as DrivePath;
-    const engine = engineOf(path);
+    const engine = ready('cordless-brushless');
+    const { path } = engine.model;
     const told = [
       'full=kicks-once-and-stops',
       'load-turn=free-and-tight',
@@ -81,8 +81,8 @@ describe('what comes before the best test', () => {
   });
 
   it('says so in words', () => {
-    const path = PATHS.get('stand-mixer') as DrivePath;
-    const engine = engineOf(path);
+    const engine = ready('stand-mixer');
+    const { path } = engine.model;
     const advice = adviseNext(engine, posteriorOf(engine, saw(path, ['runs-high=weak'])), untouched(engine));
     const [first] = advice.tests;
     expect([first?.test.id, first?.first]).toEqual(['insulation', 'before-power']);
@@ -101,7 +101,7 @@ describe('what comes before the best test', () => {
     '%s as it was told of: what power would make worse is looked for before it is switched on again (common practice)',
     (id, told, owed) => {
       const path = PATHS.get(id) as DrivePath;
-      const engine = engineOf(path);
+      const engine = ready(id);
       const events = saw(path, told);
       let situation: Situation = { ...untouched(engine), done: new Set(told.map((one) => one.split('=')[0] ?? '')) };
       for (let step = 0; ; step++) {
@@ -120,8 +120,8 @@ describe('what comes before the best test', () => {
   );
 
   it('the words say why: a live case, or what power would make worse', () => {
-    const path = PATHS.get('cassette-belt') as DrivePath;
-    const engine = engineOf(path);
+    const engine = ready('cassette-belt');
+    const { path } = engine.model;
     const { tests } = adviseNext(engine, posteriorOf(engine, []), untouched(engine));
     const as = (id: string) => {
       const one = tests.find(({ test }) => test.id === id) ?? tests[0];
@@ -134,8 +134,8 @@ describe('what comes before the best test', () => {
   });
 
   it('a part is looked at before it is bought, where a look costs less than half of the mend', () => {
-    const path = PATHS.get('stand-mixer') as DrivePath;
-    const engine = engineOf(path);
+    const engine = ready('stand-mixer');
+    const { path } = engine.model;
     const told = saw(path, ['insulation=good', 'runs-high=weak', 'runs-low=weak', 'sparks=many', 'slot=sparks']);
     const done = new Set(['insulation', 'runs-high', 'runs-low', 'sparks', 'slot']);
     const advice = adviseNext(engine, posteriorOf(engine, told), { ...untouched(engine), done });
@@ -145,8 +145,8 @@ describe('what comes before the best test', () => {
   });
 
   it('a part that was renewed is not bought again, found or not: a careful person looks elsewhere', () => {
-    const path = PATHS.get('stand-mixer') as DrivePath;
-    const engine = engineOf(path);
+    const engine = ready('stand-mixer');
+    const { path } = engine.model;
     const told = saw(path, ['runs-high=weak', 'runs-low=weak', 'brush-look=under-the-limit']);
     const mends = (mended: readonly string[]) =>
       adviseNext(engine, posteriorOf(engine, told), { ...untouched(engine), mended: counted(mended) }).mends;

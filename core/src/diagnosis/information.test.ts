@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import type { DrivePath, PathTest } from '../families/index.js';
 import { engineOf } from './engine.js';
-import { information, pairInformation, splitsOf, targetOf } from './information.js';
+import { information, pairInformation, splitter, targetOf } from './information.js';
 import type { Observation } from './observation.js';
 import { posteriorOf } from './posterior.js';
 import { SMALL } from './smallPath.test-data.js';
@@ -99,7 +99,7 @@ describe('what one answer tells', () => {
     const { path, engine, before } = stand(1);
     const suspects = suspectsOf(engine, before);
     const light = testOf(path, 'light');
-    const [dark, lit] = splitsOf(engine, before, light, suspects);
+    const [dark, lit] = splitter(engine, before, suspects)(light);
     // A dead supply or a burnt lamp leave it dark; a motor does nothing to it.
     expect([...(dark ?? [])].sort()).toEqual(['lamp', 'supply']);
     expect(lit).toEqual(['motor']);

@@ -4,7 +4,7 @@ import { answerOfStates, type Engine } from './engine.js';
 import { keyOf } from './hypotheses.js';
 import type { Posterior } from './belief.js';
 import type { Suspect } from './suspects.js';
-import { SPOKEN_FOR } from './defaults.js';
+import { SPLIT, SPOKEN_FOR } from './defaults.js';
 
 /** What is looked for: hypotheses that differ only in faults which nothing seen speaks for are one and the same. */
 export interface Target {
@@ -152,30 +152,37 @@ export function pairInformation(
   return a.reliability * b.reliability * chances.reduce((bits, chance) => bits - plogp(chance, chance / sum), known);
 }
 
-/** The likeliest suspects sorted by the answer that each makes likeliest. */
-export function splitsOf(
-  engine: Engine,
+/** Sorts the likeliest suspects by the answer of a test that each makes likeliest; made once for all tests. */
+export function splitter(
+  { model, space, answers: answersOf }: Engine,
   posterior: Posterior,
-  test: PathTest,
   suspects: readonly Suspect[],
-): readonly (readonly string[])[] {
-  const { model, space } = engine;
-  const count = test.outcomes.length;
-  const answers = engine.answers(test);
-  const groups: string[][] = test.outcomes.map(() => []);
-  for (const suspect of suspects.slice(0, 6)) {
-    if (suspect.share < 0.02) continue;
-    const block = model.blockOf.get(suspect.block);
-    const holds = space.hypotheses.map(({ modes }) => modes.some((m) => model.modes[m]?.block === block));
-    const sums = new Float64Array(count);
+): (test: PathTest) => readonly (readonly string[])[] {
+  const likely = suspects.slice(0, SPLIT.most).filter(({ share }) => share >= SPLIT.share);
+  const bitOf = new Map(likely.map(({ block }, i) => [model.blockOf.get(block), 1 << i]));
+  // Which of them each hypothesis holds, a bit each.
+  const holds = Int32Array.from(space.hypotheses, ({ modes }) =>
+    modes.reduce((bits, m) => bits | (bitOf.get(model.modes[m]?.block) ?? 0), 0),
+  );
+  return (test) => {
+    const count = test.outcomes.length;
+    const answers = answersOf(test);
+    const sums = new Float64Array(likely.length * count);
     for (let w = 0; w < answers.length; w++) {
       const answer = answers[w] as number;
-      if (answer >= 0 && holds[space.worlds[w]?.hypothesis ?? 0])
-        sums[answer] = (sums[answer] as number) + (posterior.worlds[w] as number);
+      const bits = holds[space.worlds[w]?.hypothesis ?? 0] as number;
+      if (answer < 0 || bits === 0) continue;
+      const share = posterior.worlds[w] as number;
+      for (let i = 0; i < likely.length; i++)
+        if ((bits >> i) & 1) sums[i * count + answer] = (sums[i * count + answer] as number) + share;
     }
-    const total = sums.reduce((sum, one) => sum + one, 0);
-    const best = sums.indexOf(Math.max(...sums));
-    if (total > 0 && (sums[best] as number) / total > 0.6) groups[best]?.push(suspect.name);
-  }
-  return groups.filter((group) => group.length > 0);
+    const groups: string[][] = test.outcomes.map(() => []);
+    likely.forEach(({ name }, i) => {
+      const own = sums.subarray(i * count, (i + 1) * count);
+      const total = own.reduce((sum, one) => sum + one, 0);
+      const best = own.indexOf(Math.max(...own));
+      if (total > 0 && (own[best] as number) / total > SPLIT.sure) groups[best]?.push(name);
+    });
+    return groups.filter((group) => group.length > 0);
+  };
 }

@@ -37,9 +37,14 @@ export function mendsOf(
   return repairs
     .map((repair) => {
       const cures = new Set(curedModes(engine, repair));
+      const cured = Uint8Array.from(model.modes, ({ ref }) => Number(cures.has(ref)));
       let chance = 0;
-      posterior.hypotheses.forEach((share, h) => {
-        if (space.hypotheses[h]?.modes.some((m) => cures.has(model.modes[m]?.ref ?? ''))) chance += share;
+      space.hypotheses.forEach(({ modes }, h) => {
+        for (const m of modes)
+          if (cured[m]) {
+            chance += posterior.hypotheses[h] as number;
+            return;
+          }
       });
       const mine = posterior.pins.pins.filter((pin) => pin.modes.every((mode) => cures.has(mode)));
       if (mine.some((pin) => pin.ids.some((id) => posterior.pins.aside.has(id))))

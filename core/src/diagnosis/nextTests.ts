@@ -7,7 +7,7 @@ import { banWords, needsPower, type PathTest } from '../families/index.js';
 import { bansOf, doubtedLooks, risksOf, type StandingBan } from './bans.js';
 import type { Engine } from './engine.js';
 import { healthyAnswer } from './healthy.js';
-import { information, pairInformation, splitsOf, targetOf, type Target } from './information.js';
+import { information, pairInformation, splitter, targetOf, type Target } from './information.js';
 import type { Advice, Choosing, TestAdvice } from './adviceTypes.js';
 import { asFirst, beforePower, lookBeforeBuying, lookTwice } from './firstThings.js';
 import { mendsOf, type MendAdvice } from './mends.js';
@@ -57,10 +57,10 @@ export function adviseNext(
       one.test,
       bans.filter((ban) => ban.chance === null),
     );
-  const suspects = suspectsOf(engine, posterior);
+  const splits = splitter(engine, posterior, suspectsOf(engine, posterior));
   const tests = paired(engine, posterior, situation, open.filter(worthwhile), ask)
     .sort((a, b) => Number(b.first !== null) - Number(a.first !== null) || order(a, b))
-    .map((one, i) => (i < EXPLAINED ? { ...one, splits: splitsOf(engine, posterior, one.test, suspects) } : one));
+    .map((one, i) => (i < EXPLAINED ? { ...one, splits: splits(one.test) } : one));
   const rest = open.filter((one) => !worthwhile(one));
   const next = nextOf(tests, listed, posterior);
   const mends = next.reason === 'only' ? likelyFirst(listed) : listed;

@@ -154,9 +154,11 @@ function Row({ row, currency }: { readonly row: BookRow; readonly currency: stri
         {unitName(job)} <span className="small quiet">{familyOf(job.familyId).name}</span>
       </td>
       <td>{job.customer}</td>
-      <td className="mono small">{job.createdAt.slice(0, 10)}</td>
+      <td className={`mono small ${classes.date}`}>{job.createdAt.slice(0, 10)}</td>
       <td className="mono small">
-        {handedAt ? `${handedAt.slice(0, 10)}, ${fixed(days ?? 0, 0)}${THIN}d` : say`open`}
+        <span className={classes.date}>
+          {handedAt ? `${handedAt.slice(0, 10)}, ${fixed(days ?? 0, 0)}${THIN}d` : say`open`}
+        </span>
         {returnedAs !== null && <span className="danger">{say` came back as ${jobNumber(returnedAs)}`}</span>}
       </td>
       <td>{[...new Set(told)].join(', ')}</td>

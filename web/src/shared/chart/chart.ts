@@ -71,27 +71,50 @@ export function axis(more: Record<string, unknown>) {
   };
 }
 
-/** A chart in a div that follows its size, its option and the mode of the page. */
+/** Drawn before it comes into view by so much. */
+const NEAR = '300px';
+
+/** A chart in a div that follows its size, its option and the mode of the page; drawn once it is nearly in view. */
 export function useChart(make: () => EChartsCoreOption): RefObject<HTMLDivElement | null> {
   const ref = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const chart = init(element);
-    const draw = () => chart.setOption(make(), true);
-    draw();
-    // It tells the size it begins with as well: drawing it a second time would tell nothing new.
-    const size = new ResizeObserver(() => {
-      if (element.clientWidth !== chart.getWidth() || element.clientHeight !== chart.getHeight()) chart.resize();
+    let end: (() => void) | null = null;
+    const show = () => {
+      near.disconnect();
+      end ??= drawn(element, make);
+    };
+    const near = new IntersectionObserver((seen) => seen.some((one) => one.isIntersecting) && show(), {
+      rootMargin: NEAR,
     });
-    size.observe(element);
-    const mode = new MutationObserver(draw);
-    mode.observe(document.documentElement, { attributeFilter: ['data-mode'] });
+    near.observe(element);
+    // On paper all of the page is in view.
+    window.addEventListener('beforeprint', show);
     return () => {
-      size.disconnect();
-      mode.disconnect();
-      chart.dispose();
+      near.disconnect();
+      window.removeEventListener('beforeprint', show);
+      end?.();
     };
   }, [make]);
   return ref;
+}
+
+/** Draws and keeps drawing; what it gives ends that. */
+function drawn(element: HTMLElement, make: () => EChartsCoreOption): () => void {
+  const chart = init(element);
+  const draw = () => chart.setOption(make(), true);
+  draw();
+  // It tells the size it begins with as well: drawing it a second time would tell nothing new.
+  const size = new ResizeObserver(() => {
+    if (element.clientWidth !== chart.getWidth() || element.clientHeight !== chart.getHeight()) chart.resize();
+  });
+  size.observe(element);
+  const mode = new MutationObserver(draw);
+  mode.observe(document.documentElement, { attributeFilter: ['data-mode'] });
+  return () => {
+    size.disconnect();
+    mode.disconnect();
+    chart.dispose();
+  };
 }
