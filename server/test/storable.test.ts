@@ -13,6 +13,7 @@ import {
   newSourceSchema,
   runSchema,
 } from '@amber-gauge/contract';
+import type { EventBody } from '@amber-gauge/core/bench';
 import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
@@ -23,6 +24,8 @@ import { harness, type Harness, line, newJob, note, sent } from './harness.js';
 
 let h: Harness;
 let jobId: string;
+/** A line that stands in the job's log. */
+let standing: string;
 beforeAll(async () => {
   h = await harness();
 });
@@ -30,7 +33,11 @@ beforeAll(async () => {
 beforeEach(async () => {
   const wish = newJob();
   jobId = wish.id;
-  await request(h.app).post('/api/v1/jobs').send(wish);
+  const made = await request(h.app).post('/api/v1/jobs').send(wish);
+  expect(made.status, JSON.stringify(made.body)).toBe(201);
+  const first = line(note('what others may speak of'));
+  standing = first.key;
+  expect((await sent(h.app, jobId, [first])).status).toBe(201);
 });
 afterAll(() => h.close());
 
@@ -52,35 +59,40 @@ const detail = async () => jobDetailSchema.parse((await request(h.app).get(`/api
 /** JSON's own way with a value: -0 becomes 0. */
 const throughJson = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
+/** Most keys of other lines, which would be made up, are that of one which stands there. */
+const referring = (body: unknown): EventBody =>
+  JSON.parse(
+    JSON.stringify(body, (_field, value: unknown) =>
+      typeof value === 'string' && /^[0-9a-e][0-9a-f]{7}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(value) ? standing : value,
+    ),
+  ) as EventBody;
+
 const kinds = eventBodySchema.options.map((option) => [option.shape.kind.value as string, option] as const);
 
 describe('lines', () => {
-  it.each(kinds)('of kind %s', async (_kind, schema) => {
+  it.each(kinds)('of kind %s', async (kind, schema) => {
     let kept = 0;
-    await forAll(schema, async (body) => {
-      const event = line(body);
-      const answer = await sent(h.app, jobId, [event]);
-      if (answer.status !== 201) return answer.status;
-      kept++;
-      const found = (await detail()).events.find(({ key }) => key === event.key);
-      expect(found?.body).toEqual(throughJson(eventBodySchema.parse(body)));
-      // The same again is known, not a conflict.
-      return (await sent(h.app, jobId, [event])).status;
-    });
-    // Lines that speak of others need one that exists; all other kinds must be kept now and then.
-    const speaksOfOthers = [
-      'strike',
-      'place',
-      'close',
-      'refit',
-      'timer-end',
-      'follow-up-done',
-      'marks',
-      'photo',
-      'clip',
-      'sheet',
-    ].includes(_kind);
-    if (!speaksOfOthers) expect(kept).toBeGreaterThan(0);
+    const refused: string[] = [];
+    const some = () =>
+      forAll(schema, async (value) => {
+        const event = line(referring(value));
+        const answer = await sent(h.app, jobId, [event]);
+        if (answer.status !== 201) {
+          refused.push(answer.text);
+          return answer.status;
+        }
+        kept++;
+        const found = (await detail()).events.find(({ key }) => key === event.key);
+        expect(found?.body).toEqual(throughJson(eventBodySchema.parse(event.body)));
+        // The same again is known, not a conflict.
+        return (await sent(h.app, jobId, [event])).status;
+      });
+    await some();
+    // Pictures and sounds need one that has arrived; all other kinds must be kept now and then.
+    if (kind !== 'photo' && kind !== 'clip') {
+      for (let again = 0; kept === 0 && again < 3; again++) await some();
+      expect(kept, refused.join('\n')).toBeGreaterThan(0);
+    }
     expect((await detail()).unreadable).toEqual([]);
   });
 
