@@ -1,4 +1,4 @@
-import { BROWSER, FLAGS } from './support/microphone.js';
+import { BROWSER, QUIET_FLAGS } from './support/microphone.js';
 import { defineConfig } from '@playwright/test';
 
 /** What lives by the clock runs after the others, which take all of the cores; by itself it takes a third of one. */
@@ -29,7 +29,7 @@ export default defineConfig({
     trace: 'off',
     launchOptions: {
       executablePath: BROWSER,
-      args: FLAGS,
+      args: QUIET_FLAGS,
     },
   },
 });

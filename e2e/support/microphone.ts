@@ -5,13 +5,21 @@ import { chromiumPath } from '../../scripts/lib/install.mjs';
 export const BROWSER = chromiumPath() ?? '';
 
 /** Switches of every browser that tests start. */
-export const FLAGS = [
+const FLAGS = [
   '--no-sandbox',
   '--disable-quic',
   '--no-first-run',
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+];
+
+/** Switches of those that do not listen: pages on two full cores gain nothing from threads beside, nor from processes in store. */
+export const QUIET_FLAGS = [
+  ...FLAGS,
+  '--js-flags=--single-threaded',
+  '--disable-site-isolation-trials',
+  '--disable-features=SpareRendererForSitePerProcess,site-per-process',
 ];
 
 /** For `test.use`: permission given, the file heard in a loop. */

@@ -1,7 +1,7 @@
 /** Keeps the application for when the server is away: in the browser's own store, filled by the worker of the build, or as files fetched ahead. */
 
-/** After the first screen stands, ms. */
-const AHEAD_AFTER_MS = 5000;
+/** Once the rush of the first screens is over, ms. */
+const AHEAD_AFTER_MS = 15_000;
 
 /** Quiet in development, where there is nothing built to keep. */
 export async function keepForReload(): Promise<void> {
