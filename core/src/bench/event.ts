@@ -15,8 +15,6 @@ import type { WorkBody } from './work.js';
 import type { TimerBody, TimerEndBody } from './timers/body.js';
 import { say } from '../words/index.js';
 
-/** The eight stages of a job, in the order people do them. */
-
 /** The eight stages, in the order people do them. */
 export const STAGES = ['take-in', 'make-safe', 'open-up', 'find', 'mend', 'set-speed', 'prove', 'hand-back'] as const;
 /** Names of the stages. */
@@ -33,8 +31,6 @@ export const STAGE_NAMES: Readonly<Record<StageId, string>> = {
   prove: say`Prove`,
   'hand-back': say`Hand back`,
 };
-
-/** Power states of mains units, then of pack units. */
 
 /** States of the power: four of the mains, two of a pack. */
 export const POWER_STATES = [

@@ -291,11 +291,8 @@ export const STRETCH_PART = 4;
 /** Shorter than this part of the longest it is a knock or a hand on the platter, no selected speed. */
 export const KNOCK_PART = 0.1;
 
-/** Wow is told up to this part of the pulses a second; the source's own noise is read in the upper part of it, from so many lines at least. */
-export const NOISE_BAND = { top: 0.42, from: 0.6, least: 16 };
+/** The source's own noise is read in this upper part of the band that wow is told in, from so many lines at least. */
+export const NOISE_BAND = { from: 0.6, least: 16 };
 
 /** Fewer turns than this are said to be few. */
 export const FEW_TURNS = 10;
-
-/** A smaller drift than this is not spoken of, percent. */
-export const LEAST_DRIFT_PERCENT = 0.1;

@@ -4,6 +4,7 @@
  */
 import { expandedUncertainty, fromLimits, type UncertaintyPart } from '../../quantity/index.js';
 import { nextPowerOfTwo, quantile, realSpectrum } from '../../numeric/index.js';
+import { LEAST_DRIFT_PERCENT, TOP_PART } from '../tone/defaults.js';
 import { driftPercent } from '../tone/drift.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from '../tone/display.js';
 import {
@@ -19,7 +20,7 @@ import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
 import { say } from '../../words/index.js';
-import { FEW_TURNS, LEAST_DRIFT_PERCENT, NOISE_BAND, TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
+import { FEW_TURNS, NOISE_BAND, TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
 
 /** Shaft phase in turns at rising times. */
 export interface TurnSamples {
@@ -117,7 +118,7 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
     unweightedPeakPercent: hasWow
       ? flutterFigures(track, fit, withoutNoise(rest, track.rate, wish.noise), mean).unweightedPeakPercent
       : null,
-    wowUpToHz: Math.min(FLUTTER_BANDS.high, NOISE_BAND.top * track.rate),
+    wowUpToHz: Math.min(FLUTTER_BANDS.high, TOP_PART * track.rate),
     stretches: [],
     sense: null,
   };
@@ -133,7 +134,7 @@ export const fitTrack = (track: PhaseTrack): TrendFit => fitLinesAndTrend(track)
 function withoutNoise(rest: ResidualDeviation, rate: number, noise: RotationWish['noise']): ResidualDeviation {
   const size = nextPowerOfTwo(Math.max(8, rest.unweighted.length));
   const { re, im } = realSpectrum(rest.unweighted, size);
-  const top = Math.min(FLUTTER_BANDS.high, NOISE_BAND.top * rate);
+  const top = Math.min(FLUTTER_BANDS.high, TOP_PART * rate);
   // What the steps of the phase make of it, their droop undone.
   const shape = (hz: number) => {
     const w = (Math.PI * hz) / rate;

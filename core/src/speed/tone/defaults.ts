@@ -140,7 +140,7 @@ export const SHORTEST_STRETCH_S = 1.5;
 /** The frame's strongest line over the 40 % point of its spectrum, power. */
 export const FRAME_CONTRAST = 300;
 
-/** Pitches within this part are one tone. */
+/** Pitches within this part are one tone: tones in a row, pieces of one, looks at one. */
 export const SAME_PITCH = 0.03;
 
 /** Before and behind a splice, what is left out of either side. */
@@ -212,9 +212,6 @@ export const WAVE_ANEW_EVERY = 1024;
 /** Samples of the spectrum that is drawn, at most: memory and time. */
 export const LONGEST_SPECTRUM = 131_072;
 
-/** The spectrum is drawn from where wow begins to where flutter ends, Hz. */
-export const DRAWN_HZ = { low: 0.2, high: 200 };
-
 /** Samples of a tenth that a drift is told from, at least. */
 export const DRIFT_SAMPLES = 6;
 
@@ -264,10 +261,7 @@ export const TUNED_PART = 0.02;
 export const TOO_SHORT_S = 0.3;
 
 /** A smaller drift than this is not spoken of, percent. */
-export const LEAST_DRIFT = 0.1;
-
-/** Pieces of one tone differ by less than this part. */
-export const SAME_TONE = 0.03;
+export const LEAST_DRIFT_PERCENT = 0.1;
 
 /** What a lossy recording leaves of wow is the size its rest stays under in this share of the time. */
 export const REST_SHARE = 0.95;
@@ -320,8 +314,8 @@ export const TONE_PART = { power: 0.3, peak: 1e-4 };
 /** Another channel is taken when it is louder by this. */
 export const LOUDER_PART = 1.02;
 
-/** Looks within this part of one pitch are the same tone, or one that wanders. */
-export const NEAR_PITCH = { tone: 0.03, wandering: 0.2 };
+/** Looks within this part of one pitch are a tone that wanders. */
+export const WANDERING_PITCH = 0.2;
 
 /** The tone is looked for up to this part of the rate, over that many bins at least, above a floor that lies at this part of the spectrum; its own skirts are this part of it, or so many bins. */
 export const SEARCHED = { top: 0.45, bins: 8, floor: 0.4, skirt: 0.03, least: 4 };

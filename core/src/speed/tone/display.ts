@@ -2,11 +2,11 @@
 import { hannWindow, nextPowerOfTwo, windowedPower } from '../../numeric/index.js';
 import { takeOff } from './basis.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
-import { deviationLine, type ResidualDeviation } from './flutter.js';
+import { deviationLine, FLUTTER_BANDS, type ResidualDeviation } from './flutter.js';
 import type { PhaseTrack } from './phase.js';
 import type { FlutterSpectrum, SpeedSeries } from './result.js';
 import { durationS, type TrendFit } from './trend.js';
-import { DRAWN_HZ, LONGEST_SPECTRUM } from './defaults.js';
+import { LONGEST_SPECTRUM } from './defaults.js';
 
 /** Deviation from the mean in percent at the track's rate: curve, lines and rest together. */
 export function totalDeviation(
@@ -76,8 +76,8 @@ export function flutterSpectrum(track: PhaseTrack, deviation: Float64Array): Flu
 }
 
 function thinned(power: Float64Array, reach: number, binHz: number): FlutterSpectrum {
-  const first = Math.max(reach + 1, Math.ceil(DRAWN_HZ.low / binHz));
-  const last = Math.min(power.length - reach - 1, Math.floor(DRAWN_HZ.high / binHz));
+  const first = Math.max(reach + 1, Math.ceil(FLUTTER_BANDS.peakLow / binHz));
+  const last = Math.min(power.length - reach - 1, Math.floor(FLUTTER_BANDS.high / binHz));
   const frequency: number[] = [];
   const peak: number[] = [];
   let edge = first;

@@ -26,13 +26,13 @@ import { survey, type SurveyFound } from './survey.js';
 import { meanHz, type TrendFit } from './trend.js';
 import { say } from '../../words/index.js';
 import {
-  LEAST_DRIFT,
+  LEAST_DRIFT_PERCENT,
   LEAST_USED,
   MOST_PIECES,
   NOISY_DB,
   READ_PIECE,
   REST_SHARE,
-  SAME_TONE,
+  SAME_PITCH,
   STEADY_TONE,
   TOO_SHORT_S,
 } from './defaults.js';
@@ -206,7 +206,7 @@ function evaluated(tone: FittedTone, found: ToneFound, options: ToneOptions): To
       found,
       options,
       meanErrorPercent,
-      Math.abs(drift) > Math.max(LEAST_DRIFT, 2 * expanded),
+      Math.abs(drift) > Math.max(LEAST_DRIFT_PERCENT, 2 * expanded),
     ).concat(added ? ['ADDED_TONES'] : []),
   };
 }
@@ -231,7 +231,7 @@ function ofPieces(
   const first = whole[0]?.result;
   if (!first || first.kind !== 'measured') return first ?? unusable('TOO_SHORT');
   const pieces = whole.flatMap(({ length, result }) =>
-    result.kind === 'measured' && Math.abs(result.meanHz / first.meanHz - 1) < SAME_TONE
+    result.kind === 'measured' && Math.abs(result.meanHz / first.meanHz - 1) < SAME_PITCH
       ? [{ length, tone: result }]
       : [],
   );

@@ -14,9 +14,9 @@ export function slowestWave(track: PhaseTrack, order: number): number | null {
   const means = blockMeans(track, track.phase, Math.max(1, Math.floor(track.phase.length / CURVE_BLOCKS)));
   const duration = durationS(track);
   const [lowest, highest] = [lowestHz(track), FEW_CYCLES.most / duration];
-  let best = { hz: lowest, rest: Infinity };
   // What is mostly holes says nothing of a wave.
   if (means.usable.reduce((sum, flag) => sum + flag, 0) < ORDER_PART * (order + 3)) return null;
+  let best = { hz: lowest, rest: Infinity };
   for (const step of [FEW_CYCLES.step / duration, FEW_CYCLES.fine / duration]) {
     const [from, to] =
       best.rest === Infinity

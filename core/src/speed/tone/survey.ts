@@ -5,7 +5,16 @@
 import { median, nextPowerOfTwo, quantile, hannWindow, windowedPower, workspace } from '../../numeric/index.js';
 import type { SampleSource } from '../../formats/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
-import { FLAT_PART, LONGEST_FRAME, LOUDER_PART, NEAR_PITCH, SEARCHED, SILENT_LEVEL, TONE_PART } from './defaults.js';
+import {
+  FLAT_PART,
+  LONGEST_FRAME,
+  LOUDER_PART,
+  SAME_PITCH,
+  SEARCHED,
+  SILENT_LEVEL,
+  TONE_PART,
+  WANDERING_PITCH,
+} from './defaults.js';
 
 /** What one frame shows of the search range. */
 interface FrameLook {
@@ -99,7 +108,7 @@ function clusterOf(looks: readonly FrameLook[]): FrameLook[] | null {
   let best: FrameLook[] | null = null;
   let bestWeight = 0;
   for (const centre of tonal) {
-    const near = tonal.filter((look) => Math.abs(look.peakHz / centre.peakHz - 1) < NEAR_PITCH.tone);
+    const near = tonal.filter((look) => Math.abs(look.peakHz / centre.peakHz - 1) < SAME_PITCH);
     const weight = near.reduce((sum, look) => sum + look.tonePower / look.totalPower, 0);
     if (weight > bestWeight) [best, bestWeight] = [near, weight];
   }
@@ -109,7 +118,7 @@ function clusterOf(looks: readonly FrameLook[]): FrameLook[] | null {
 /** A sweep or a melody: more than twice as many tonal frames within a fifth of the pitch as hold it. */
 function isWandering(tonal: readonly FrameLook[], cluster: readonly FrameLook[]): boolean {
   const centre = median(cluster.map((look) => look.peakHz));
-  const near = tonal.filter((look) => Math.abs(look.peakHz / centre - 1) < NEAR_PITCH.wandering);
+  const near = tonal.filter((look) => Math.abs(look.peakHz / centre - 1) < WANDERING_PITCH);
   return near.length > 2 * cluster.length;
 }
 

@@ -118,7 +118,7 @@ describe('clips of the noise', () => {
     fireEvent.click(screen.getByRole('option', { name: 'clamped' }));
     fireEvent.click(screen.getByRole('button', { name: 'Listen for 10 s' }));
     await waitFor(() => expect(input.samples.onmessage).toBeTruthy());
-    expect(screen.getByRole('button', { name: 'Listening' })).toBeTruthy();
+    expect(await screen.findByRole('button', { name: 'Listening' })).toBeTruthy();
     // A thousand samples are ten seconds at a hundred a second; what comes after them is left.
     for (let k = 0; k < 3; k++) input.samples.onmessage?.({ data: new Float32Array(400).fill(k + 1) });
     await waitFor(async () => expect(await bodies()).toHaveLength(1));

@@ -181,7 +181,7 @@ describe('a recording of the tone', () => {
     worker.answers = [measured(run())];
     await drop(TONE, 'next.wav');
     await waitFor(() => expect(given).toHaveLength(1));
-    expect(screen.queryByRole('alert')).toBeNull();
+    await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
   });
 
   it('while it is stored there is nothing to stop', async () => {
@@ -215,7 +215,7 @@ describe('a recording of the tone', () => {
     away = false;
     press('Store it now');
     await waitFor(() => expect(stored).toHaveLength(1));
-    expect(screen.queryByRole('alert')).toBeNull();
+    await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
   });
 
   it('several tones stand in a row, each with its own figure or why it has none', async () => {
