@@ -32,8 +32,7 @@ async function keptByWorker(): Promise<boolean> {
 export async function fetchParts(): Promise<void> {
   const named = document.getElementById('parts')?.textContent ?? '[]';
   for (const file of JSON.parse(named) as string[])
-    await fetch(file, { priority: 'low' }).then(
-      (answer) => answer.arrayBuffer(),
-      () => undefined,
-    );
+    await fetch(file, { priority: 'low' })
+      .then((answer) => answer.arrayBuffer())
+      .catch(() => undefined);
 }

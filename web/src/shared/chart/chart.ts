@@ -71,24 +71,26 @@ export function axis(more: Record<string, unknown>) {
   };
 }
 
-/** Drawn before it comes into view by so much. */
-const NEAR = '300px';
+/** Drawn before it comes into view by so much, in the page's own scrolling and in that of a part of it. */
+const AHEAD = { rootMargin: '300px', scrollMargin: '300px' };
 
 /** A chart in a div that follows its size, its option and the mode of the page; drawn once it is nearly in view. */
 export function useChart(make: () => EChartsCoreOption): RefObject<HTMLDivElement | null> {
   const ref = useRef<HTMLDivElement>(null);
+  const shown = useRef(false);
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
     let end: (() => void) | null = null;
     const show = () => {
+      shown.current = true;
       near.disconnect();
       end ??= drawn(element, make);
     };
-    const near = new IntersectionObserver((seen) => seen.some((one) => one.isIntersecting) && show(), {
-      rootMargin: NEAR,
-    });
-    near.observe(element);
+    const near = new IntersectionObserver((seen) => seen.some((one) => one.isIntersecting) && show(), AHEAD);
+    // With another option it is drawn again at once: it would go for a moment otherwise.
+    if (shown.current) show();
+    else near.observe(element);
     // On paper all of the page is in view.
     window.addEventListener('beforeprint', show);
     return () => {
