@@ -200,5 +200,7 @@ export const WIRE_LIMITS = `
   liveFrame.wowPercent: from 0, to 1000
   liveFrame.words: 0 to 120
   liveFrame.todo: 0 to 300
+  liveFrame.kept.count: from 1, to 1000000
+  liveFrame.kept.words: 1 to 300
   attachmentKept.sha256: 64 to 64
 `;

@@ -124,6 +124,8 @@ test('a second screen follows within half a second, and its capture is kept on t
   const stored = page.waitForResponse((one) => one.url().endsWith('/runs') && one.request().method() === 'POST');
   await tablet.getByRole('button', { name: 'Capture' }).click();
   await stored;
+  // What was kept is told where it was asked for: the demo's tone stands 0.32 % fast.
+  await expect(tablet.getByLabel('What came of the capture')).toHaveText(/^Kept: \+0\.3[12]\d? ± 0\.\d+ %$/);
   await page.bringToFront();
   await page.getByRole('button', { name: 'Stop listening' }).click();
   await shows(page.getByTestId('speed-number'), 0.32);

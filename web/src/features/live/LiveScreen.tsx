@@ -7,7 +7,6 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { RibbonLarge } from '../../shared/ribbon/RibbonLarge.js';
 import { askCapture } from '../../shared/live/share.js';
-import { notice } from '../../shared/ui/Notice.js';
 import { useCaptureKey } from '../measuring/live/useCaptureKey.js';
 import classes from './Live.module.css';
 import { say } from '@amber-gauge/core/words';
@@ -15,6 +14,8 @@ import { say } from '@amber-gauge/core/words';
 /** Nothing new for so long: the other device has stopped. */
 const GONE_MS = 2500;
 const TRAIL = 600;
+/** What came of a capture stays so long. */
+const TOLD_MS = 10_000;
 
 interface Followed {
   readonly frame: LiveFrame | null;
@@ -25,13 +26,14 @@ export function LiveScreen() {
   const screen = useRef<HTMLElement>(null);
   const { frame, trail } = useFollowed();
   const sender = frame?.sender ?? null;
+  const [told, tell] = useTold(frame);
   const capture = useCallback(() => {
     if (sender === null) return;
     askCapture(sender).then(
-      () => notice(say`Asked to keep it`),
-      () => notice(say`It could not be asked: the server is away`),
+      () => tell(say`Asked to keep it`),
+      () => tell(say`It could not be asked: the server is away`),
     );
-  }, [sender]);
+  }, [sender, tell]);
   const captureKey = useCaptureKey(sender !== null, capture);
   if (!frame)
     return (
@@ -91,9 +93,34 @@ export function LiveScreen() {
           className={classes.key ?? ''}
           onClick={() => void screen.current?.requestFullscreen().catch(() => undefined)}
         >{say`Full screen`}</Button>
+        <span className={classes.told} aria-live="polite" aria-label={say`What came of the capture`}>
+          {told}
+        </span>
       </div>
     </main>
   );
+}
+
+/** What is told of a capture for a while, within the view (it may fill the screen): that it was asked for, then what came of it. */
+function useTold(frame: LiveFrame | null): [string | null, (words: string) => void] {
+  const [told, setTold] = useState<string | null>(null);
+  const seen = useRef<{ readonly sender: string; readonly count: number } | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const tell = useCallback((words: string) => {
+    setTold(words);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => setTold(null), TOLD_MS);
+  }, []);
+  useEffect(() => () => clearTimeout(timer.current), []);
+  useEffect(() => {
+    if (!frame) return;
+    const { sender, kept } = frame;
+    const count = kept?.count ?? 0;
+    // What came of a capture before this screen followed that device is not for it.
+    if (kept && seen.current?.sender === sender && count > seen.current.count) tell(kept.words);
+    seen.current = { sender, count };
+  }, [frame, tell]);
+  return [told, tell];
 }
 
 /** The newest frame, and the edge of the last minute. */

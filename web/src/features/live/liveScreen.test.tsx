@@ -48,9 +48,11 @@ const frame = (more: Partial<LiveFrame> = {}): LiveFrame => ({
   wowPercent: 0.08,
   words: 'mean of the last two turns',
   todo: null,
+  kept: null,
   ...more,
 });
 const number = () => screen.getByTestId('followed-number').textContent?.replaceAll('\u202f', ' ');
+const told = () => screen.getByLabelText('What came of the capture').textContent;
 const status = () => screen.getByRole('status').textContent;
 
 describe('the second screen', () => {
@@ -105,6 +107,26 @@ describe('the second screen', () => {
     await act(async () => fireEvent.keyDown(window, { key: 'F9' }));
     expect(asked.map(({ body }) => body)).toEqual([{ sender: SENDER }, { sender: SENDER }]);
     expect(asked[0]?.url).toMatch(/\/live\/captures$/);
+  });
+
+  it('tells what came of a capture once, and nothing of one before it followed or of another device', async () => {
+    show(<LiveScreen />);
+    tell(frame({ kept: { count: 3, words: 'Kept: +0.30 ± 0.05 %' } }));
+    expect(told()).toBe('');
+    await act(async () => fireEvent.click(screen.getByRole('button', { name: 'Capture' })));
+    expect(told()).toBe('Asked to keep it');
+    tell(frame({ kept: { count: 3, words: 'Kept: +0.30 ± 0.05 %' } }));
+    expect(told()).toBe('Asked to keep it');
+    const refused = { count: 4, words: 'Not kept. Less than two seconds of tone.' };
+    tell(frame({ kept: refused }));
+    expect(told()).toBe(refused.words);
+    tell(frame({ sender: SENDER.replace('3', '4'), kept: { count: 9, words: 'Kept: +0.10 ± 0.05 %' } }));
+    expect(told()).toBe(refused.words);
+    for (let i = 0; i < 6; i++) {
+      act(() => void vi.advanceTimersByTime(2000));
+      tell(frame({ kept: refused }));
+    }
+    expect(told()).toBe('');
   });
 
   it('hangs up when it is left', () => {

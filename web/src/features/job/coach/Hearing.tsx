@@ -45,7 +45,7 @@ export function Hearing({ view, stage, course }: Props) {
   const [counted, setCounted] = useState<Counted>({ on: false, perTurn: '1', rpm: '' });
   const pulses = counted.on ? pulsesOf(counted, speeds[0]?.nominalRpm ?? null) : null;
   const latest = useRef<Heard | null>(null);
-  const { share, onCapture } = useShare();
+  const { share, onCapture, tellCapture } = useShare();
   const keep = (one: Heard, byHand = false) => {
     const { view: seen, expandedPercent } = one;
     latest.current = one;
@@ -73,7 +73,12 @@ export function Hearing({ view, stage, course }: Props) {
     const read = { speedId: seen.speedId, errorPercent: seen.errorPercent };
     keep({ view: { ...seen, read, movedSince: false }, expandedPercent, sound: null }, byHand);
   };
-  useEffect(() => onCapture(() => keepNow(false)));
+  useEffect(() =>
+    onCapture(() => {
+      keepNow(false);
+      tellCapture(keptWords(latest.current?.view));
+    }),
+  );
   useVolumeKeys(live.state === 'on', louder);
   const word = heard?.sound?.word ?? null;
   const error = heard?.view.errorPercent ?? null;
@@ -177,6 +182,12 @@ const readingOf = (
   runId: null,
   condition: 'warm',
 });
+
+/** What came of a reading that the second screen asked to keep. */
+const keptWords = (view: Heard['view'] | undefined): string =>
+  view?.speedId == null || view.errorPercent === null
+    ? say`Not kept: no speed is heard.`
+    : say`Kept: ${signed(view.errorPercent, 2)} %`;
 
 /** What is heard, for a second screen: with what is to be done. */
 function frameOfHeard({ view: seen, expandedPercent }: Heard, view: JobView, course: JobCoach) {

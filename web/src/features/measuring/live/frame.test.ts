@@ -1,7 +1,7 @@
 /** What a second screen is told: figures of the live reading as they are, held within what a frame carries. */
 import type { LiveReading } from '@amber-gauge/core/speed';
 import { describe, expect, it } from 'vitest';
-import { frameOf } from './frame.js';
+import { captureWords, frameOf } from './frame.js';
 
 const OF = {
   what: '0147',
@@ -44,4 +44,15 @@ describe('a frame for the second screen', () => {
       words: 'waiting for the tone',
     });
   });
+});
+
+it('what came of a capture: error and ±, or the mean, or why it is not kept', () => {
+  const run = (more: object) => ({ kind: 'run', run: { mean: 44.968, unit: 'rpm', ...more } }) as never;
+  const told = (one: Parameters<typeof captureWords>[0]) => captureWords(one).replaceAll('\u202f', ' ');
+  expect(told(run({ errorPercent: -0.124, expandedPercent: 0.06 }))).toBe('Kept: −0.12 ± 0.06 %');
+  expect(told(run({ errorPercent: null, expandedPercent: 0.06 }))).toBe('Kept: 44.97 rpm');
+  expect(told({ kind: 'refused', message: 'Less than two seconds of tone.' })).toBe(
+    'Not kept. Less than two seconds of tone.',
+  );
+  expect(told({ kind: 'asked', question: {} as never })).toBe('Not kept yet: the device that listens asks about it.');
 });

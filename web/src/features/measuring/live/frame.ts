@@ -1,8 +1,9 @@
 /** What is heard here as a frame for a second screen. */
-import type { LiveFrame } from '@amber-gauge/contract';
-import type { Tolerance } from '@amber-gauge/core/quantity';
+import { errorDecimals, fixed, signed, type Tolerance } from '@amber-gauge/core/quantity';
 import type { FamilySpeed } from '@amber-gauge/core/families';
 import type { LiveReading } from '@amber-gauge/core/speed';
+import type { Heard } from '../../../shared/live/share.js';
+import type { LiveCapture } from '../../../workers/live.worker.js';
 import { say } from '@amber-gauge/core/words';
 
 interface Of {
@@ -22,7 +23,7 @@ export const MEAN_WORDS = {
 const held = (percent: number): number => Math.max(-999, Math.min(999, percent));
 
 /** What is shown on a second screen of a live reading. */
-export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Omit<LiveFrame, 'sender'> {
+export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Heard {
   const tone = heard.kind === 'tone' ? heard : null;
   return {
     what,
@@ -37,4 +38,14 @@ export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Omit<L
     words: tone ? MEAN_WORDS[tone.mean.of] : heard.kind === 'ended' ? say`tone ended` : say`waiting for the tone`,
     todo: null,
   };
+}
+
+/** What came of a capture, for the second screen that asked for it. */
+export function captureWords(capture: LiveCapture): string {
+  if (capture.kind === 'refused') return say`Not kept. ${capture.message}`;
+  if (capture.kind === 'asked') return say`Not kept yet: the device that listens asks about it.`;
+  const { mean, unit, errorPercent, expandedPercent } = capture.run;
+  if (errorPercent === null) return say`Kept: ${fixed(mean, 2)} ${unit}`;
+  const decimals = errorDecimals(expandedPercent);
+  return say`Kept: ${signed(errorPercent, decimals)} ± ${fixed(expandedPercent, decimals)} %`;
 }

@@ -10,7 +10,7 @@ import { LiveControls } from '../live/LiveControls.js';
 import { useCaptureKey } from '../live/useCaptureKey.js';
 import { useLive } from '../live/useLive.js';
 import { useShare } from '../../../shared/live/share.js';
-import { frameOf, MEAN_WORDS } from '../live/frame.js';
+import { captureWords, frameOf, MEAN_WORDS } from '../live/frame.js';
 import { NO_SOURCE, SourceChoice } from './SourceChoice.js';
 import { PlayedQuestion } from './PlayedQuestion.js';
 import { Unsaved } from './Unsaved.js';
@@ -38,7 +38,7 @@ export function LiveToneWay(props: WayProps) {
   const [everyS, setEvery] = useState(0);
   const [refusal, setRefusal] = useState<string | null>(null);
   const handing = useHanding(onMeasured);
-  const { share, onCapture } = useShare();
+  const { share, onCapture, tellCapture } = useShare();
   const live = useLive(
     (heard) => {
       if ('pulses' in heard) return;
@@ -50,6 +50,7 @@ export function LiveToneWay(props: WayProps) {
       }));
     },
     (capture) => {
+      tellCapture(captureWords(capture));
       setRefusal(capture.kind === 'refused' ? capture.message : null);
       if (capture.kind === 'run') void handing.hand(withoutFile(capture.run, say`heard live`, source));
     },

@@ -144,4 +144,41 @@ describe('the test tone, live', () => {
     tell(tone());
     expect(clipped()).toBe(false);
   });
+
+  it('a capture that the second screen asked for is told to it, one by hand is not', async () => {
+    const frames: { kept: unknown }[] = [];
+    let captures = 5;
+    vi.stubGlobal('fetch', (_url: string, init: RequestInit) => {
+      frames.push(JSON.parse(String(init.body)) as { kept: unknown });
+      const answer = JSON.stringify({ followed: true, capture: captures });
+      return Promise.resolve(new Response(answer, { headers: { 'content-type': 'application/json' } }));
+    });
+    const clock = vi.spyOn(performance, 'now');
+    let at = 10_000;
+    const send = async () => {
+      at += 1500;
+      clock.mockReturnValue(at);
+      await act(async () => heard.tell(tone()));
+      return frames.at(-1)?.kept;
+    };
+    open();
+    listen();
+    expect(await send()).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Capture' }));
+    act(() => heard.capture({ kind: 'refused', message: 'Too short.' }));
+    expect(await send()).toBeNull();
+    expect(heard.captures).toBe(1);
+    captures = 6;
+    await send();
+    expect(heard.captures).toBe(2);
+    act(() => heard.capture({ kind: 'refused', message: 'Too short.' }));
+    expect(await send()).toEqual({ count: 1, words: 'Not kept. Too short.' });
+    act(() => heard.capture({ kind: 'refused', message: 'Too loud.' }));
+    expect(await send()).toEqual({ count: 1, words: 'Not kept. Too short.' });
+    captures = 7;
+    await send();
+    act(() => heard.capture({ kind: 'refused', message: 'Too loud.' }));
+    expect(await send()).toEqual({ count: 2, words: 'Not kept. Too loud.' });
+    clock.mockRestore();
+  });
 });
