@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { ERROR_TABLE } from './errors.js';
-import { LIMITS } from './limits.test-data.js';
-import { WIRE_LIMITS } from './wireLimits.test-data.js';
+import written from './limits.json' with { type: 'json' };
 import {
   addShelfSchema,
   askReadingSchema,
@@ -146,12 +145,6 @@ function kindOf(schema: z.core.JSONSchema._JSONSchema): string {
   return kind ? ` ${(kind.enum ?? [kind.const]).join('|')}` : '';
 }
 
-const written = (limits: string) =>
-  limits
-    .trim()
-    .split('\n')
-    .map((limit) => limit.trim());
-
 describe('the lines of a log', () => {
   it('have the limits that are written here, and no others', () => {
     const schema = z.toJSONSchema(eventBodySchema, { unrepresentable: 'any', io: 'input' });
@@ -159,7 +152,7 @@ describe('the lines of a log', () => {
     const found = kinds.flatMap((one) =>
       limitsOf(one, String((one.properties?.kind as z.core.JSONSchema.JSONSchema | undefined)?.const)),
     );
-    expect(found).toEqual(written(LIMITS));
+    expect(found).toEqual(written.lines);
   });
 });
 
@@ -191,6 +184,6 @@ describe('what is sent to the server', () => {
     );
     // The same fields once more, and the log's lines, which have a list of their own.
     const again = /^(change(Job|Source)\.fields|postEvents\.events\[\]\.body|bundle\.(job\.|events\[\]))/;
-    expect(found.filter((limit) => !again.test(limit))).toEqual(written(WIRE_LIMITS));
+    expect(found.filter((limit) => !again.test(limit))).toEqual(written.requests);
   });
 });

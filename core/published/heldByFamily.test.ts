@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { engineOf, observationFrom, type Engine } from '../src/diagnosis/index.js';
 import { matches } from '../src/diagnosis/observation.js';
 import * as marking from '../src/marking/index.js';
-import { READ_ON_THE_MACHINE } from './onTheMachine.test-data.js';
+import { READ_ON_THE_MACHINE } from './onTheMachine.js';
 
 /** What a family holds less likely than this with a fault it denies: reading it speaks against the fault (chosen). */
 const DENIED = 0.05;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import * as marking from '../src/marking/index.js';
-import { READ_ON_THE_MACHINE } from './onTheMachine.test-data.js';
+import { READ_ON_THE_MACHINE } from './onTheMachine.js';
 
 /** Units of each fault that somebody would bring in; a slip of the hand and a size that hardly shows are let pass. */
 const UNITS = 5;

@@ -52,8 +52,12 @@ function modules(vitest) {
   const load = (path) => {
     const there = loaded.get(path);
     if (there) return there.exports;
-    if (!compiled.has(path)) compiled.set(path, compile(path));
     const module = { exports: {} };
+    if (path.endsWith('.json')) {
+      loaded.set(path, { exports: JSON.parse(readFileSync(path, 'utf8')) });
+      return loaded.get(path).exports;
+    }
+    if (!compiled.has(path)) compiled.set(path, compile(path));
     loaded.set(path, module);
     const outer = createRequire(path);
     const inner = (name) => {

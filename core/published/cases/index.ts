@@ -1,15 +1,11 @@
-/** All whole cases. */
-import { HELD_CASES } from './held.test-data.js';
-import { HOUSEHOLD_CASES } from './household.test-data.js';
-import { TAPE_CASES } from './tape.test-data.js';
-import { TOOL_CASES } from './tools.test-data.js';
-import { TURNTABLE_CASES } from './turntables.test-data.js';
+/** All whole cases, as they are written down beside this. */
+import held from './held.json' with { type: 'json' };
+import household from './household.json' with { type: 'json' };
+import tape from './tape.json' with { type: 'json' };
+import tools from './tools.json' with { type: 'json' };
+import turntables from './turntables.json' with { type: 'json' };
 import type { WholeCase } from './wholeCase.js';
 
-export const WHOLE_CASES: readonly WholeCase[] = [
-  ...TURNTABLE_CASES,
-  ...TAPE_CASES,
-  ...HOUSEHOLD_CASES,
-  ...TOOL_CASES,
-  ...HELD_CASES,
-];
+export const WHOLE_CASES = [turntables, tape, household, tools, held].flatMap(
+  ({ cases }) => cases as unknown as readonly WholeCase[],
+);

@@ -2,12 +2,24 @@
 import { describe, expect, it } from 'vitest';
 import { familyOf, PATHS } from '../../families/index.js';
 import type { DrivePath } from '../../families/index.js';
-import { ELSEWHERE, PROMPTED, SPOKEN } from '../../../published/spoken.test-data.js';
+import spoken from '../../../published/spoken.json' with { type: 'json' };
 import { parseEntry } from './parse.js';
 import { knownPlaces } from './places.js';
 import type { Entry, EntryReading } from './types.js';
 
 declare const console: { log(text: string): void };
+
+const SPOKEN = Object.values(spoken.spoken).flat() as unknown as readonly (readonly [line: string, meaning: string])[];
+const PROMPTED = spoken.prompted.lines as unknown as readonly (readonly [
+  test: string,
+  line: string,
+  meaning: string,
+])[];
+const ELSEWHERE = spoken.elsewhere.lines as unknown as readonly (readonly [
+  family: string,
+  line: string,
+  meaning: string,
+])[];
 
 const path = PATHS.get('belt-turntable-dc') as DrivePath;
 const known = {

@@ -149,8 +149,8 @@ function solve(p: QuartzDeck, c: Condition, random: Random): Quantities {
   const pitch = byCrystal && !atDetent ? 1 / (slow ? 0.94 : 0.98) : 1;
   const error = 100 * ((rpm / wished) * pitch - 1);
   // A phase lock has no error of speed: a rotor that lags what it is asked for slips past it, and the lamp says so.
-  const lags = Math.abs(rpm / (wished * asked) - 1) > LOCKED_PART;
-  // What stands still, or is far off, lags as well.
+  // What stands still for want of anything to lock to, or is far off, lags as well.
+  const lags = target === 0 || Math.abs(rpm / (wished * asked) - 1) > LOCKED_PART;
   const loose =
     misses ||
     lags ||
