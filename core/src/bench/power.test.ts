@@ -180,6 +180,15 @@ describe('power is asked, not asserted', () => {
     expect(powerNowWords(doubted, tool)).toBe('Is it on? Said pack out');
   });
 
+  it('ends with the unit handed back: as it was said to stand', () => {
+    const back = { kind: 'hand-back', leftUndone: '' } as unknown as EventBody;
+    expect(now(deck, power('unplugged-discharged'), turned, back)).toMatchObject({
+      state: 'unplugged-discharged',
+      doubt: null,
+    });
+    expect(now(deck, power('live-isolated'), back).state).toBe('live-isolated');
+  });
+
   it('is struck out with the line that raised it', () => {
     const lines = log(power('unplugged-discharged'), turned, { kind: 'strike', target: 'k2', reason: 'wrong job' });
     expect(jobState(deck, lines).doubt).toBeNull();

@@ -137,6 +137,20 @@ describe('a talk with a meter', () => {
     await expect(session.ask('READ?\n*RST')).rejects.toThrow('is no command that is sent from here');
   });
 
+  it('a stand-in sends sign, nine digits and an exponent of two, as meters do', () => {
+    const sent = (value: number) => {
+      const meter = standInMeter(() => value);
+      meter('CONF:VOLT:DC');
+      return meter('READ?')?.text;
+    };
+    expect([5.02, -0.00123, 123456, 0].map(sent)).toEqual([
+      '+5.02000000E+00\n',
+      '-1.23000000E-03\n',
+      '+1.23456000E+05\n',
+      '+0.00000000E+00\n',
+    ]);
+  });
+
   it('a stand-in that does not know a command says nothing and keeps the error for SYST:ERR?', () => {
     const meter = standInMeter(() => 1);
     expect(meter('NONSENSE')).toBeNull();

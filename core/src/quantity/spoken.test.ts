@@ -54,6 +54,7 @@ describe('measures in a spoken line', () => {
       ['12 V', [12], 'V', 'exact'],
       ['short', [0], 'Ω', 'short'],
     ]);
+    expect(said('3 V and 5 V').map(([words]) => words)).toEqual(['3 V', '5 V']);
     expect(said('OL 2 k OL').map(([words]) => words)).toEqual(['OL', '2 k', 'OL']);
   });
 

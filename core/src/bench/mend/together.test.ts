@@ -253,6 +253,10 @@ describe('parts of a mend', () => {
     const aside = (job: number) => move('a', { kind: 'reserved', quantity: 2, job });
     expect(told([lot('a'), aside(8)]).slice(1, 3)).toEqual([9, 'usual']);
     expect(told([lot('a'), aside(7)]).slice(1, 3)).toEqual([0, 'shelf']);
+    // Two lie there, one of them is another's.
+    const one = move('a', { kind: 'reserved', quantity: 1, job: 8 });
+    expect(told([lot('a'), one]).slice(1, 3)).toEqual([0, 'shelf']);
+    expect(told([lot('a', { quantity: 1 })]).slice(1, 3)).toEqual([0, 'shelf']);
     expect(told([lot('a'), move('a', { kind: 'tested', good: 0, bad: 2 })]).slice(1, 3)).toEqual([9, 'usual']);
   });
 

@@ -68,6 +68,16 @@ describe('a path that does not hold together is refused at load, naming what is 
       /cures .*switch.haunted/,
     ],
     [
+      'a condition that a part answers to and no test asks for',
+      check({
+        contexts: [...path.contexts, { id: 'moon', name: 'moon', values: ['new', 'full'] }],
+        blocks: path.blocks.map((one) =>
+          one.id === 'switch' ? { ...one, healthy: [...one.healthy, row({ '@moon': 'full' }, {})] } : one,
+        ),
+      }),
+      /no test asks for the condition.*moon full/,
+    ],
+    [
       'a healthy part that does one of several things',
       check({
         blocks: path.blocks.map((one) =>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { USUAL_TRAINS, type Train } from '../../drive/train/index.js';
 import { PATHS, type DrivePath } from '../index.js';
 import { EMPTY_SHEET, fitPath, sheetProblem, withoutParts, type ModelSheet } from './fit.js';
 
@@ -59,6 +60,13 @@ describe('a sheet that cannot be', () => {
       'not under',
     );
     expect(sheetProblem(path, sheet({ bands: { supply: computed('noise') } }))).toContain('not measured');
+  });
+
+  it('with a drive train that cannot be names the part; one that can is taken', () => {
+    const train = USUAL_TRAINS.find(({ id }) => id === 'belt-mains')?.train as Train;
+    const thin = train.parts.map((part) => (part.id === 'pulley' ? { ...part, sizes: [0, 30] } : part));
+    expect(sheetProblem(path, sheet({ train }))).toBeNull();
+    expect(sheetProblem(path, sheet({ train: { ...train, parts: thin } as Train }))).toMatch(/^Drive train, pulley: /);
   });
 
   it('of expectations in a loop names the loop', () => {
