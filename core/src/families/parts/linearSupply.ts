@@ -94,23 +94,29 @@ export function linearSupply(rails: Rails): PathPart {
         [
           mode('dry', 'reservoir dried out', 0.05, [row({ ac: 'right' }, { raw: 'rippled', ripple: 'large' })]),
           mode('half', 'one diode open', 0.02, [
-            row({ ac: 'right' }, { raw: { low: 0.6, rippled: 0.4 }, ripple: 'large' }),
+            // A regulator that has volts to spare takes the ripple away.
+            row({ ac: 'right' }, { raw: { low: 0.4, rippled: 0.3, right: 0.3 }, ripple: 'large' }),
           ]),
           mode('open', 'diodes open', 0.01, [row({}, { raw: 'none' })]),
-          mode('shorted', 'a diode, the reservoir or a rail shorted', 0.012, [row({}, { raw: 'none' })], {
-            bans: 'rails',
-            marks: { blew: 0.7, burnt: 0.3, scorched: 0.3 },
-          }),
+          // A short of an ohm or two keeps a few volts, all ripple.
+          mode(
+            'shorted',
+            'a diode, the reservoir or a rail shorted',
+            0.012,
+            [row({}, { raw: { none: 0.7, low: 0.3 }, ripple: { small: 0.7, large: 0.3 } })],
+            { bans: 'rails', marks: { blew: 0.7, burnt: 0.3, scorched: 0.3 } },
+          ),
         ],
       ),
       block(
         'regulator',
         'regulator',
         'supply',
-        ['raw'],
+        ['raw', 'ripple'],
         ['supply'],
         [
           row({ raw: 'rippled' }, { supply: 'unsteady' }),
+          row({ raw: 'low', ripple: 'large' }, { supply: 'unsteady' }),
           // Of half the volts a regulator may still make its own.
           row({ raw: 'short' }, { supply: rails.speeds ? 'short' : 'right' }),
           row({}, { supply: '=raw' }),

@@ -49,6 +49,7 @@ export const beltTurntableAcPath: PathData = {
     signal('windings', 'windings', ['alike', 'one low', 'one open'], 'alike'),
     signal('motor', 'motor', ['still', 'slow', 'right', 'backward'], 'still'),
     signal('hum', 'noise of the motor', ['quiet', 'hums', 'knocks'], 'quiet'),
+    signal('stirs', 'anything of the motor', ['nothing', 'hums or turns'], 'nothing'),
     signal('buzz', 'buzz of the plinth', ['none', 'buzzes'], 'none'),
     signal('pulley', 'pulley speed', SPEED, 'still'),
     signal('belt-speed', 'speed behind the belt', SPEED, 'still'),
@@ -147,11 +148,11 @@ export const beltTurntableAcPath: PathData = {
       'motor mount',
       'mechanical',
       ['hum', 'motor'],
-      ['buzz'],
+      ['buzz', 'stirs'],
       [
-        row({ motor: 'still', hum: 'quiet' }, { buzz: 'none' }),
-        row({ hum: ['hums', 'knocks'] }, { buzz: 'buzzes' }),
-        row({}, { buzz: 'none' }),
+        row({ motor: 'still', hum: 'quiet' }, { buzz: 'none', stirs: 'nothing' }),
+        row({ hum: ['hums', 'knocks'] }, { buzz: 'buzzes', stirs: 'hums or turns' }),
+        row({}, { buzz: 'none', stirs: 'hums or turns' }),
       ],
       [
         mode('hard', 'rubber of the mount hard, or a transport screw in', 0.07, [
@@ -249,8 +250,8 @@ export const beltTurntableAcPath: PathData = {
       'off-hum',
       'Hum with the switch off',
       'Plugged in, switched off: does it hum or turn?',
-      'hum',
-      ['quiet: quiet', 'hums or turns: hums, knocks'],
+      'stirs',
+      ['quiet: nothing', 'hums or turns: hums or turns'],
       { ...OUTSIDE, power: 'powered', handsMin: 0.5, context: { switch: 'off' } },
     ),
     reads(

@@ -158,6 +158,7 @@ export const standMixerPath: PathData = {
       ['bowl', 'droop', 'gear-noise'],
       [
         row({ '@load': 'dough', plate: 'low', '@setting': 'high' }, { droop: 'drops' }),
+        row({ '@load': 'dough', turns: 'weak' }, { bowl: '=turns', droop: 'drops', 'gear-noise': 'quiet' }),
         row({}, { bowl: '=turns', droop: 'held', 'gear-noise': 'quiet' }),
       ],
       [

@@ -288,7 +288,7 @@ export const videoRecorderPath: PathData = {
       'feedback',
       ['tape'],
       ['control'],
-      [row({}, { control: 'right' })],
+      [row({ tape: 'still' }, { control: 'none' }), row({}, { control: 'right' })],
       [mode('dirty', 'control head dirty or off its height', 0.06, [row({}, { control: 'none' })])],
     ),
     block(

@@ -280,9 +280,10 @@ export const washerFrontPath: PathData = {
       'display',
       'code display',
       'feedback',
-      ['motor', 'door', 'valve'],
+      ['motor', 'door', 'valve', 'feed'],
       ['code'],
       [
+        row({ feed: 'none' }, { code: 'none' }),
         row({ door: 'open' }, { code: 'door' }),
         row({ valve: 'none' }, { code: 'water' }),
         row({ motor: ['still', 'hums', 'wrong'] }, { code: 'motor' }),

@@ -37,8 +37,9 @@ export const mixerMap: FamilyMap = {
     'tap-start': (look) => (look.see('shaft.rpm').mean > 0.05 * SHAFT.low ? 'starts' : 'stays-still'),
     smoke: (look) => (look.see('filter.burst').mean > 0 ? 'smoked' : 'none'),
     slot: (look) => (look.eye('sparks') > 0.5 ? 'sparks' : 'none'),
-    // Firm dough at the highest setting takes a fifth or so of the speed of a sound one.
-    droop: (look) => (look.eye('bowl.rpm') < 0.6 * BOWL.high ? 'drops' : 'holds'),
+    // Firm dough at the highest setting takes a fifth or so of the speed of a sound one; what stands anyway drops no further.
+    droop: (look) =>
+      look.see('bowl.rpm', { loaded: false }).mean > 5 && look.eye('bowl.rpm') < 0.6 * BOWL.high ? 'drops' : 'holds',
     'gear-noise': (look) => (look.eye('gears.grind') > 0.4 ? 'grinds-or-clicks' : 'quiet'),
     stance: firstOf(
       'firm',

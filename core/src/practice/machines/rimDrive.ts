@@ -160,7 +160,7 @@ function solve(p: Player, c: Condition, random: Random): Quantities {
     'rumble.by.hand': p.bearingRough,
     'lever.stiff': p.leverStiff ? 1 : 0,
     'start.percent':
-      p.seized || p.fieldOpen
+      p.seized || !winding
         ? Infinity
         : 100 * startPart(p.motor, 1.3 * (p.friction * cold + p.dragNm)) * within(random, 1, 0.02),
     'cord.itself.ohm': p.cordOpen ? Infinity : 0.2,

@@ -149,7 +149,7 @@ function solve(p: Washer, c: Condition): Quantities {
       fills: valve ? (p.pressureStuck ? 2 : 1) : 0,
       'pump.runs': fed && !p.pumpDead ? 1 : 0,
       'timer.runs': !fed || !programme ? 0 : p.timerStuck ? 0.5 : 1,
-      code: !fed ? 0 : p.doorOpen ? 2 : !valve ? 3 : fault && mode !== 'fill' ? 1 : 0,
+      code: !fed ? 0 : p.doorOpen ? 2 : p.valveShut ? 3 : fault && mode !== 'fill' ? 1 : 0,
       'wash.Vac': wash > 150 ? wash : 0,
       'wash.lifted.Vac': fed && p.backfeeds ? p.mainsV : 0,
       'bus.V': bus,
