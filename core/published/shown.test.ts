@@ -39,11 +39,24 @@ function meets(value: number, relation: string, wanted: string): boolean {
 
 const machineOf = (id: string) => practice.PRACTICE_MACHINES.find((one) => one.id === id) as practice.PracticeMachine;
 
+/** A unit as the words before the colon leave it. */
+function unitOf(id: string, words: string, seed: number): practice.PracticeUnit {
+  const all = words.split(' ').map((one) => one.split(':') as [string, string?, string?]);
+  const faults = all.flatMap(([word, more]) => (more === undefined && word !== 'sound' && word !== 'on' ? [word] : []));
+  const unit = machineOf(id).unit(faults, seed);
+  for (const [word, which = '', turns] of all) {
+    if (word === 'hand') unit.hold(which, true);
+    else if (word === 'turn') unit.turn(which, Number(turns));
+    else if (word === 'on') unit.switchOn();
+  }
+  return unit;
+}
+
 describe.each(Object.entries(shown.machines))('%s', (id, lines) => {
   it.each(lines)('%s', (line) => {
-    const [, faults = '', stance = '', relations = ''] = /^([^;:]*)(?:; ([^:]*))?: (.*)$/.exec(line) ?? [];
+    const [, faults = '', stance = '', relations = ''] = /^([^;]*?)(?:; ([^:]*))?: (.*)$/.exec(line) ?? [];
     for (const seed of SEEDS) {
-      const unit = machineOf(id).unit(faults === 'sound' ? [] : faults.split(' '), seed);
+      const unit = unitOf(id, faults, seed);
       const condition = conditionOf(stance);
       for (const one of relations.split(' ')) {
         const [, of = '', quantity = '', relation = '', wanted = ''] = /^([±~]?)(.+?)([=<>])(.+)$/.exec(one) ?? [];
@@ -53,14 +66,17 @@ describe.each(Object.entries(shown.machines))('%s', (id, lines) => {
       }
     }
   });
+});
 
-  it('has a line for every fault', () => {
-    const named = new Set(lines.flatMap((line) => (line.split(/[;:]/)[0] ?? '').split(' ')));
-    const ids = machineOf(id).faults.map((fault) => fault.id);
-    const elsewhere = ['turntable-dc', 'vacuum', 'servo-deck', 'washer-front', 'brushless-tool'];
-    const shared = elsewhere
-      .filter((other) => other !== id)
-      .flatMap((other) => machineOf(other).faults.map((fault) => fault.id));
-    expect(ids.filter((fault) => !named.has(fault) && !shared.includes(fault))).toEqual([]);
+describe.each(Object.entries(shown.harms))('power on %s', (id, harms) => {
+  it.each(Object.entries(harms))('%s: %s', (faults, wanted) => {
+    for (const seed of SEEDS) expect(unitOf(id, faults, seed).harm().join('; ')).toBe(wanted);
+  });
+});
+
+describe.each(Object.entries(shown.says))('the owner of %s', (id, says) => {
+  it.each(Object.entries(says))('%s: %s', (faults, wanted) => {
+    const said = SEEDS.map((seed) => unitOf(id, faults, seed).complaint ?? '');
+    expect(said.filter((one) => one === wanted).length, said.join(' ')).toBeGreaterThanOrEqual(2);
   });
 });

@@ -128,6 +128,12 @@ const TURNING: readonly MachineFault<Tool>[] = [
   fault('gear-jammed', 'gearbox jammed', 2, (p) => void (p.gearJammed = true)),
 ];
 
+/** Whatever it is given, it does not turn: behind a stripped gear nothing holds the motor. */
+const standsStill = (p: Tool): boolean => p.seized || (p.gearJammed && !p.stripped);
+
+/** Do brushes and reversing switch let current through, forward? */
+const conducts = (p: Tool): boolean => p.makes[0] && !p.brushStuck && Number.isFinite(p.brushOhm);
+
 /** Duty that the trigger lets through. */
 function dutyOf(p: Tool, low: boolean): number {
   if (p.triggerOpen || p.mainOpen) return 0;
@@ -145,7 +151,7 @@ function solve(p: Tool, c: Condition, random: Random): Quantities {
   const geared = p.stripped ? 0.4 : p.gearTimes;
   const friction = p.motor.friction * p.dragTimes * geared;
   const motor: DcMotor = { ...p.motor, ohm: ohm + source, friction, viscous: p.motor.viscous * Math.sqrt(geared) };
-  const stands = p.seized || (p.gearJammed && !p.stripped);
+  const stands = standsStill(p);
   const fed = way ? p.packV * duty : 0;
   const load = c.loaded && !p.stripped ? LOAD_NM : 0;
   const speed = stands ? 0 : settledSpeed(motor, fed, load);
@@ -233,6 +239,6 @@ export const cordlessTool = practiceMachine<Tool>({
   spoils: { 'the winding burns': 'bar-open' },
   harm: (p) => [
     ...(p.swollen ? ['a swollen cell is loaded'] : []),
-    ...((p.seized || p.gearJammed) && p.packV > 5 && !p.mainOpen && !p.triggerOpen ? ['the winding burns'] : []),
+    ...(standsStill(p) && p.packV > 5 && !p.mainOpen && !p.triggerOpen && conducts(p) ? ['the winding burns'] : []),
   ],
 });

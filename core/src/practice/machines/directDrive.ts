@@ -170,7 +170,11 @@ export function directQuantities(
       'control.V': Math.min(control, Math.max(0, of.supplyV - 1)),
       'phases.V': supplied ? (runaway || stalls ? most : held.volts) : 0,
       'phases.wanted.V':
-        of.supplyV > 4 && of.wishRpm > 0 ? (runaway || stalls || r.chipDead ? Math.max(0, of.supplyV - CHIP_DROP_V) : held.volts) : 0,
+        of.supplyV > 4 && of.wishRpm > 0
+          ? runaway || stalls || r.chipDead
+            ? Math.max(0, of.supplyV - CHIP_DROP_V)
+            : held.volts
+          : 0,
       'phases.full': supplied && (runaway || stalls) ? 1 : 0,
       'phases.missing': r.chipLeg !== null || r.stuck.some((one) => one !== null) || (r.hallWeak && warm) ? 1 : 0,
     },

@@ -145,5 +145,5 @@ export const mixer = practiceMachine<Mixer>({
   hands: [{ id: 'switch', name: 'lever switch bridged', make: (p) => void (p.switchOpen = false) }],
   complain,
   spoils: { 'the winding burns': 'field-open' },
-  harm: (p) => universalHarm(p.drive),
+  harm: (p) => universalHarm(p.drive, !p.switchOpen),
 });

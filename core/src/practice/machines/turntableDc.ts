@@ -297,5 +297,8 @@ export const turntableDc = practiceMachine<Deck>({
     'the governor dies': 'governor-dead',
     'the transformer cooks': 'turns-shorted',
   },
-  harm: (p) => [...supplyHarm(p.supply), ...driveHarm(p.drive, supplyQuantities(p.supply, AT_REST)['board.V'] > 3)],
+  harm: (p) => [
+    ...supplyHarm(p.supply),
+    ...driveHarm(p.drive, !p.tripped && supplyQuantities(p.supply, AT_REST)['board.V'] > 3),
+  ],
 });

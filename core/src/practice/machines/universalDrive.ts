@@ -180,8 +180,11 @@ const leakOf = ({ cordLeakMohm: a, windingLeakMohm: b }: UniversalDrive): number
 const loose = (most: number, random: Random): number =>
   Number.isFinite(most) ? (most > 5 ? between(random, most / 4, most) : most) : Infinity;
 
-/** What power does to it: a motor that stands under volts burns, a live case kills. */
-export const universalHarm = (d: UniversalDrive): string[] => [
+/** Does current find its way through field and brushes? */
+const conducts = (d: UniversalDrive): boolean => !d.fieldOpen && !d.brushStuck && Number.isFinite(d.brushOhm);
+
+/** What power does to it: a motor that stands under volts burns, a live case kills. `switched`: all before the control makes. */
+export const universalHarm = (d: UniversalDrive, switched: boolean): string[] => [
   ...(leakOf(d) < 0.2 && !d.cordOpen ? ['the case is live'] : []),
-  ...(d.seized && !d.cordOpen && !d.controlOpen && !d.fieldOpen ? ['the winding burns'] : []),
+  ...(d.seized && switched && !d.cordOpen && !d.controlOpen && conducts(d) ? ['the winding burns'] : []),
 ];

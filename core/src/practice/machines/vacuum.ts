@@ -169,5 +169,5 @@ export const vacuum = practiceMachine<Vacuum>({
   ],
   complain,
   spoils: { 'the winding burns': 'field-open' },
-  harm: (p) => universalHarm(p.drive),
+  harm: (p) => universalHarm(p.drive, Number.isFinite(p.reelOhm) && !p.poleOpen && !p.linkOpen && !p.boostOpen),
 });
