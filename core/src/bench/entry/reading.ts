@@ -8,6 +8,9 @@ import { say } from '../../words/index.js';
 const DESIGNATOR =
   /^(?:(?:[bceadgks]\s?-\s?[bceadgks]\s+)?(?:R|C|L|D|Q|T|TR|VR|RV|P|U|IC|Z|ZD|F|FU|S|SW|K|X|Y|J|CN|TP|BR|M|LP)\d{1,4}(?:\s+(?:[a-z](?:\s?-\s?[a-z])?|pins?\s*\d+(?:\s?-\s?\d+)?|\d+|wiper|cathode|anode|gate|drain|source|base|emitter|collector))?|[UVW](?:\s?-\s?[UVW]){1,2}|[uvw]-[uvw](?:-[uvw])?|pins?\s*\d+(?:\s?-\s?\d+)?(?:\s+(?:of\s+)?[A-Z]{1,3}\d+)?)$/i;
 
+/** The numbers of pins are names. */
+const PINS = /\bpins?\s*\d+(?:\s?-\s?\d+)?/gi;
+
 /** Words that make a line a story, whatever numbers stand in it. */
 const STORY =
   /\b(?:customer|owner|says?|said|told|then|after|plays?|played|stops?|stopped|when|until|because|but|heard|sounds?|smells?|if|every|sometimes|maybe|perhaps|about|ago|years?|days?|weeks?|turns|minutes? of|wants?|needs?|should|will|ask|call|phone|paid|price|cost|euro|hours? of|must|please|with|from|has|have|had|bought|found|like|only|does|did|not|seems?|looks?|thinks?|screws?|photo|step|see|page|manual|model|serial|no\.|number|x)\b|\?/i;
@@ -47,7 +50,7 @@ function oneReading(line: string, known: Known): Entry | null {
   const at = line.indexOf('@');
   const named = leadingSpeed(line, known.speedIds);
   const text = named ? line.slice(named.to).padStart(line.length) : line;
-  const measures = spokenMeasures(text).filter((one) => !isName(text, one, at, known));
+  const measures = spokenMeasures(text.replace(PINS, (pins) => pins.replace(/\d/g, '_'))).filter((one) => !isName(text, one, at, known));
   const first = measures.find((one) => one.unit !== null) ?? measures[0];
   if (!first)
     return at >= 0 && line.trim().startsWith('@')
@@ -167,7 +170,7 @@ function isName(text: string, one: SpokenMeasure, at: number, { speedIds }: Know
   const before = text.slice(0, one.from);
   if (one.unit !== null) return at >= 0 && one.from > at && /^(?:open|short)$/i.test(word);
   if (at >= 0 && one.from > at) return true;
-  if (/\b(?:pins?|step|tray|no\.?|number)\s*$/i.test(before)) return true;
+  if (/\b(?:step|tray|no\.?|number)\s*$/i.test(before)) return true;
   return (
     speedIds.includes(word) &&
     (/(?:@|\bat|\bon|\bin|,)\s*$/i.test(before) || text.slice(one.to).trim() === '') &&
