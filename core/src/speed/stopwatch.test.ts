@@ -11,6 +11,7 @@ describe('stopwatch', () => {
   it('counts nought at the first tap and gives the speed from the second', () => {
     expect(stopwatch([], 1)).toEqual({ kind: 'counting', taps: 0 });
     expect(stopwatch([5], 1).kind).toBe('counting');
+    expect(stopwatch([5, 5], 1)).toEqual({ kind: 'counting', taps: 2 });
     expect(stopwatch([5, 6.8], 1)).toMatchObject({ kind: 'measured', turns: 1 });
   });
 

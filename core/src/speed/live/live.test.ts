@@ -50,6 +50,14 @@ describe('the ± beside the live number, worked by hand', () => {
   });
 });
 
+describe('a hole in a tone that is as steady as can be', () => {
+  it('may have lost half a turn of it: ±0.5 of 3.6 s · 3150 Hz, even between its limits', () => {
+    const samples = tone({ errorPercent: 0, snrDb: 90 }).fill(0, 6.5 * RATE, 6.6 * RATE);
+    const { mean } = lastTone(listen(samples, { referenceUncertaintyPercent: 0, clockLimitPercent: 0 }).readings);
+    expect(mean.expandedPercent / ((2 * 100 * 0.5) / (Math.sqrt(3) * 3.6 * 3150))).toBeCloseTo(1, 1);
+  });
+});
+
 describe('the live meter', () => {
   it('gives twenty readings a second, whatever the block', () => {
     for (const block of [128, 1024, 5000]) {

@@ -38,6 +38,12 @@ describe('a gyroscope log', () => {
     expect(measured(log([REST, turn(33.6, 1200)])).meanErrorPercent).toBeCloseTo(0.8, 2);
   });
 
+  it('has its times in the first column that rises, not in one that stands', () => {
+    const rows = log([REST, turn(33.6)], { head: 'when,x (deg/s),y (deg/s),z (deg/s)' }).split('\n');
+    const text = rows.map((row, i) => `${i === 0 ? 'battery' : '7.5'},${row}`).join('\n');
+    expect(measured(text).meanRpm).toBeCloseTo(33.6, 3);
+  });
+
   it('gives the speed less what the gyroscope shows at rest, and says how much that was', () => {
     const result = measured(log([REST, turn(33.6)], { bias: 1.2 }));
     expect(result.meanRpm).toBeCloseTo(33.6, 3);

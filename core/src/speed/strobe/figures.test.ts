@@ -120,6 +120,10 @@ describe('a disc', () => {
     expect([strip(least + 0.01), strip(least - 0.01)]).toEqual([[], ['stripMm']]);
     expect([strip(600), strip(600.1), strip(9.9)]).toEqual([[], ['stripMm'], ['stripMm']]);
     expect(fields({ speedsRpm: [7], discMm: 190 })).toEqual(['discMm']);
+    // 180 bars on the inside of the outermost ring, where they are narrowest.
+    const disc = 2 * (90 / Math.PI + (50 - ringRadii(100, 0)[0]));
+    const round = (discMm: number) => fields({ speedsRpm: [100 / 3], discMm, holeMm: 0 });
+    expect([round(disc + 0.01), round(disc - 0.01)]).toEqual([[], ['discMm']]);
   });
 });
 
