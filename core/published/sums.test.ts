@@ -31,3 +31,32 @@ describe('sums made by hand', () => {
     },
   );
 });
+
+const USUAL = told.edges.usual as Readonly<Record<string, WorkingTexts>>;
+
+describe('on either side of a limit', () => {
+  it.each(told.edges.lines)('%s', (line) => {
+    const [, id = '', typed = '', want = ''] = /^(\S+) \|(.*)\| (.*)$/.exec(line) ?? [];
+    const texts = Object.fromEntries(
+      typed
+        .split(';')
+        .filter((one) => one.includes(':'))
+        .map((one) => one.split(/:(.*)/s).map((part) => part.trim()) as [string, string]),
+    );
+    const result = solveWorking(workingOf(id) as Working, { ...USUAL[id], ...texts });
+    if (want.startsWith('?')) {
+      expect(result.kind).not.toBe('answer');
+      expect(plain(JSON.stringify(result))).toContain(want.slice(1));
+      return;
+    }
+    if (result.kind !== 'answer') throw new Error(JSON.stringify(result));
+    const said = plain(result.says.join(' '));
+    if (want.startsWith('=')) expect(result.verdict ?? '').toBe(want.slice(1));
+    else if (want.startsWith('~')) expect(said).toContain(want.slice(1));
+    else if (want.startsWith('!')) expect(said).not.toContain(want.slice(1));
+    else {
+      const [label = '', value = ''] = want.split(' = ');
+      expect(plain(result.rows.find((row) => row.label === label)?.value ?? 'no such row')).toBe(value);
+    }
+  });
+});
