@@ -80,3 +80,36 @@ describe.each(Object.entries(shown.says))('the owner of %s', (id, says) => {
     expect(said.filter((one) => one === wanted).length, said.join(' ')).toBeGreaterThanOrEqual(2);
   });
 });
+
+/** Units that are asked for a fault of any size; one that hardly shows is not brought in. */
+const BROUGHT = 5;
+
+describe.each(Object.entries(shown.told))('the owner of %s, in some words', (id, facts) => {
+  it.each(Object.entries(facts))('%s: %s', (fault, word) => {
+    const all = Array.from({ length: 6 * BROUGHT }, (_, i) => machineOf(id).unit([fault], 7_919 * (i + 1)).complaint);
+    const said = all.filter((one) => one !== null).slice(0, BROUGHT);
+    const words = new RegExp(shown.words[word as keyof typeof shown.words]);
+    expect(said.filter((one) => words.test(one)).length, said.join(' ')).toBeGreaterThan(said.length / 2);
+  });
+});
+
+/** A setting, what a hand brings about, or a mode. */
+const stood = (settings: readonly string[], how: string): Partial<practice.Condition> =>
+  settings.includes(how)
+    ? { setting: how }
+    : conditionOf(/^(warm|loaded|tapped|damp|)$/.test(how) ? how : `mode ${how}`);
+
+describe.each(Object.entries(shown.changed))('%s against a sound one of the same make', (id, facts) => {
+  it.each(Object.entries(facts))('%s: %s', (fault, changes) => {
+    const machine = machineOf(id);
+    for (const one of changes.split(' ')) {
+      const [, quantity = '', sign, how = ''] = /^([^<>]+)([<>])@?(.*)$/.exec(one) ?? [];
+      const by = Array.from({ length: BROUGHT }, (_, i) => {
+        const seen = (faults: readonly string[]) =>
+          machine.unit(faults, 7_919 * (i + 1)).see(quantity, stood(machine.settings, how)).mean;
+        return (sign === '>' ? 1 : -1) * (seen([fault]) - seen([]));
+      });
+      expect(by.filter((difference) => difference > 0).length, `${one}: ${by.join(' ')}`).toBeGreaterThan(BROUGHT - 2);
+    }
+  });
+});
