@@ -79,6 +79,7 @@ describe('a charge', () => {
     expect(timeToLimit(at(311, 0), at(200, 60), 35)).toBeCloseTo(237, 0);
     expect(timeToLimit(at(100, 10), at(50, 20), 25)).toBeCloseTo(10, 9);
     expect(timeToLimit(at(100, 0), at(30, 10), 35)).toBe(0);
+    expect(timeToLimit(at(100, 0), at(0.8, 10), 35)).toBe(0);
     for (const [first, second] of [
       [at(100, 0), at(100, 10)],
       [at(100, 0), at(120, 10)],

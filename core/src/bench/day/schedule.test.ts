@@ -36,6 +36,16 @@ const job = (blocks: readonly Block[], more: Partial<ChainJob> = {}): ChainJob =
   ...more,
 });
 
+it('first come is first; of two that came at one minute the one with the smaller number', () => {
+  const [late, b, a] = [
+    job([block(1), block(2)], { takenMin: 9 }),
+    job([block(1)], { takenMin: 3, id: 'b' }),
+    job([block(1)], { takenMin: 3, id: 'a' }),
+  ];
+  expect(firstCome([late, b, a])).toEqual(['a', 'b', late.id, late.id]);
+  expect(firstCome([a, late, b])).toEqual(['a', 'b', late.id, late.id]);
+});
+
 /** Every order of the jobs' blocks, each job's own in turn. */
 function ordersOf(left: ReadonlyMap<string, number>): string[][] {
   const open = [...left].filter(([, n]) => n > 0);

@@ -218,6 +218,11 @@ describe('every strip-down', () => {
   });
 });
 
+it('an end is closed by the first line that says so', () => {
+  const [red, once, again] = (([one]) => [one, close(one.key), close(one.key)])([end('motor red')] as const);
+  expect(ledgerOf([red, once, again]).ends[0]?.closed?.key).toBe(once.key);
+});
+
 describe('findings', () => {
   const gap = { what: 'sensor gap', value: 17, unit: 'mm', tolerance: 0.2 };
 
