@@ -3,12 +3,30 @@ import { describe, expect, it } from 'vitest';
 import { fastenerWords, ledgerWordsAbout, stepWords } from './describeLedger.js';
 import { eventWords, lineWords } from './describe.js';
 import type { EventBody } from './event.js';
-import { end, LINES, safety, STEP, timer } from './lineWords.test-data.js';
+import type { StepBody } from './ledger/body.js';
+import told from '../../published/lineWords.json' with { type: 'json' };
+
+const LINES = told.lines as unknown as readonly { readonly words: string; readonly body: EventBody }[];
+/** The first line of a kind. */
+const first = (kind: EventBody['kind']) => LINES.find(({ body }) => body.kind === kind)?.body as EventBody;
+const STEP = first('step') as StepBody;
+const end = (what: string): EventBody => ({ ...first('open-end'), what, how: 'unsoldered' }) as EventBody;
+const timer = (label: string, minutes: number): EventBody => ({ ...first('timer'), label, minutes }) as EventBody;
+const safety = (more: object): EventBody =>
+  ({
+    kind: 'safety-reading',
+    reading: 'earth',
+    value: 0.21,
+    above: false,
+    limit: 0.3,
+    instrument: '',
+    ...more,
+  }) as EventBody;
 
 const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
 describe('a line of the log in words', () => {
-  it.each(LINES.map(([body, words]) => [words, body] as const))('%s', (words, body) => {
+  it.each(LINES)('$words', ({ words, body }) => {
     expect(plain(eventWords(body))).toBe(words);
   });
 
@@ -21,7 +39,7 @@ describe('a line of the log in words', () => {
   it('is told with the line it speaks of', () => {
     const known = new Map<string, EventBody>([
       ['step', STEP],
-      ['end', end('motor red', 'unsoldered')],
+      ['end', end('motor red')],
       ['timer', timer('glue', 10)],
       ['plain', timer('', 10)],
     ]);
