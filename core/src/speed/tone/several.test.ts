@@ -35,6 +35,19 @@ describe('several tones in a row', () => {
     expect(await findBands(wavSamples(memorySource(file), layout), 0)).toHaveLength(1);
   });
 
+  it('of a part that has an end alone, or a beginning alone, the rest is left out and the times stay the file’s', async () => {
+    const file = memorySource(joined(tone(3000, 0.5, 4), tone(3000, -0.5, 4)));
+    const part = async (more: object) => {
+      const { kind, ...result } = await measureRecording(file, { nominalHz: 3000, ...more });
+      if (kind !== 'recording' || !('tone' in result)) throw new Error(kind);
+      const { meanErrorPercent, tone: found, series } = result.tone;
+      return [meanErrorPercent, found.startS, found.endS, series.startS];
+    };
+    const near = (...values: number[]) => values.map((value) => expect.closeTo(value, 1) as number);
+    expect(await part({ toS: 3 })).toEqual(near(0.5, 0, 3, 0));
+    expect(await part({ fromS: 5 })).toEqual(near(-0.5, 5, 8, 5));
+  });
+
   it('bad files give none', async () => {
     expect(await measureBands(memorySource(new Uint8Array(10)), { nominalHz: 3150 }, 0)).toEqual([]);
   });
