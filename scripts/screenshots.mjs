@@ -151,7 +151,7 @@ async function coached(page) {
   await page.locator('main').evaluate((main) => (main.scrollTop = 0));
 }
 
-/** What another device would send: a platter 0.2 % slow with a little wow. */
+/** What another device would send: a platter 0.2 % slow with a little wow, kept when it was asked for. */
 async function followed(page) {
   await page.evaluate(async () => {
     for (let i = 0; i < 60; i++) {
@@ -172,6 +172,7 @@ async function followed(page) {
           wowPercent: 0.12,
           words: 'mean of the last two turns',
           todo: null,
+          kept: i < 30 ? null : { count: 1, words: 'Kept: −0.20 ± 0.11 %' },
         }),
       });
       await new Promise((resolve) => setTimeout(resolve, 95));
