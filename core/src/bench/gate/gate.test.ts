@@ -65,6 +65,10 @@ describe('the gate before power', () => {
     expect(to([earth(4), mended, earth(0.1)], 'live-direct')).not.toContain('unsafe:earth path');
     const passed = gate();
     expect(gateHolds(jobState(job, [passed]).gates, 'live-isolated', later(0.1)).holds).toBe(true);
+    const ends = new Date(Date.parse(passed.enteredAt) + GATE_HOURS * 3_600_000);
+    const at = (ms: number) =>
+      gateHolds(jobState(job, [passed]).gates, 'live-isolated', new Date(ends.getTime() + ms)).holds;
+    expect([at(0), at(1)]).toEqual([true, false]);
     const broken = gateHolds(jobState(job, [passed, earth(4)]).gates, 'live-isolated', later(0.1));
     expect(broken).toMatchObject({ holds: false, why: expect.stringContaining('failed since: Earth path') as string });
     expect(gateHolds(jobState(job, [passed, earth(0.1)]).gates, 'live-isolated', later(0.1)).holds).toBe(true);

@@ -257,6 +257,11 @@ describe('parts of a mend', () => {
     const one = move('a', { kind: 'reserved', quantity: 1, job: 8 });
     expect(told([lot('a'), one]).slice(1, 3)).toEqual([0, 'shelf']);
     expect(told([lot('a', { quantity: 1 })]).slice(1, 3)).toEqual([0, 'shelf']);
+    // One was used by a job that had set none aside: the other is free.
+    expect(told([lot('a'), move('a', { kind: 'used', quantity: 1, job: 3, serves: null })]).slice(1, 3)).toEqual([
+      0,
+      'shelf',
+    ]);
     expect(told([lot('a'), move('a', { kind: 'tested', good: 0, bad: 2 })]).slice(1, 3)).toEqual([9, 'usual']);
   });
 

@@ -37,6 +37,8 @@ describe('rest, provoke, rest', () => {
     expect(result.by).toBeCloseTo(-3, 10);
     // s = 0.2, t(2) = 4.303: 4.303 * 0.2 / sqrt(3).
     expect(result.high - result.by).toBeCloseTo(0.4969, 3);
+    // 0.8 ± 4.303 · 0.1 / √3 = 0.55 to 1.05: up, by more than is allowed.
+    expect(abaResult(cycle(0, 0.7, 0, 0.8, 0, 0.9, 0), 0.2).kind).toBe('moved');
   });
 
   it('a rest that was not read leaves two provoked ones side by side: neither stands between two rests', () => {
@@ -200,10 +202,10 @@ describe('warm-up and drift', () => {
   const errors = warming.map((t) => 0.2 - 1.6 * Math.exp(-t / 8));
 
   it('finds final value and time constant of a run that was made with them', () => {
-    const { fit, steadySinceMin, perHour } = driftResult(
-      warming.map((minutes, i) => ({ minutes, errorPercent: errors[i] as number })),
-      0.1,
-    );
+    const points = warming.map((minutes, i) => ({ minutes, errorPercent: errors[i] as number }));
+    const { fit, steadySinceMin, perHour } = driftResult(points, 0.1);
+    // At 20 minutes 1.6 exp(-20/8) = 0.13 are left to go: not steady yet, though the reading before lies 0.11 off.
+    expect(driftResult(points.slice(0, 7), 0.12).steadySinceMin).toBeNull();
     expect(fit?.end.value).toBeCloseTo(0.2, 4);
     expect(fit?.tau.value).toBeCloseTo(8, 3);
     // 1.6 exp(-t/8) is under 0.1 from 22.2 minutes on: of these readings from 30.
