@@ -50,7 +50,9 @@ function oneReading(line: string, known: Known): Entry | null {
   const at = line.indexOf('@');
   const named = leadingSpeed(line, known.speedIds);
   const text = named ? line.slice(named.to).padStart(line.length) : line;
-  const measures = spokenMeasures(text.replace(PINS, (pins) => pins.replace(/\d/g, '_'))).filter((one) => !isName(text, one, at, known));
+  const measures = spokenMeasures(text.replace(PINS, (pins) => pins.replace(/\d/g, '_'))).filter(
+    (one) => !isName(text, one, at, known),
+  );
   const first = measures.find((one) => one.unit !== null) ?? measures[0];
   if (!first)
     return at >= 0 && line.trim().startsWith('@')

@@ -1,13 +1,13 @@
 /** Limits of families, paths, model sheets, trains, cautions and case files, written out: whoever changes one changes it here too, on purpose. */
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import written from '../../published/limits.json' with { type: 'json' };
-import { entrySchema } from '../diagnosis/caseFile.js';
-import { trainSchema } from '../drive/train/schema.js';
-import { modelSheetSchema } from './path/fit.js';
-import { pathSchema } from './path/schema.js';
-import { familySchema } from './schema.js';
-import { cautionSchema } from './shared/cautions.js';
+import written from './limits.json' with { type: 'json' };
+import { entrySchema } from '../src/diagnosis/caseFile.js';
+import { trainSchema } from '../src/drive/train/schema.js';
+import { modelSheetSchema } from '../src/families/path/fit.js';
+import { pathSchema } from '../src/families/path/schema.js';
+import { familySchema } from '../src/families/schema.js';
+import { cautionSchema } from '../src/families/shared/cautions.js';
 
 /** Every bound of a schema by its place: "trims[] maxItems 6". */
 function boundsOf(node: unknown, at: string): string[] {
