@@ -141,6 +141,10 @@ describe('the gate before power', () => {
 
   it('wants a limit that lets the unit start, and every condition held', () => {
     expect(problems([], { limit: null }).map((one) => one.id)).toEqual(['limit']);
+    for (const nought of [{ value: 0 }, { unitWatts: 0 }])
+      expect(
+        problems([], { limit: { kind: 'lamp', value: 60, unitWatts: 25, ...nought } }).map((one) => one.text),
+      ).toEqual(['Choose fuse, lamp or current limit']);
     expect(problems([], { limit: { kind: 'lamp', value: 15, unitWatts: 25 } }).map((one) => one.id)).toEqual(['limit']);
     expect(problems([], { confirmed: ['held'] }).map((one) => one.id)).toEqual(['condition:isolation']);
   });
