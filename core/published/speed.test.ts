@@ -30,6 +30,12 @@ describe('nominal speeds (IEC 60098, IEC 60094; from memory)', () => {
     expect(record[1]).toBeCloseTo(33.3333, 4);
     expect(record.slice(2)).toEqual([45, 78.26]);
     expect(familyOf('open-reel').speeds.map((speed) => speed.nominalCmPerS)).toEqual([4.7625, 9.525, 19.05, 38.1]);
+    // 1 7/8 and 3 3/4 inches a second.
+    const cassette = familyOf('cassette-belt').speeds.map((speed) => speed.nominalCmPerS);
+    expect(cassette).toEqual([1.875 * 2.54, 3.75 * 2.54]);
+    expect(familyOf('rim-drive').speeds.map((speed) => speed.nominalRpm)).toEqual(
+      expect.arrayContaining([expect.closeTo(100 / 3, 9), 45, 78.26]),
+    );
   });
 });
 
