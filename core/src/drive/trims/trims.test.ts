@@ -59,33 +59,6 @@ describe('the belief', () => {
     expect(ownSpeed(two, trim({ serves: ['x'] }))).toBe(0);
   });
 
-  it('a move makes readings old, counts turns both ways, and the reading after it tells what a turn does', () => {
-    const before = beliefOf(task(), [read(1), turned(0.5)]);
-    expect(before.speeds[0]?.fresh).toBeNull();
-    expect(before.trims[0]).toMatchObject({ turned: 0.5, walked: 0.5, lastWay: 1, moves: 1 });
-    const after = beliefOf(task(), [read(1), turned(0.5), read(2)]);
-    // A percent for half a turn less some play: a little over two percent a turn.
-    expect(after.speeds[0]?.mean[1]).toBeGreaterThan(1.9);
-    expect(after.speeds[0]?.mean[1]).toBeLessThan(2.4);
-    expect(after.speeds[0]?.mean[0]).toBeCloseTo(2, 1);
-    const back = beliefOf(task(), [read(1), turned(0.5), read(2), turned(-0.25)]);
-    expect(back.trims[0]).toMatchObject({ turned: 0.25, walked: 0.75, lastWay: -1, moves: 2 });
-    // What is predicted: two percent less a quarter turn's worth, less the play lost on turning back.
-    const effect = after.speeds[0]?.mean[1] ?? 0;
-    expect(back.speeds[0]?.mean[0]).toBeCloseTo((after.speeds[0]?.mean[0] ?? 0) - effect * (0.25 - 0.07), 6);
-    expect(back.trims[0]?.turnedBack).toEqual({ turns: -0.25, fromPercent: 2 });
-  });
-
-  it('learns the play from what a turn back did not do', () => {
-    // Two percent a turn; back by half a turn moves as if 0.4 were turned: a tenth is play.
-    const lines = [read(0), turned(1), read(2), turned(1), read(4), turned(-0.5), read(3.2)];
-    const learnt = beliefOf(task(), lines).trims[0];
-    expect(learnt?.play).toBeGreaterThan(0.07);
-    expect(learnt?.play).toBeLessThanOrEqual(0.11);
-    expect(learnt?.playVariance).toBeLessThan(0.04 ** 2);
-    expect(learnt?.turnedBack).toBeNull();
-  });
-
   it('a screw that was looked at stands there: the count begins anew', () => {
     const stood = task({ trims: [trim({ stoodTurns: 2, travelTurns: 10 })] });
     expect(beliefOf(stood, [turned(3), { kind: 'stands', trimId: 't', turns: 4.5 }]).trims[0]?.turned).toBeCloseTo(
