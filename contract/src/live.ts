@@ -23,7 +23,7 @@ export const liveFrameSchema = z.object({
   words: z.string().max(120),
   /** What to do, when somebody is led: the trim coach's prompt. */
   todo: z.string().max(300).nullable(),
-  /** What came of the last capture asked for from a second screen: the how many-eth it was since the page opened, and what was kept or why not. */
+  /** What came of the last capture that a second screen asked for, and how many it asked for since the page opened. */
   kept: z
     .object({ count: z.number().int().min(1).max(1e6), words: z.string().min(1).max(300) })
     .nullable()

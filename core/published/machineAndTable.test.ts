@@ -40,11 +40,18 @@ describe.each(marking.MAPS.map((map) => [map.family, map] as const))('%s', (fami
   const written = (otherwise.families as Readonly<Record<string, Readonly<Record<string, string>>>>)[family] ?? {};
   const alone = map.machine.faults.filter(({ id }) => marking.markedUnit(map, [id], 7_919).practice.faults.size === 1);
 
+  it('what is written down is of faults that are asked', () => {
+    expect(Object.keys(written).filter((fault) => !alone.some(({ id }) => id === fault))).toEqual([]);
+  });
+
   it.each(alone.map(({ id }) => id))('%s', (fault) => {
     const own = (map.faults[fault] ?? '')
       .split('|')
       .map((mode) => String(engine.space.indexOf.get(String(engine.model.modeOf.get(mode)))));
-    const units = Array.from({ length: UNITS }, (_, i) => marking.markedUnit(map, [fault], 7_919 * (i + 1)));
+    // One that leads to another in some units is asked of those that have it alone.
+    const units = Array.from({ length: 10 * UNITS }, (_, i) => marking.markedUnit(map, [fault], 7_919 * (i + 1)))
+      .filter(({ practice }) => practice.faults.size === 1)
+      .slice(0, UNITS);
     const denied = path.tests
       .filter((test) => !test.marks)
       .flatMap((test) => {

@@ -7,6 +7,8 @@ const SEEDS = [3, 17, 58];
 
 /** "at 33, mode off, warm, no belt". */
 function conditionOf(words: string): Partial<practice.Condition> {
+  if (!/^((at|mode|no) [^,]+|warm|tapped|loaded|damp)?(, ((at|mode|no) [^,]+|warm|tapped|loaded|damp))*$/.test(words))
+    throw new Error(`nothing stands so: ${words}`);
   const all = words.split(', ').map((one) => one.split(/ (.*)/s) as [string, string?]);
   const of = (what: string) => all.find(([word]) => word === what)?.[1];
   const is = (what: string) => all.some(([word]) => word === what);
@@ -43,8 +45,12 @@ const machineOf = (id: string) => practice.PRACTICE_MACHINES.find((one) => one.i
 function unitOf(id: string, words: string, seed: number): practice.PracticeUnit {
   const all = words.split(' ').map((one) => one.split(':') as [string, string?, string?]);
   const faults = all.flatMap(([word, more]) => (more === undefined && word !== 'sound' && word !== 'on' ? [word] : []));
-  const unit = machineOf(id).unit(faults, seed);
+  const machine = machineOf(id);
+  const unit = machine.unit(faults, seed);
   for (const [word, which = '', turns] of all) {
+    // What a machine has not does nothing: here it would be a slip of the pen.
+    if (word === 'hand') expect(machine.hands.map((one) => one.id)).toContain(which);
+    if (word === 'turn') expect(machine.trims).toContain(which);
     if (word === 'hand') unit.hold(which, true);
     else if (word === 'turn') unit.turn(which, Number(turns));
     else if (word === 'on') unit.switchOn();
@@ -58,6 +64,7 @@ describe.each(Object.entries(shown.machines))('%s', (id, lines) => {
     for (const seed of SEEDS) {
       const unit = unitOf(id, faults, seed);
       const condition = conditionOf(stance);
+      if (condition.setting !== undefined) expect(machineOf(id).settings).toContain(condition.setting);
       for (const one of relations.split(' ')) {
         const [, of = '', quantity = '', relation = '', wanted = ''] = /^([±~]?)(.+?)([=<>])(.+)$/.exec(one) ?? [];
         const { mean, spread } = unit.see(quantity, condition);

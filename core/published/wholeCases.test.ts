@@ -38,6 +38,8 @@ describe('all together', () => {
       expect(WHOLE_CASES.filter((one) => one.family === id).length, id).toBeGreaterThanOrEqual(4);
     expect(WHOLE_CASES.length).toBeGreaterThanOrEqual(60);
     expect(new Set(WHOLE_CASES.map((one) => one.id)).size).toBe(WHOLE_CASES.length);
+    const known = /^(id|family|story|variant|said|truth|shows|then|still|careful|never|remark|mostLead)$/;
+    expect(WHOLE_CASES.flatMap((one) => Object.keys(one)).filter((key) => !known.test(key))).toEqual([]);
     expect(WHOLE_CASES.filter((one) => (one.never ?? []).length === 0)).toEqual([]);
     expect(WHOLE_CASES.filter((one) => one.truth.length > 1).length).toBeGreaterThanOrEqual(5);
     expect(

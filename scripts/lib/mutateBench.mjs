@@ -53,12 +53,9 @@ function modules(vitest) {
     const there = loaded.get(path);
     if (there) return there.exports;
     const module = { exports: {} };
-    if (path.endsWith('.json')) {
-      loaded.set(path, { exports: JSON.parse(readFileSync(path, 'utf8')) });
-      return loaded.get(path).exports;
-    }
-    if (!compiled.has(path)) compiled.set(path, compile(path));
     loaded.set(path, module);
+    if (path.endsWith('.json')) return (module.exports = JSON.parse(readFileSync(path, 'utf8')));
+    if (!compiled.has(path)) compiled.set(path, compile(path));
     const outer = createRequire(path);
     const inner = (name) => {
       if (name === 'vitest') return vitest;

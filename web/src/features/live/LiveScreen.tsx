@@ -93,7 +93,7 @@ export function LiveScreen() {
           className={classes.key ?? ''}
           onClick={() => void screen.current?.requestFullscreen().catch(() => undefined)}
         >{say`Full screen`}</Button>
-        <span className={classes.told} aria-live="polite" aria-label={say`What came of the capture`}>
+        <span className={classes.told} role="status" aria-label={say`What came of the capture`}>
           {told}
         </span>
       </div>

@@ -48,9 +48,14 @@ describe('a frame for the second screen', () => {
 
 it('what came of a capture: error and ±, or the mean, or why it is not kept', () => {
   const run = (more: object) => ({ kind: 'run', run: { mean: 44.968, unit: 'rpm', ...more } }) as never;
-  const told = (one: Parameters<typeof captureWords>[0]) => captureWords(one).replaceAll('\u202f', ' ');
+  const told = (one: Parameters<typeof captureWords>[0], handed: 'kept' | 'asked' | 'unsaved' = 'kept') =>
+    captureWords(one, handed).replaceAll('\u202f', ' ');
   expect(told(run({ errorPercent: -0.124, expandedPercent: 0.06 }))).toBe('Kept: −0.12 ± 0.06 %');
   expect(told(run({ errorPercent: null, expandedPercent: 0.06 }))).toBe('Kept: 44.97 rpm');
+  // Nothing is called kept before it is stored.
+  const right = run({ errorPercent: -0.124, expandedPercent: 0.06 });
+  expect(told(right, 'asked')).toBe('Not kept yet: the device that listens asks about it.');
+  expect(told(right, 'unsaved')).toBe('Measured, but not stored yet: the device that listens holds it.');
   expect(told({ kind: 'refused', message: 'Less than two seconds of tone.' })).toBe(
     'Not kept. Less than two seconds of tone.',
   );

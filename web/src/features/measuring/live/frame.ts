@@ -3,6 +3,7 @@ import { errorDecimals, fixed, signed, type Tolerance } from '@amber-gauge/core/
 import type { FamilySpeed } from '@amber-gauge/core/families';
 import type { LiveReading } from '@amber-gauge/core/speed';
 import type { Heard } from '../../../shared/live/share.js';
+import type { Handed } from '../ways/useHanding.js';
 import type { LiveCapture } from '../../../workers/live.worker.js';
 import { say } from '@amber-gauge/core/words';
 
@@ -40,10 +41,11 @@ export function frameOf(heard: LiveReading, { what, speed, limits }: Of): Heard 
   };
 }
 
-/** What came of a capture, for the second screen that asked for it. */
-export function captureWords(capture: LiveCapture): string {
+/** What came of a capture and of storing it, for the second screen that asked for it. */
+export function captureWords(capture: LiveCapture, handed: Handed): string {
   if (capture.kind === 'refused') return say`Not kept. ${capture.message}`;
-  if (capture.kind === 'asked') return say`Not kept yet: the device that listens asks about it.`;
+  if (capture.kind === 'asked' || handed === 'asked') return say`Not kept yet: the device that listens asks about it.`;
+  if (handed === 'unsaved') return say`Measured, but not stored yet: the device that listens holds it.`;
   const { mean, unit, errorPercent, expandedPercent } = capture.run;
   if (errorPercent === null) return say`Kept: ${fixed(mean, 2)} ${unit}`;
   const decimals = errorDecimals(expandedPercent);

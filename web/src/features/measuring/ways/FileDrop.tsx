@@ -17,7 +17,7 @@ interface Props {
   readonly or: string;
   /** `answer`: how what was asked about this file was answered. */
   readonly measure: (file: File, report: Report, answer: Answer) => Promise<Task<SpeedAnswer> | null>;
-  readonly onMeasured: (answer: SpeedAnswer & { readonly kind: 'measured' }, file: File) => Promise<void>;
+  readonly onMeasured: (answer: SpeedAnswer & { readonly kind: 'measured' }, file: File) => Promise<unknown>;
   /** A file passed on from another way, and where one goes that this way cannot read. */
   readonly passing?: Passing | undefined;
   /** A file that a key of this way has taken. */

@@ -50,9 +50,11 @@ export function LiveToneWay(props: WayProps) {
       }));
     },
     (capture) => {
-      tellCapture(captureWords(capture));
       setRefusal(capture.kind === 'refused' ? capture.message : null);
-      if (capture.kind === 'run') void handing.hand(withoutFile(capture.run, say`heard live`, source));
+      if (capture.kind !== 'run') return tellCapture(captureWords(capture, 'asked'));
+      void handing
+        .hand(withoutFile(capture.run, say`heard live`, source))
+        .then((handed) => tellCapture(captureWords(capture, handed)));
     },
   );
   const listening = useCallback(

@@ -13,7 +13,7 @@ beforeEach(() => {
 
 const WISH = { perTurn: 36, nominalRpm: 100 / 3 } as never;
 const open = (ready = true) => {
-  const [hand, live] = [vi.fn(() => Promise.resolve()), vi.fn()];
+  const [hand, live] = [vi.fn(() => Promise.resolve('kept' as const)), vi.fn()];
   show(<LivePulses wish={WISH} ready={ready} hand={hand} onLive={live} />);
   return { hand, live };
 };

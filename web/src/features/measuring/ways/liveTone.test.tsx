@@ -161,7 +161,7 @@ describe('the test tone, live', () => {
       await act(async () => heard.tell(tone()));
       return frames.at(-1)?.kept;
     };
-    open();
+    const { measured } = open();
     listen();
     expect(await send()).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Capture' }));
@@ -179,6 +179,32 @@ describe('the test tone, live', () => {
     await send();
     act(() => heard.capture({ kind: 'refused', message: 'Too loud.' }));
     expect(await send()).toEqual({ count: 2, words: 'Not kept. Too loud.' });
+    // A run is told as kept once it is stored, not before.
+    captures = 8;
+    await send();
+    let stored: () => void = () => undefined;
+    measured.mockImplementation(() => new Promise((resolve) => (stored = resolve)));
+    const run = {
+      unit: 'Hz',
+      nominal: 3000,
+      mean: 2988,
+      errorPercent: -0.4,
+      expandedPercent: 0.1,
+      lines: [],
+      warnings: [],
+    };
+    act(() => heard.capture({ kind: 'run', run: { ...run, detail: { way: 'tone' } } as never }));
+    expect(await send()).toMatchObject({ count: 2 });
+    await act(async () => stored());
+    expect(await send()).toEqual({ count: 3, words: 'Kept: −0.40 ± 0.10 %' });
+    captures = 9;
+    await send();
+    measured.mockImplementation(() => Promise.reject(new Error('away')));
+    await act(async () => heard.capture({ kind: 'run', run: { ...run, detail: { way: 'tone' } } as never }));
+    expect(await send()).toEqual({
+      count: 4,
+      words: 'Measured, but not stored yet: the device that listens holds it.',
+    });
     clock.mockRestore();
   });
 });

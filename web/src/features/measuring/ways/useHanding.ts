@@ -13,8 +13,10 @@ export interface Handing {
   readonly doubted: { readonly measured: Measured; readonly question: string } | null;
   readonly dropDoubted: () => void;
   readonly unsaved: { readonly measured: Measured; readonly message: string } | null;
-  hand(measured: Measured): Promise<void>;
+  /** What came of it: stored, asked about first, or waiting to be stored. */
+  hand(measured: Measured): Promise<Handed>;
 }
+export type Handed = 'kept' | 'asked' | 'unsaved';
 
 /** Files on their way, and what was said of them. */
 export function useHanding(onMeasured: (measured: Measured) => Promise<void>): Handing {
@@ -29,14 +31,16 @@ export function useHanding(onMeasured: (measured: Measured) => Promise<void>): H
     async hand(measured) {
       const doubt = measured.answered ? null : doubtOf(measured.run);
       setDoubted(doubt === null ? null : { measured, question: doubt });
-      if (doubt !== null) return;
-      if (mustAsk(measured)) return setQuestion(measured);
-      setQuestion(null);
+      if (doubt !== null) return 'asked';
+      setQuestion(mustAsk(measured) ? measured : null);
+      if (mustAsk(measured)) return 'asked';
       try {
         await onMeasured(measured);
         setUnsaved(null);
+        return 'kept';
       } catch (error) {
         setUnsaved({ measured, message: error instanceof Error ? error.message : say`It could not be stored.` });
+        return 'unsaved';
       }
     },
   };
