@@ -88,14 +88,14 @@ export function LiveScreen() {
           onClick={capture}
           title={say`Key ${captureKey}`}
         >{say`Capture`}</Button>
+        <span className={classes.told} role="status" aria-label={say`What came of the capture`}>
+          {told}
+        </span>
         <Button
           variant="outlined"
           className={classes.key ?? ''}
           onClick={() => void screen.current?.requestFullscreen().catch(() => undefined)}
         >{say`Full screen`}</Button>
-        <span className={classes.told} role="status" aria-label={say`What came of the capture`}>
-          {told}
-        </span>
       </div>
     </main>
   );
