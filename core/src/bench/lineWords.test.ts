@@ -4,7 +4,7 @@ import { fastenerWords, ledgerWordsAbout, stepWords } from './describeLedger.js'
 import { eventWords, lineWords } from './describe.js';
 import type { EventBody } from './event.js';
 import type { StepBody } from './ledger/body.js';
-import told from '../../published/lineWords.json' with { type: 'json' };
+import told from './lineWords.json' with { type: 'json' };
 
 const LINES = told.lines as unknown as readonly { readonly words: string; readonly body: EventBody }[];
 /** The first line of a kind. */

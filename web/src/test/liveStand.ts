@@ -1,4 +1,5 @@
 /** Stands in the place of what listens: readings are told by hand, what was wished for and captured is kept. */
+import { act } from '@testing-library/react';
 import { useState } from 'react';
 import { vi } from 'vitest';
 import * as live from '../features/measuring/live/useLive.js';
@@ -39,4 +40,22 @@ export function standForListening(sampleRate = 44100): void {
       sample: () => undefined,
     } as never;
   });
+}
+
+/** A second screen that follows: `ask` asks for a capture, `told` is what the frame sent with this reading says came of it. */
+export function standForFollowing() {
+  const before = globalThis.fetch;
+  let [kept, captures, at] = [null as unknown, 0, 10_000];
+  vi.stubGlobal('fetch', (url: string, init: RequestInit) => {
+    if (!url.endsWith('/live/frames')) return before(url, init);
+    ({ kept } = JSON.parse(String(init.body)) as { kept: unknown });
+    return Promise.resolve(Response.json({ followed: true, capture: captures }));
+  });
+  const clock = vi.spyOn(performance, 'now');
+  const told = async (reading: () => void): Promise<unknown> => {
+    clock.mockReturnValue((at += 1500));
+    await act(async () => reading());
+    return kept;
+  };
+  return { told, ask: async (reading: () => void) => (captures++, told(reading)), end: () => clock.mockRestore() };
 }

@@ -2,7 +2,7 @@
 import type { EventBody } from '@amber-gauge/core/bench';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { heard, standForListening } from '../../../test/liveStand.js';
+import { heard, standForFollowing, standForListening } from '../../../test/liveStand.js';
 import { line, show, speedRead, viewOf } from '../../../test/scene.js';
 import { bodies, stage } from '../find/find.test-data.js';
 import * as guide from '../../../shared/sound/guide.js';
@@ -105,34 +105,17 @@ describe('the coach that listens', () => {
 
   it('a second screen that asks for a reading is told the figure that was kept, or that none is heard', async () => {
     listen();
-    const frames: { kept: unknown }[] = [];
-    let captures = 2;
-    const before = globalThis.fetch;
-    vi.stubGlobal('fetch', (url: string, init: RequestInit) => {
-      if (!url.endsWith('/live/frames')) return before(url, init);
-      frames.push(JSON.parse(String(init.body)) as { kept: unknown });
-      const answer = JSON.stringify({ followed: true, capture: captures });
-      return Promise.resolve(new Response(answer, { headers: { 'content-type': 'application/json' } }));
-    });
-    const clock = vi.spyOn(performance, 'now');
-    let at = 10_000;
-    const tell = async (one: () => unknown) => {
-      clock.mockReturnValue((at += 1500));
-      await act(async () => void one());
-      return frames.at(-1)?.kept;
-    };
+    const { told, ask, end } = standForFollowing();
     const ended = (atS: number) => () => heard.tell({ kind: 'ended', atS, level: { peak: 0, clipped: false } });
-    expect(await tell(ended(0.1))).toBeNull();
-    captures = 3;
-    await tell(ended(0.2));
-    expect(await tell(ended(0.3))).toEqual({ count: 1, words: 'Not kept: no speed is heard.' });
+    expect(await told(ended(0.1))).toBeNull();
+    await ask(ended(0.2));
+    expect(await told(ended(0.3))).toEqual({ count: 1, words: 'Not kept: no speed is heard.' });
     // 3150 Hz · 0.976: 2.4 % slow at 33, kept on its way before it has settled.
-    await tell(() => tone(3150 * 0.976, 0.5, 1));
-    captures = 4;
-    await tell(() => tone(3150 * 0.976, 0.05, 1.5));
-    expect(await tell(() => tone(3150 * 0.976, 0.05, 1.55))).toEqual({ count: 2, words: 'Kept: −2.40 %' });
+    await told(() => void tone(3150 * 0.976, 0.5, 1));
+    await ask(() => void tone(3150 * 0.976, 0.05, 1.5));
+    expect(await told(() => void tone(3150 * 0.976, 0.05, 1.55))).toEqual({ count: 2, words: 'Kept: −2.40 %' });
     await waitFor(async () => expect((await bodies())[0]).toMatchObject({ kind: 'speed', speedId: '33' }));
-    clock.mockRestore();
+    end();
   });
 
   it('leads by ear: slow below the window, inside within, ended in silence, listening at another speed', () => {
