@@ -16,6 +16,7 @@ export interface Handing {
   /** What came of it: stored, asked about first, or waiting to be stored. */
   hand(measured: Measured): Promise<Handed>;
 }
+/** What came of a result that was handed on. */
 export type Handed = 'kept' | 'asked' | 'unsaved';
 
 /** Files on their way, and what was said of them. */
