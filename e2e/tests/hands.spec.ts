@@ -39,6 +39,29 @@ test('taking in opens empty, a double click files once, a begun mend can be drop
   await expect(page.getByLabel('Bench log')).not.toContainText('repaired the track');
 });
 
+test('what the server answers late moves no key under the hand', async ({ page, demo }) => {
+  const late: (() => void)[] = [];
+  await page.route('**/api/v1/**', async (route) => {
+    const [what = ''] = /settings|sources|jobs/.exec(route.request().url()) ?? [];
+    if (what === '') await new Promise<void>((go) => late.push(go));
+    else if (what !== 'jobs') await page.waitForTimeout(600);
+    await route.continue();
+  });
+  const keys = () =>
+    page.evaluate(() =>
+      [...document.querySelectorAll('main button')].map((one) => `${one.textContent} ${one.getBoundingClientRect().y}`),
+    );
+  for (const stage of ['take-in', 'set-speed', 'prove']) {
+    await openJob(page, demo, 147, stage);
+    const before = await keys();
+    expect(before.length).toBeGreaterThan(5);
+    for (const go of late.splice(0)) go();
+    await expect(page.getByRole('region', { name: 'Run in detail' })).toBeVisible();
+    const after = await keys();
+    expect(after.filter((one) => before.includes(one))).toEqual(before);
+  }
+});
+
 test('a wheel turn never scrolls the frame away, at any stage, width and log length', async ({ page, demo }) => {
   test.setTimeout(150_000);
   await openJob(page, demo, 147, 'find');

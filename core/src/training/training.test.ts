@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { parseEntry, typedStrobe, type EventBody } from '../bench/index.js';
+import { parseEntry, typedStrobe, type BenchEvent, type EventBody } from '../bench/index.js';
 import { debriefOf, doTest, endBody, placesOf, practiceVisit, readAt, strobeAt, toneOf, type Visit } from './index.js';
 import { deck, line, mend, OFF, ON, repairOf, testOf, visit } from './training.test-data.js';
 
@@ -44,6 +44,9 @@ describe('a practice unit follows its log', () => {
       Number(bridge.money > 0),
     ]);
     expect(bridge.money).toBeGreaterThan(0);
+    const free = at.path.repairs.find(({ money, cures }) => money === 0 && cures.length > 0);
+    const cleaned = visit(job, mend(free?.id ?? ''));
+    expect([cleaned.parts, cleaned.wrongParts, cleaned.clockMin > 0]).toEqual([0, 0, true]);
   });
 
   it('power once is one switching on, not one a line', () => {
@@ -208,10 +211,20 @@ describe('the end', () => {
       unit: null,
     });
     const marked = debriefOf(job, [wrong]);
-    expect(marked?.replay[0]?.missed).toMatch(/^the machine shows: /);
+    const shows = testOf(visit(job), 'belt-look').outcomes.find(({ id }) => id === 'off')?.words ?? '';
+    expect(marked?.replay[0]?.missed).toBe(`the machine shows: ${shows}`);
     const right = { ...wrong, body: { ...wrong.body, outcome: 'off', words: 'off' } as EventBody };
-    expect(debriefOf(job, [right])?.replay[0]?.missed).toBe('answered without looking');
     expect(debriefOf(job, [right])?.left).toHaveLength(1);
+    const look = (testId: string) =>
+      line({ kind: 'practice-act', testId, name: testId, words: 'seen', minutes: 1, harm: null });
+    const told = () => line(right.body);
+    const missed = (...lines: BenchEvent[]) => debriefOf(job, lines)?.replay.map((step) => step.missed);
+    expect(missed(told())).toEqual(['answered without looking']);
+    // Looked at first it is told once, with its answer; a look elsewhere, or one that came after, is none.
+    expect(missed(look('belt-look'), told())).toEqual([null]);
+    expect(missed(look('supply-volts'), told())).toEqual([null, 'answered without looking']);
+    expect(missed(told(), look('belt-look'))).toEqual(['answered without looking', null]);
+    expect(missed(line({ kind: 'note', text: 'a belt' }), told())).toEqual(['answered without looking']);
   });
 
   it('says about what a value should have been where it is far off: the board has its twelve volts', () => {
@@ -228,13 +241,14 @@ describe('the end', () => {
           unit: 'V',
         } as unknown as EventBody),
       ])?.replay[0]?.missed ?? '';
-    for (const far of [3, 24, -12]) {
+    for (const far of [24, -12]) {
       const shown = /^the machine shows about ([\d.]+)\s?V$/u.exec(volts(far))?.[1];
       expect(Number(shown), volts(far)).toBeGreaterThan(11.4);
       expect(Number(shown)).toBeLessThan(12.6);
     }
     // A tenth off is a meter's own, and the hand's.
-    for (const near of [11.5, 12, 12.6]) expect(volts(near)).toBe('answered without looking');
+    for (const near of [10.7, 12.9]) expect(volts(near)).toBe('answered without looking');
+    for (const far of [10.4, 13.2]) expect(volts(far)).toMatch(/^the machine shows/);
   });
 
   it('a practice unit that was ended by mistake goes on when that line is struck out', () => {

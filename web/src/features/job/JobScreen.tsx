@@ -2,6 +2,7 @@
 import { standing, STAGES, whereHandsWere, type StageId, type WhereHandsWere } from '@amber-gauge/core/bench';
 import { useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { useSettings, useSources } from '../../shared/api/queries.js';
 import { submitLines } from '../../shared/outbox/outbox.js';
 import { useAsked } from './asked.js';
 import { FindContext } from './find/findContext.js';
@@ -32,9 +33,11 @@ const Debriefing = lazyPart(() => import('./practice/Debriefing.js').then((modul
 export function JobScreen() {
   const { id = '', stage } = useParams();
   const { view, error } = useJobView(id);
+  // On the screen from the start: coming later they would move keys under the hand.
+  const waited = [useSettings(), useSources()].some((one) => one.isPending && one.failureCount === 0);
   if (error && !view)
     return <p className={classes.message}>{say`${error.message} Go back to the bench, or wait: it is tried again.`}</p>;
-  if (!view) return <p className={classes.message}>{say`Fetching the job.`}</p>;
+  if (!view || waited) return <p className={classes.message}>{say`Fetching the job.`}</p>;
   const present = STAGES.find((one) => one === stage) ?? view.next.stage;
   return <JobLayout key={id} view={view} stage={present} />;
 }

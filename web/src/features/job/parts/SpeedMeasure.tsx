@@ -1,38 +1,25 @@
 /** Measuring one speed of the unit: choose it, drop the recording, read the ribbon and the number. */
-import {
-  didNotTurn,
-  jobSpeeds,
-  jobTolerance,
-  modelOf,
-  toleranceWords,
-  type PitchPosition,
-  type SpeedPair,
-  type SpeedReading,
-} from '@amber-gauge/core/bench';
-import type { Job, Run, Source } from '@amber-gauge/contract';
+import { didNotTurn, jobSpeeds, jobTolerance, toleranceWords, type PitchPosition } from '@amber-gauge/core/bench';
 import { figureInUse, FLUTTER_STANDARDS } from '@amber-gauge/core/speed';
-import { familyOf, type FamilySpeed } from '@amber-gauge/core/families';
+import { familyOf } from '@amber-gauge/core/families';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
-import { useRun, useSettings, useSources } from '../../../shared/api/queries.js';
+import { useSettings, useSources } from '../../../shared/api/queries.js';
 import { makeLine, submitLines } from '../../../shared/outbox/outbox.js';
-import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { SpeedReadout } from '../../measuring/parts/SpeedReadout.js';
 import { Warnings } from '../../measuring/parts/Warnings.js';
 import { storeInJob } from '../../measuring/storeRun.js';
-import { useParts } from '../../measuring/useParts.js';
 import { Ways } from '../../measuring/ways/Ways.js';
 import { waysFor, type Way } from '../../measuring/ways/way.js';
 import type { StageProps } from '../stages/stageProps.js';
 import { useConditions } from './Conditions.js';
 import { ReadingField } from './ReadingField.js';
+import { useShown } from './useShown.js';
 import { useJobSource } from '../../../shared/api/useJobSource.js';
 import classes from '../stages/Stages.module.css';
 import { say } from '@amber-gauge/core/words';
-
-const RunDetail = lazyPart(() => import('../../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
 interface Props extends StageProps {
   /** Where the pitch control has to stand for what is asked. */
@@ -53,10 +40,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
   const way = ways.includes(chosenWay) ? chosenWay : (ways[0] as Way);
   const [live, setLive] = useState(false);
   const conditions = useConditions(view, family, pitch);
-  const pair = view.state.speeds.find((one) => one.speedId === speed?.id);
-  const reading = shown === undefined ? shownReading(stage, pair) : readBy(shown, pair, view.state.pitched);
-  const run = useRun(reading?.speed.runId ?? null).data ?? null;
-  const before = useRun(pair?.asFound?.speed.runId ?? null).data ?? null;
+  const { reading, run, late } = useShown({ view, stage, speedId: speed?.id, shown });
   const owing = owingSpeed(view, stage, speed?.id);
   if (!speed) return null;
   const stood = () => void submitLines(view.job.id, makeLine(stage, didNotTurn(speed)));
@@ -90,7 +74,7 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
           centre={speed.nominalRpm === null ? 'nominal' : null}
           origin={toleranceWords(view.job)}
           trail={run?.figures.series ?? null}
-          wow={run && figureInUse(run.figures, standard)}
+          wow={late && reading.speed.wowPeakPercent !== null ? 'late' : run && figureInUse(run.figures, standard)}
         />
       )}
       {!live && run && <Warnings figures={run.figures} />}
@@ -135,7 +119,6 @@ export function SpeedMeasure({ view, stage, prompt, speedId, onSpeed, pitch = nu
           label={say`Speed`}
         />
       )}
-      {!live && run && <DetailOf job={view.job} run={run} before={before} speed={speed} sources={sources} />}
     </>
   );
 }
@@ -147,31 +130,3 @@ const owingSpeed = ({ state }: StageProps['view'], stage: string, speedId: strin
       one.speedId !== speedId &&
       (stage === 'take-in' ? state.work.length === 0 && !one.asFound : state.work.length > 0 && !one.asLeft),
   );
-
-function shownReading(stage: string, pair: SpeedPair | undefined): SpeedReading | null {
-  if (!pair) return null;
-  if (stage === 'take-in') return pair.asFound;
-  return stage === 'prove' ? pair.asLeft : pair.latest;
-}
-
-/** The reading of that line: as left, or with the pitch off its rest. */
-const readBy = (
-  key: string | null,
-  pair: SpeedPair | undefined,
-  pitched: readonly SpeedReading[],
-): SpeedReading | null => [pair?.asLeft, ...pitched].find((one) => one && one.key === key) ?? null;
-
-interface DetailProps {
-  readonly job: Job;
-  readonly run: Run;
-  readonly before: Run | null;
-  readonly speed: FamilySpeed;
-  readonly sources: readonly Source[];
-}
-
-/** The run in detail, as found laid under what came after it. */
-function DetailOf({ job, run, before, speed, sources }: DetailProps) {
-  const parts = useParts(familyOf(job.familyId), speed, modelOf(job));
-  const sourceName = sources.find((one) => one.id === run.sourceId)?.name ?? null;
-  return <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />;
-}

@@ -8,6 +8,7 @@ import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
 import { PitchRange } from '../parts/PitchRange.js';
 import { TimerStart } from '../parts/TimerStart.js';
+import { SpeedDetail } from '../parts/SpeedDetail.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import { StartVolts } from '../safe/StartVolts.js';
 import type { StageProps } from '../stages/stageProps.js';
@@ -33,6 +34,7 @@ export function ProveStage(props: StageProps) {
   // What is shown stays until the next is asked for: a fresh number is not swept away.
   const [chosen, setChosen] = useState<string | null>(() => owedChecks(plan)[0]?.id ?? null);
   const check = plan.checks.find((one) => one.id === chosen) ?? owedChecks(plan)[0] ?? null;
+  const spoken = check?.bound.kind === 'speed' ? check.bound.speedId : null;
   const next = owedChecks(plan).find((one) => one.id !== check?.id) ?? null;
   const choose = (id: string, speed?: string) => {
     const bound = plan.checks.find((one) => one.id === id)?.bound;
@@ -48,7 +50,7 @@ export function ProveStage(props: StageProps) {
         <Present
           {...props}
           check={check}
-          speedId={check.bound.kind === 'speed' ? check.bound.speedId : speedId}
+          speedId={spoken ?? speedId}
           onSpeed={(id) => choose(`speed.${id}`, id)}
           next={next}
           onNext={() => next && choose(next.id)}
@@ -63,6 +65,12 @@ export function ProveStage(props: StageProps) {
       <BeforeAfter view={view} />
       <PitchRange view={view} />
       <TimerStart view={view} stage={stage} kinds={['warm-up', 'soak']} />
+      <SpeedDetail
+        view={view}
+        stage={stage}
+        speedId={spoken ?? speedId}
+        {...(check && { shown: spoken ? check.by : null })}
+      />
     </>
   );
 }

@@ -5,13 +5,14 @@ import { Coach } from '../coach/Coach.js';
 import { BeforeAfter } from '../parts/BeforeAfter.js';
 import { PitchRange } from '../parts/PitchRange.js';
 import { TimerStart } from '../parts/TimerStart.js';
+import { SpeedDetail } from '../parts/SpeedDetail.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
 import { say } from '@amber-gauge/core/words';
 
 export function SpeedStage(props: StageProps) {
-  const { view, stage } = props;
+  const { view, stage, speedId } = props;
   const course = view.state.coach;
   const trimming = course !== null && course.advice.kind !== 'stop';
   const caution = isLive(view.state.power) && (
@@ -39,6 +40,7 @@ export function SpeedStage(props: StageProps) {
       <BeforeAfter view={view} />
       <PitchRange view={view} />
       <TimerStart view={view} stage={stage} kinds={['warm-up']} />
+      <SpeedDetail view={view} stage={stage} speedId={speedId} />
     </>
   );
 }

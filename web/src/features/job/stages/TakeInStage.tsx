@@ -11,6 +11,7 @@ import { Earlier } from '../parts/Earlier.js';
 import { EditJob } from '../parts/EditJob.js';
 import { PhotoAdd } from '../photos/PhotoAdd.js';
 import { PhotoStrip } from '../photos/PhotoStrip.js';
+import { SpeedDetail } from '../parts/SpeedDetail.js';
 import { SpeedMeasure } from '../parts/SpeedMeasure.js';
 import type { StageProps } from './stageProps.js';
 import classes from './Stages.module.css';
@@ -53,8 +54,9 @@ export function TakeInStage(props: StageProps) {
       </div>
       <PhotoStrip view={props.view} stage={props.stage} about={null} />
       <Noise view={props.view} stage={props.stage} speedId={props.speedId} />
-      <KnownFaults view={props.view} />
       <Terms view={props.view} stage={props.stage} />
+      <KnownFaults view={props.view} />
+      <SpeedDetail view={props.view} stage={props.stage} speedId={props.speedId} />
       {editing && <EditJob job={job} onDone={() => setEditing(false)} />}
     </>
   );

@@ -16,8 +16,8 @@ interface Props {
   /** The tolerance in words, with its origin. */
   readonly origin: string;
   readonly trail: RibbonTrail | null;
-  /** Wow and flutter by the standard in use; null where the way sees none. */
-  readonly wow?: FigureInUse | null;
+  /** Wow and flutter by the standard in use; null where the way sees none, its place is kept while it is fetched. */
+  readonly wow?: FigureInUse | 'late' | null;
   /** What can be done with this reading, at the end of the number's row. */
   readonly children?: ReactNode;
 }
@@ -33,6 +33,11 @@ const MEAN_WORDS: Partial<Record<SpeedBody['method'], string>> = {
 
 /** Under 1000 to a tenth where it has one, above to whole turns. */
 const plainRpm = (rpm: number): string => String(Number(fixed(rpm, rpm < 1000 ? 1 : 0)));
+
+function wowPercent(wow: FigureInUse | 'late'): string {
+  if (wow === 'late') return '…';
+  return wow.percent === null ? say`too short to tell` : `${fixed(wow.percent, 2)}\u202f%`;
+}
 
 export function SpeedReadout({
   reading,
@@ -71,8 +76,8 @@ export function SpeedReadout({
           {errorPercent !== null && <span className={classes.verdict}>{verdictWords(verdict)}</span>}
           {wow && (
             <span className={classes.wow} data-testid="wow-figure">
-              {say`wow ${wow.percent === null ? say`too short to tell` : `${fixed(wow.percent, 2)}\u202f%`}`}
-              <span className="quiet"> {wow.words}</span>
+              {say`wow ${wowPercent(wow)}`}
+              <span className="quiet"> {wow === 'late' ? say`being fetched` : wow.words}</span>
             </span>
           )}
           {children && <span className={classes.actions}>{children}</span>}
