@@ -288,42 +288,9 @@ describe('an open-reel deck', () => {
     expect(holdback([], 'stop')).toBe(0);
     expect(reelDeck.unit([], 8).see('tape.error.percent', { mode: 'stop' }).mean).toBe(-100);
   });
-
-  it('has half the speed with twice the poles; a relay that does not change over leaves it twice too fast (120 f/p)', () => {
-    const error = (faults: readonly string[]) =>
-      reelDeck.unit(faults, 8).see('motor.error.percent', { setting: '9.5', warm: 1 }).mean;
-    expect(error([])).toBeCloseTo(0, 9);
-    expect(error(['pole-stuck'])).toBeCloseTo(100, 9);
-  });
-
-  it('with too much holdback is right in the middle of the reel and slow at its end (common practice)', () => {
-    const error = (mode: string) =>
-      reelDeck.unit(['holdback-high'], 6).see('tape.error.percent', { mode, warm: 1 }).mean;
-    expect(Math.abs(error(''))).toBeLessThan(1);
-    expect(error('end')).toBeLessThan(-1);
-  });
 });
 
 describe('a video recorder', () => {
-  const good = (faults: readonly string[], mode: string) =>
-    videoRecorder.unit(faults, 8).see('picture.dB', { mode }).mean > 35;
-  const shown = (...faults: string[]) => ['play', 'still', 'search'].filter((mode) => good(faults, mode));
-
-  it('shows in search and in still and not in play what the heads give, when the capstan’s own pulses are lost (common practice)', () => {
-    expect(shown()).toEqual(['play', 'still', 'search']);
-    expect(shown('fg-track')).toEqual(['still', 'search']);
-    expect(shown('control-dirty')).toEqual(['still', 'search']);
-    expect(shown('heads-dirty')).toEqual([]);
-    expect(shown('coil-open')).toEqual(['still']);
-  });
-
-  it('races with its FG lost and quivers with one Hall or one coil gone (common practice)', () => {
-    const at = (fault: string, quantity: string) => videoRecorder.unit([fault], 8).see(quantity, { mode: 'play' }).mean;
-    expect(at('fg-track', 'tape.error.percent')).toBeGreaterThan(100);
-    expect(at('hall-dead', 'capstan.quivers')).toBe(1);
-    expect(at('coil-open', 'capstan.quivers')).toBe(1);
-  });
-
   it('has noise fall off with the level of its heads: a tenth of it is 20 dB (definition)', () => {
     const level = videoRecorder.unit(['heads-dirty'], 8);
     const loss = videoRecorder.unit([], 8).see('picture.dB').mean - level.see('picture.dB').mean;

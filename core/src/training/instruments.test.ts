@@ -124,7 +124,7 @@ describe('the scope', () => {
   });
 });
 
-it('a hundred turns of 33⅓ are three minutes, each end a thumb of 0.15 s beside', () => {
+it('a hundred turns of 33⅓ are three minutes, each end a thumb of 0.15 s beside (standards: 0.1 to 0.2 s)', () => {
   const count = (acts: number) => measured('stopwatch', stand({ x: [100 / 3, 0] }, { acts })).done;
   const seconds = often((acts) => parseFloat(/in ([\d.]+)/.exec(count(acts).words)?.[1] ?? ''));
   expect(mean(seconds)).toBeCloseTo(180, 1);

@@ -25,16 +25,6 @@ const measured = async ({ samples, sampleRate }: PracticeSound, wish: Partial<So
   });
   return result.kind === 'measured' ? result.meanRpm : NaN;
 };
-/** Power of a part of the sound around a frequency, by correlation with its sine and cosine. */
-function power({ samples, sampleRate }: PracticeSound, hz: number): number {
-  let [re, im] = [0, 0];
-  samples.forEach((value, n) => {
-    re += value * Math.cos((2 * Math.PI * hz * n) / sampleRate);
-    im += value * Math.sin((2 * Math.PI * hz * n) / sampleRate);
-  });
-  return (re * re + im * im) / samples.length ** 2;
-}
-
 describe('the motor’s sound', () => {
   it('of a cleaner at both settings is measured at the speed of its shaft', async () => {
     for (const setting of ['high', 'low']) {
@@ -44,14 +34,6 @@ describe('the motor’s sound', () => {
       expect(await measured(sound as PracticeSound, {})).toBeCloseTo(rpm, -2);
     }
   }, 30_000);
-
-  it('of a motor of three segments lies at six lines a turn: 240 Hz at 2400 rpm (standards, sound without a tone)', () => {
-    const deck = visit(jobWith('belt-turntable-dc', 'turntable-dc', []), ON());
-    const [place] = placesOf(deck, 'sound');
-    const { sound } = measureAt(deck, 'sound', place as NonNullable<typeof place>, { setting: '33' }, 3);
-    const hz = (deck.unit.see('motor.rpm', { setting: '33' }).mean / 60) * 6;
-    expect(power(sound as PracticeSound, hz)).toBeGreaterThan(100 * power(sound as PracticeSound, hz / 2));
-  });
 
   it('what is off, or stands, is silent; a dry bearing and worn brushes are louder between the lines', () => {
     expect(record(cleaner(), 'high', ON(), OFF())).toMatchObject({

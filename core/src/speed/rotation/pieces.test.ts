@@ -251,10 +251,10 @@ describe('stretches of pulses', () => {
 describe('weak places', () => {
   const perTurn = 6;
   const even = range(perTurn, (i) => i / perTurn);
-  const turns = (dips: Readonly<Record<number, number>>, count = 10) => {
-    const timeS = range(perTurn * count, (i) => i / 20);
-    const levels = range(perTurn * count, (i) => dips[i % perTurn] ?? 1);
-    return weakSegments(countPulses(timeS, perTurn) as CountedPulses, timeS, levels, even, perTurn);
+  const turns = (dips: Readonly<Record<number, number>>, count = 10, places = perTurn) => {
+    const timeS = range(places * count, (i) => i / 20);
+    const levels = range(places * count, (i) => dips[i % places] ?? 1);
+    return weakSegments(countPulses(timeS, places) as CountedPulses, timeS, levels, even, places);
   };
   it('dip once a turn: where, how far, and by how many degrees', () => {
     const [one, ...others] = turns({ 2: 0.6 });
@@ -281,12 +281,14 @@ describe('weak places', () => {
   it('beside each other are one, the deepest; a dip of less than a quarter is none', () => {
     expect(turns({ 2: 0.7, 3: 0.5 }).map(({ place }) => place)).toEqual([3]);
     expect(turns({ 0: 0.7, 5: 0.5 }).map(({ place }) => place)).toEqual([5]);
+    expect(turns({ 2: 0.5, 3: 0.5 }).map(({ place }) => place)).toEqual([2]);
     expect(turns({ 2: 0.76 })).toEqual([]);
     expect(turns({ 2: 0.74 })).toHaveLength(1);
   });
   it('of more than a third are an eccentric gap, no places; three turns are wanted, and three a turn', () => {
     expect(turns({ 0: 0.5, 2: 0.5 })).toHaveLength(2);
     expect(turns({ 0: 0.5, 2: 0.5, 4: 0.5 })).toEqual([]);
-    expect([turns({ 2: 0.5 }, 4), turns({ 2: 0.5 }, 2)].map((all) => all.length)).toEqual([1, 0]);
+    expect([4, 3, 2].map((count) => turns({ 2: 0.5 }, count).length)).toEqual([1, 0, 0]);
+    expect([3, 2].map((few) => turns({ 1: 0.5 }, 10, few).length)).toEqual([1, 0]);
   });
 });
