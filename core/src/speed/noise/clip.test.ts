@@ -77,15 +77,24 @@ describe('hum', () => {
 
 describe('ticks', () => {
   const noise = gaussian(seeded(4));
-  /** A burst of 4 ms each period. */
-  const ticking = (hz: number, size = 0.5) =>
-    clip(6, (t) => (((t * hz) % 1) / hz < 0.004 ? size * noise() : 0) + 0.01 * noise());
+  /** A burst of 4 ms each period, every second one `weak` times as loud. */
+  const ticking = (hz: number, weak = 1) =>
+    clip(6, (t) => {
+      const loud = Math.floor(t * hz) % 2 === 1 ? weak : 1;
+      return (((t * hz) % 1) / hz < 0.004 ? 0.5 * loud * noise() : 0) + 0.01 * noise();
+    }).ticks;
 
-  it.each([1, 2.5, 7, 20, 45])('%d a second are so many, and regular', (hz) => {
-    const { ticks } = ticking(hz);
-    expect(Math.abs((ticks?.hz ?? 0) / hz - 1)).toBeLessThan(0.02);
-    expect(ticks?.regularity).toBeGreaterThan(0.4);
+  it.each([1.07, 2.5, 7.3, 19.3, 44.5])('%d a second are so many, and regular', (hz) => {
+    const ticks = ticking(hz);
+    expect(Math.abs((ticks?.hz ?? 0) / hz - 1)).toBeLessThan(0.002);
+    expect(ticks?.regularity).toBeGreaterThan(0.85);
     expect(ticks?.regularity).toBeLessThanOrEqual(1);
+  });
+
+  it('with every second one weak come half as often, once they are less like each other than seven tenths', () => {
+    // Alike by 2r/(1 + r²): 0.8 at a half, 0.62 at 0.35.
+    expect(ticking(7.3, 0.5)?.hz).toBeCloseTo(7.3, 1);
+    expect(ticking(7.3, 0.35)?.hz).toBeCloseTo(3.65, 1);
   });
 
   it('noise has none, nor has a steady hum', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { edgeFinder, evenStep, risingEdges } from './edges.js';
+import { sourceOf } from '../../formats/channels.test-data.js';
+import { edgeFinder, edgesOf, evenStep, risingEdges, swingOf, type Edges, type Swing } from './edges.js';
 
 const edgesIn = (samples: readonly number[], width = 1, hysteresis?: number) => {
   const finder = edgeFinder({ low: 0, high: 1 }, width, hysteresis);
@@ -37,6 +38,22 @@ describe('rising edges', () => {
     const slope = Array.from({ length: 41 }, (_, i) => Math.min(1, Math.max(0, (i - 10) / 20)));
     expect(edgesIn(slope).edges[0]).toBeCloseTo(20, 6);
     expect(edgesIn(slope, 5).edges[0]).toBeCloseTo(20, 6);
+  });
+
+  it.each([2.6, 5.37, 11.1, 40.7])('of a sine of %s samples stand within three thousandths of one', async (period) => {
+    const wave = (n: number) => 0.3 + 0.2 * Math.sin((2 * Math.PI * (n - 1.3)) / period);
+    const source = sourceOf(
+      8000,
+      Float64Array.from({ length: 3000 }, (_, n) => wave(n)),
+    );
+    const { at, duty, coarse } = (await edgesOf(source, (await swingOf(source)) as Swing)) as Edges;
+    expect(Math.abs(at.length - 3000 / period)).toBeLessThan(2);
+    // The ends lean on what is not there.
+    for (const edge of at.subarray(3, -3)) {
+      const turns = (edge - 1.3) / period;
+      expect(Math.abs(turns - Math.round(turns)) * period).toBeLessThan(0.003);
+    }
+    expect([Math.abs(duty - 0.5) < 0.02, coarse]).toEqual([true, false]);
   });
 
   it('know how long the signal stood high, and how much each cycle swung', () => {

@@ -54,6 +54,12 @@ describe('a gyroscope log', () => {
     expect(result.unit).toBe('deg/s');
   });
 
+  it('of a logger left running is that of the ten seconds it turned, whatever the hand did', () => {
+    const long: Part = { seconds: 100, rpm: 0 };
+    for (const more of [[], [{ seconds: 0.5, rpm: 400 }, REST]])
+      expect(measured(log([long, turn(33.6, 10), long, ...more], { bias: 0.1 })).meanRpm).toBeCloseTo(33.6, 3);
+  });
+
   it('without a standstill still gives it, and says that its bias is in it', () => {
     const result = measured(log([turn(33.6)]));
     expect(result.meanRpm).toBeCloseTo(33.6, 3);

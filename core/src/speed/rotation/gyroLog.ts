@@ -5,7 +5,15 @@ import type { GyroWish } from './gyroResult.js';
 import type { AxisUnit, GyroColumns } from './gyroColumns.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { unwrapCounter } from './timeBase.js';
-import { FULL_RATE, GAP_STEPS, GYRO_STILL_PART, LEAST_ROWS, SHORTEST_STILL_S, STILL_MARGIN } from './defaults.js';
+import {
+  FULL_RATE,
+  GAP_STEPS,
+  GYRO_STILL_PART,
+  LEAST_ROWS,
+  SHORTEST_RUN_S,
+  SHORTEST_STILL_S,
+  STILL_MARGIN,
+} from './defaults.js';
 
 /** A log that cannot be used: the reason, and the line it stands in. */
 export const refuse = (reason: UnusableRotation['reason'], line = 0): UnusableRotation => ({
@@ -64,10 +72,18 @@ export function restOf(log: GyroLog): {
 } {
   const none = log.axes.map(() => 0);
   const rough = magnitude(log, none);
-  const full = quantile(rough, FULL_RATE);
+  const full = fullRate(log.timeS, rough);
   const still = longest(log.timeS, rough, (rate) => rate < GYRO_STILL_PART * full);
   const hasStill = still !== null && lengthS(log.timeS, still) >= SHORTEST_STILL_S;
   return { full, bias: hasStill ? meanVector(log.axes, inner(still)) : none, hasStill };
+}
+
+/** What it passes in a tenth of the time; of a log that stands nearly always, what it passes for as long as a run must last. */
+function fullRate(timeS: Float64Array, rate: Float64Array): number {
+  const usual = quantile(rate, FULL_RATE);
+  const runPart = SHORTEST_RUN_S / 2 / Math.max(SHORTEST_RUN_S, lengthS(timeS, [0, timeS.length]));
+  const held = quantile(rate, 1 - runPart);
+  return usual < GYRO_STILL_PART * held ? held : usual;
 }
 
 /** Size of the rate once the bias is taken off, in the log's unit. */

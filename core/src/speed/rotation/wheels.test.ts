@@ -72,6 +72,34 @@ describe('a wheel', () => {
     expect(often.warnings).toContain('MISSING_PULSES');
   });
 
+  it.each([
+    [8, 12.3, 0.37, 2],
+    [12, 5.5, 1.6, 1],
+    [6, 20.4, 0.37, 2],
+    [6, 8.4, 0.77, 2],
+  ])(
+    'of %i uneven poles over %d turns, wow %d times a turn of %d percent: each told from the other',
+    async (perTurn, turns, per, percent) => {
+      const late = Array.from({ length: perTurn }, (_, i) => 0.04 * Math.sin(1 + 2.3 * i * i));
+      const w = (2 * Math.PI * per) / TURN_S;
+      const at = (t: number) => (t + (percent / 100 / w) * (1 - Math.cos(w * t))) / TURN_S;
+      const times = Array.from({ length: Math.floor(perTurn * turns) }, (_, n) => {
+        const wanted = (n + (late[n % perTurn] as number)) / perTurn;
+        let t = wanted * TURN_S;
+        for (let i = 0; i < 30; i++) t += (wanted - at(t)) * TURN_S;
+        return (t + 3).toFixed(9);
+      });
+      const found = await measured(times.join('\n'), { perTurn });
+      late.forEach((place, i) => {
+        const next = late[(i + 1) % perTurn] as number;
+        expect(Math.abs((found.spacingErrorsPercent[i] as number) - 100 * (next - place))).toBeLessThan(0.03);
+      });
+      expect(Math.abs(found.meanRpm / RPM - 1)).toBeLessThan(2e-6);
+      expect(Math.abs((found.lines[0]?.peakPercent ?? 0) / percent - 1)).toBeLessThan(0.005);
+      expect(Math.abs((found.lines[0]?.frequencyHz ?? 0) * TURN_S - per)).toBeLessThan(0.001);
+    },
+  );
+
   it('polled in steps says what they cost: half a step at either end, two rectangles', async () => {
     const rows = ['time (s)'];
     for (let n = 0; n < 240; n++) rows.push((Math.round((n * 0.1013) / 0.004) * 0.004).toFixed(3));

@@ -4,11 +4,13 @@ import { gaussian, seeded, withoutKernel } from '../../numeric/index.js';
 import { addedWords, withoutAdded } from './added.js';
 import type { Baseband } from './baseband.js';
 import { flutterSpectrum } from './display.js';
+import { rotationOf } from '../rotation/track.js';
+import { budget } from './budget.js';
 import { fitLinesAndTrend, slowNoise, wanderHz } from './lines.js';
 import { phaseTrack, type PhaseTrack } from './phase.js';
 import { findStretches, wrap } from './presence.js';
 import { stepIn } from './splice.js';
-import { meanHz } from './trend.js';
+import { fitTrend, meanHz } from './trend.js';
 
 const TAU = 2 * Math.PI;
 const range = (count: number, make: (i: number) => number) => Float64Array.from({ length: count }, (_, i) => make(i));
@@ -218,6 +220,14 @@ describe('lines in the phase', () => {
       return (part % 2 === 0 ? 1 : -1) * TAU * 0.1 * (t - 2 * part) + 0.001 * noise();
     });
     expect(wanderHz(zigzag, zigzag.phase)).toBeCloseTo(0.1 / Math.sqrt(8), 3);
+    // In the budgets of a tone of 50 Hz and of a shaft of 50 turns a second: of the nominal, percent.
+    const track = { ...zigzag, centreHz: 50 };
+    const fit = { ...fitTrend(track, 1, []), residual: zigzag.phase };
+    const wanted = 0.1 / Math.sqrt(8) / 0.5;
+    const tone = budget(track, fit, { nominalHz: 50 }, 50, 0);
+    const shaft = rotationOf(track, fit, { nominalRpm: 3000, extraParts: [], warnings: [], noise: 'flat' }).uncertainty;
+    for (const parts of [tone, shaft])
+      expect(parts.find(({ name }) => name === 'wander')?.standardPercent).toBeCloseTo(wanted, 2);
     // Too little to cut into parts.
     expect(wanderHz(still, still.phase.subarray(0, 100))).toBe(0);
   });
