@@ -62,6 +62,14 @@ describe('charge', () => {
     expect(now(washer, power('unplugged-unknown'), volts(311, 'bus')).charge?.safeAt).toBeNull();
   });
 
+  it('that was found gone again changes nothing about since when it is known', () => {
+    const stands = [power('unplugged-unknown'), volts(2, 'bus'), volts(3, 'bus'), volts(311, 'bus')];
+    const since = [1, 2, 3, 4].map((count) => now(washer, ...stands.slice(0, count)).since);
+    expect(since[1]).not.toBe(since[0]);
+    expect(since[2]).toBe(since[1]);
+    expect(since[3]).not.toBe(since[2]);
+  });
+
   it('is not proved gone by alternating volts, by “above”, or while it is live', () => {
     const unplugged = power('unplugged-unknown');
     expect(now(washer, unplugged, volts(0.2, 'bus', { qualifier: 'ac' })).chargeProved).toBe(false);

@@ -153,6 +153,14 @@ describe('what a job wants next', () => {
     expect(wish({ kind: 'hold', prompt: 'volts at the motor' }).text).toContain('volts at the motor');
   });
 
+  it('owes the proof that the charge is gone once somebody worked or said how it stands, and no sooner', () => {
+    const washer = testJob('washer-front', { complaint: 'dead' });
+    const owes = (...bodies: EventBody[]) =>
+      owedItems(washer, jobState(washer, bodies.map(line))).some(({ text }) => text === 'Prove the charge gone');
+    const out: EventBody = { kind: 'power', state: 'unplugged-unknown', conditions: [] };
+    expect([owes(), owes(work('x')), owes(out), owes(out, voltsAt(2, 'bus'))]).toEqual([false, true, true, false]);
+  });
+
   it('owes a place for a reading without one until it has one', () => {
     const homeless = line(reading(null, 5));
     const found = [line(speed('33', 0)), line(speed('45', 0)), homeless];

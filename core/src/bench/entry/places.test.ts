@@ -55,6 +55,11 @@ describe('a place', () => {
     expect(meant(typed)).toBeNull();
   });
 
+  it('of six letters may have one slip, of seven two', () => {
+    const near = (typed: string) => meant(typed, null, ['magnet', 'spindle'].map((name) => place(name)));
+    expect([near('magmet'), near('mogmet'), near('spondlo')]).toEqual([['magnet'], null, ['spindle']]);
+  });
+
   it('a word of several is enough when it has four letters', () => {
     expect(meant('motor')).toEqual(['motor terminals']);
     expect(meant('terminals')).toEqual(['motor terminals']);
