@@ -56,7 +56,12 @@ describe('a place', () => {
   });
 
   it('of six letters may have one slip, of seven two', () => {
-    const near = (typed: string) => meant(typed, null, ['magnet', 'spindle'].map((name) => place(name)));
+    const near = (typed: string) =>
+      meant(
+        typed,
+        null,
+        ['magnet', 'spindle'].map((name) => place(name)),
+      );
     expect([near('magmet'), near('mogmet'), near('spondlo')]).toEqual([['magnet'], null, ['spindle']]);
   });
 

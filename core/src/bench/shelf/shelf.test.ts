@@ -61,7 +61,10 @@ describe('the shelf', () => {
       [null, 1],
     ]);
     // Of twelve two are built in and ten good: no third can be bad, nor eleven be set aside.
-    const built = [['a', lot({ expectedOn: null })], ['b', move('used', 2)]] as const;
+    const built = [
+      ['a', lot({ expectedOn: null })],
+      ['b', move('used', 2)],
+    ] as const;
     const then = (last: ShelfBody) => shelfOf(lines(...built, ['c', last]), TODAY).problems.length;
     expect([10, 11].map((bad) => then({ kind: 'tested', lot: 'a', good: 0, bad }))).toEqual([0, 1]);
     expect([10, 11].map((count) => then(move('reserved', count)))).toEqual([0, 1]);
