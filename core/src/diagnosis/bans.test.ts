@@ -21,6 +21,13 @@ function expectSaid(path: DrivePath, advice: Advice): void {
   const repair = path.repairs.find((one) => step.kind === 'mend' && one.id === step.id);
   const { power = 'either', waitMin = 0, name = '' } = test ?? repair ?? {};
   expect(step.what.startsWith(name) && name !== '').toBe(true);
+  const level = path.levels.findIndex((one) => one.id === (test ?? repair)?.level);
+  expect(step.needs.includes(path.levels[level]?.name ?? ''), step.id).toBe(level > 0);
+  const mend = advice.mends.find((one) => repair && one.repair.id === repair.id);
+  if (mend)
+    expect(step.why).toContain(
+      `${(100 * mend.chance).toFixed(0)} % that it cures, about ${mend.minutes.toFixed(0)} min`,
+    );
   const off = step.needs.includes('power off, charge measured gone');
   expect(off, step.id).toBe(repair ? power !== 'running' : power === 'dead');
   expect(step.needs.includes('power on, running'), step.id).toBe(power === 'running');
@@ -42,6 +49,12 @@ describe.each([...PATHS.keys()])('%s', (id) => {
       const posterior = posteriorOf(engine, eventsOf(path, answers(path, random)));
       const advice = adviseNext(engine, posterior, untouched(engine));
       expect(advice.bans).toEqual(bansOf(engine, posterior));
+      // The likeliest first, each once, what was only told last.
+      const chances = advice.bans.map(({ chance }) => chance ?? -1);
+      expect(chances).toEqual(chances.toSorted((a, b) => b - a));
+      expect(new Set(advice.bans.map((ban) => ban.id)).size).toBe(chances.length);
+      const both = [...advice.tests, ...advice.rest].map((one) => one.test.id);
+      expect(new Set(both).size).toBe(both.length);
       expectSaid(path, advice);
       const [lead] = advice.tests;
       if (lead?.first) expect(lead.forbidden, lead.test.id).toBeNull();

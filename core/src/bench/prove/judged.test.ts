@@ -77,6 +77,37 @@ describe('a speed', () => {
   });
 });
 
+describe('a look or a trial', () => {
+  const told = (testId: string, outcome: string): EventBody =>
+    ({ kind: 'answer', testId, name: testId, outcome, words: outcome, value: null, unit: null }) as EventBody;
+  const tried = (block: string, trial: string, result: 'no-change' | 'changed'): EventBody =>
+    ({ kind: 'tried', block, trial, name: block, result }) as EventBody;
+
+  it('is shown by its own answer, whatever was said of another, and by the last of them', () => {
+    const rumble = (...answers: EventBody[]) =>
+      check('test.rumble', [...WORKED, ...answers.map((one, i): Entry => [1 + i, one])]).status;
+    expect(rumble(told('wow-rate', 'every-turn'))).toBe('owed');
+    expect(rumble(told('rumble', 'rumbles'), told('wow-rate', 'none'))).toBe('bad');
+    expect(rumble(told('rumble', 'rumbles'), told('rumble', 'none'))).toBe('met');
+  });
+
+  it('of one part by tapping says nothing of it by cold, nor of another part', () => {
+    const trial = (...bodies: EventBody[]) =>
+      check(
+        'trial.motor.tap',
+        bodies.map((one, i): Entry => [i, one]),
+      ).status;
+    const before = tried('motor', 'tapped', 'changed');
+    const work = workSaid(FAMILY, { action: 'clean', what: 'the motor' });
+    expect(trial(before, work)).toBe('owed');
+    expect(trial(before, work, tried('motor', 'cooled', 'no-change'), tried('belt', 'tapped', 'no-change'))).toBe(
+      'owed',
+    );
+    expect(trial(before, work, tried('motor', 'tapped', 'no-change'))).toBe('met');
+    expect(trial(before, work, tried('motor', 'tapped', 'changed'), tried('belt', 'tapped', 'no-change'))).toBe('bad');
+  });
+});
+
 describe('a soak', () => {
   const soak = (minutes: number): EventBody => ({ kind: 'timer', timer: 'soak', label: '', minutes });
   const answered: EventBody = { kind: 'timer-end', target: 'k2', how: 'answered' } as EventBody;

@@ -90,6 +90,11 @@ describe('the next step', () => {
     // At its stop it is nudged the other way.
     expect(nudged(-1, 'clockwise', { travelTurns: 10, stoodTurns: 9.9 })).toMatchObject({ turns: -0.5 });
     expect(nudged(1, 'clockwise', { travelTurns: 10, stoodTurns: 0.1 })).toMatchObject({ turns: 0.5 });
+    // A fiftieth of a turn is left at either end; short of that three quarters of the way.
+    const near = (error: number, stoodTurns: number) => nudged(error, 'clockwise', { travelTurns: 10, stoodTurns });
+    expect([near(-1, 9.49), near(-1, 9.47), near(1, 0.51), near(1, 0.53)]).toMatchObject(
+      [-0.5, 0.75 * 0.51, 0.5, -0.75 * 0.51].map((turns) => ({ turns: expect.closeTo(turns, 9) as number })),
+    );
   });
 
   it('nudges twice as far when the first showed nothing', () => {
@@ -103,7 +108,8 @@ describe('the next step', () => {
     expect(advice.turns).toBeLessThan(-0.85);
     expect(advice.turns).toBeGreaterThan(-1.1);
     expect(advice).toMatchObject({ trimId: 't', watchSpeedId: 's', turnsBack: true });
-    expect(Math.abs(advice.untilPercent)).toBeLessThan(0.2);
+    // The play is turned, and moves nothing.
+    expect(Math.abs(advice.untilPercent)).toBeLessThan(0.06);
     const lopsided = next([read(1), turned(0.5), read(2)], {
       speeds: [{ id: 's', label: 's', lowerPercent: -1, upperPercent: 2 }],
     });
