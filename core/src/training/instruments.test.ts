@@ -132,7 +132,8 @@ it('a hundred turns of 33⅓ are three minutes, each end a thumb of 0.15 s besid
   // 2 √2 0.15 s of 180 s, of 33⅓.
   expect(count(0).words).toMatch(/ ± 0\.08\u202frpm$/);
   expect(count(0).minutes).toBeCloseTo(4, 1);
-  expect(measured('stopwatch', stand({ x: [121, 0] })).done.typed).toBeNull();
+  expect(measured('stopwatch', stand({ x: [121, 0] })).done).toMatchObject({ typed: null, minutes: 1 });
+  expect(measured('stopwatch', stand({})).done).toMatchObject({ typed: null, minutes: 1 });
   expect(measured('stopwatch', stand({ x: [119, 0] })).done.minutes).toBeCloseTo(1 + 100 / 119, 1);
 });
 
@@ -208,7 +209,8 @@ describe('the microphone', () => {
       return [first - more, second + more] as const;
     });
     ends.slice(1).forEach(([start], k) => expect(Math.abs(start - (ends[k]?.[1] ?? 0))).toBeLessThan(1.5));
-    expect(spread(ends.map(([start]) => start))).toBeGreaterThan(15);
+    expect(spread(ends.map(([start]) => start))).toBeGreaterThan(20);
+    expect(spread(ends.map(([start]) => start))).toBeLessThan(50);
     expect(mean(ends.map(([start]) => start))).toBeCloseTo(700, -2);
   });
 });

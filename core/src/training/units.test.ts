@@ -31,6 +31,14 @@ describe('units', () => {
     const { spec, complaint } = drawPractice('stand-mixer', 5);
     const read = readPracticeFile(practiceFile(spec, complaint));
     expect(read).toEqual({ unit: { familyId: 'stand-mixer', spec, complaint } });
+    // Without a word of the owner's he says what such a fault makes him say; one letter is a word.
+    const said = (more: object) => readPracticeFile(FILE(more));
+    expect(said({})).toMatchObject({
+      unit: { complaint: visit(jobWith('belt-turntable-dc', 'turntable-dc', ['lamp'], 1)).unit.complaint },
+    });
+    for (const one of ['?', 'x'.repeat(2000)])
+      expect(said({ complaint: one })).toMatchObject({ unit: { complaint: one } });
+    expect(said({ seed: 2147483647 })).toMatchObject({ unit: { spec: { seed: 2147483647 } } });
   });
 
   it.each([
@@ -40,7 +48,9 @@ describe('units', () => {
     ['a strange field', FILE({ colour: 'red' }), /colour|key/],
     ['a seed below nought', FILE({ seed: -1 }), /seed.*from 0/],
     ['a seed that is none', FILE({ seed: 1.5 }), /seed.*whole number/],
-    ['a seed beyond', FILE({ seed: 1e12 }), /seed.*2147483647/],
+    ['a seed beyond', FILE({ seed: 2147483648 }), /seed.*2147483647/],
+    ['an owner who says nothing', FILE({ complaint: '' }), /complaint/],
+    ['an owner who says too much', FILE({ complaint: 'x'.repeat(2001) }), /complaint/],
     ['seven faults', FILE({ faults: Array(7).fill('lamp') }), /faults.*six/],
     ['no such machine', FILE({ machine: 'washer' }), /no machine “washer”/],
     ['no such fault', FILE({ faults: ['gremlin'] }), /no fault gremlin/],
