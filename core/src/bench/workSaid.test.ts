@@ -3,41 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { PATHS, recipeOf } from '../families/index.js';
 import { workOfRepair } from './find/workOf.js';
 import { workSaid } from './workSaid.js';
+import told from './workSaid.json' with { type: 'json' };
 
 const reach = (action: 'clean' | 'oil' | 'adjust' | 'replace' | 'repair', what: string, family = 'belt-turntable-dc') =>
   workSaid(family, { action, what }).reach ?? 'unsaid';
 
 describe('work as it is said', () => {
-  it.each([
-    ['replace', 'Q3'],
-    ['replace', 'IC2 and R117'],
-    ['replace', 'the reservoir cap'],
-    ['replace', 'all electrolytics'],
-    ['repair', 'two dry joints at the regulator'],
-    ['repair', 'resoldered the motor leads'],
-    ['replace', 'the motor'],
-    ['replace', 'the fuse'],
-    ['replace', 'the power switch spring and its contacts in the switch'],
-    ['repair', 'the track beside the belt cover screw'],
-    ['replace', 'MOSFETs of leg 2'],
-  ] as const)('%s %s: the circuit', (action, what) => expect(reach(action, what)).toBe('circuit'));
-
-  it.each([
-    ['replace', 'the belt'],
-    ['replace', 'pinch roller and idler tyre'],
-    ['replace', 'the platter bearing'],
-    ['repair', 'the idler spring'],
-    ['replace', 'E-clip and washer of the flywheel'],
-    ['clean', 'the switch'],
-    ['oil', 'the motor bearings'],
-    ['adjust', 'trim 33 to 1:15'],
-  ] as const)('%s %s: what turns', (action, what) => expect(reach(action, what)).toBe('mechanics'));
-
-  it.each([
-    ['replace', 'the grommet'],
-    ['repair', 'the thing under the deck'],
-    ['replace', 'both'],
-  ] as const)('%s %s: it does not say', (action, what) => expect(reach(action, what)).toBe('unsaid'));
+  it.each(told.lines as [Parameters<typeof reach>[0], string, string][])('%s %s: %s', (action, what, part) =>
+    expect(reach(action, what)).toBe(part),
+  );
 
   it('touches the parts it names, by whole words: the recorder has no cord in it', () => {
     const touched = (what: string) => workSaid('video-recorder', { action: 'clean', what }).blocks ?? [];

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import told from './spoken.json' with { type: 'json' };
 import { spokenMeasures } from './spoken.js';
 
 /** What is said, each with its values in units without a prefix; the way it is written and said at benches is common practice. */
@@ -11,33 +12,7 @@ const said = (text: string) =>
   ]);
 
 describe('measures in a spoken line', () => {
-  it.each([
-    ['4k7', ['4k7', [4700], 'Ω', 'exact']],
-    ['4R7', ['4R7', [4.7], 'Ω', 'exact']],
-    ['0R22', ['0R22', [0.22], 'Ω', 'exact']],
-    ['2V5', ['2V5', [2.5], 'V', 'exact']],
-    ['reads 12 mV', ['12 mV', [0.012], 'V', 'exact']],
-    ['0,5 A', ['0,5 A', [0.5], 'A', 'exact']],
-    ['-12 V', ['-12 V', [-12], 'V', 'exact']],
-    ['5-6 V', ['5-6 V', [5, 6], 'V', 'between']],
-    ['5 to 6 V', ['5 to 6 V', [5, 6], 'V', 'between']],
-    ['between 3 and 5 V', ['between 3 and 5 V', [3, 5], 'V', 'between']],
-    ['>20M', ['>20M', [20e6], 'Ω', 'above']],
-    ['at least 2 MΩ', ['at least 2 MΩ', [2e6], 'Ω', 'above']],
-    ['below 0.5 Ω', ['below 0.5 Ω', [0.5], 'Ω', 'below']],
-    ['≤ 3 V', ['≤ 3 V', [3], 'V', 'below']],
-    ['4m7H coil', ['4m7H', [0.0047], 'H', 'exact']],
-    ['4k7 ohms left', ['4k7 ohms', [4700], 'Ω', 'exact']],
-    ['12 ms', ['12 ms', [0.012], 's', 'exact']],
-    ['3 min', ['3 min', [180], 's', 'exact']],
-    ['45 C', ['45 C', [45], '°C', 'exact']],
-    ['500 mV to 2 V', ['500 mV to 2 V', [0.5, 2], 'V', 'between']],
-    ['900 Ω to 1.2 kΩ', ['900 Ω to 1.2 kΩ', [900, 1200], 'Ω', 'between']],
-    ['OL', ['OL', [], 'Ω', 'overload']],
-    ['o.l.', ['o.l.', [], 'Ω', 'overload']],
-    ['open circuit', ['open circuit', [], 'Ω', 'open']],
-    ['dead short', ['dead short', [0], 'Ω', 'short']],
-  ])('%s', (text, measure) => {
+  it.each(told.lines as [string, unknown[]][])('%s', (text, measure) => {
     expect(said(text)).toEqual([measure]);
   });
 

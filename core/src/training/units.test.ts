@@ -32,7 +32,7 @@ describe('units', () => {
     const read = readPracticeFile(practiceFile(spec, complaint));
     expect(read).toEqual({ unit: { familyId: 'stand-mixer', spec, complaint } });
     // Without a word of the owner's he says what such a fault makes him say; one letter is a word.
-    const said = (more: object) => readPracticeFile(FILE(more));
+    const said = (more: Record<string, unknown>) => readPracticeFile(FILE(more));
     expect(said({})).toMatchObject({
       unit: { complaint: visit(jobWith('belt-turntable-dc', 'turntable-dc', ['lamp'], 1)).unit.complaint },
     });
