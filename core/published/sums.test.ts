@@ -54,6 +54,7 @@ describe('on either side of a limit', () => {
     if (want.startsWith('=')) expect(result.verdict ?? '').toBe(want.slice(1));
     else if (want.startsWith('~')) expect(said).toContain(want.slice(1));
     else if (want.startsWith('!')) expect(said).not.toContain(want.slice(1));
+    else if (want.startsWith('-')) expect(result.rows.map(({ label }) => label)).not.toContain(want.slice(1));
     else {
       const [label = '', value = ''] = want.split(' = ');
       expect(plain(result.rows.find((row) => row.label === label)?.value ?? 'no such row')).toBe(value);
