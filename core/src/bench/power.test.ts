@@ -63,6 +63,12 @@ describe('charge', () => {
   });
 
   it('that was found gone again changes nothing about since when it is known', () => {
+    // 35 V are not under 35 V.
+    expect([34.9, 35].map((one) => now(washer, power('unplugged-unknown'), volts(one, 'bus')).chargeProved)).toEqual([
+      true,
+      false,
+    ]);
+    expect(now(washer, power('unplugged-unknown'), volts(35, 'bus')).charge?.volts).toBe(35);
     const stands = [power('unplugged-unknown'), volts(2, 'bus'), volts(3, 'bus'), volts(311, 'bus')];
     const since = [1, 2, 3, 4].map((count) => now(washer, ...stands.slice(0, count)).since);
     expect(since[1]).not.toBe(since[0]);

@@ -1,6 +1,7 @@
 /** What a typed place stands for: slips of the keys counted by hand, one for each letter too many, missing, wrong, or two exchanged. */
 import { describe, expect, it } from 'vitest';
-import { resolve } from './places.js';
+import { PATHS, type DrivePath } from '../../families/index.js';
+import { knownPlaces, resolve } from './places.js';
 import type { KnownPlace } from './types.js';
 
 const place = (name: string, more: Partial<KnownPlace> = {}): KnownPlace => ({
@@ -53,6 +54,18 @@ describe('a place', () => {
     ['two slips in a word of five', 'bxrxd'],
   ])('%s is not', (_slip, typed) => {
     expect(meant(typed)).toBeNull();
+  });
+
+  it('that the model’s sheet calls otherwise is known by that name, and by the family’s own beside it', () => {
+    const family = PATHS.get('belt-turntable-dc') as DrivePath;
+    const [own] = family.signals.flatMap(({ id, measure }) => (measure ? [{ id, measure }] : []));
+    if (!own) throw new Error('nothing is measured');
+    const signals = family.signals.map((one) =>
+      one.id === own.id ? { ...one, measure: { ...own.measure, place: 'CN3 pin 1' } } : one,
+    );
+    const job = { familyId: 'belt-turntable-dc', powerKind: 'mains', ratedVolts: 230 } as const;
+    const places = knownPlaces(job, { ...family, signals }, family, []);
+    for (const name of ['CN3 pin 1', own.measure.place]) expect(meant(name, null, places)).toBe('is CN3 pin 1');
   });
 
   it('of six letters may have one slip, of seven two', () => {

@@ -51,6 +51,9 @@ describe('a measured speed', () => {
       ['times in milliseconds: 60 rpm', { timeUnitS: 1e-3 }],
       ['0.06 rpm is right', { asIs: true }],
     ]);
+    // Read as milliseconds they were microseconds.
+    const [micro] = asked(gated(result(0.06), { ...times, unitS: 1e-3 }, WISH)).choices;
+    expect([micro?.words, micro?.answer]).toEqual(['times in microseconds: 60 rpm', { timeUnitS: 1e-6 }]);
     // Twelve instead of four pulses a turn.
     const twelve = asked(gated(result(200), times, { perTurn: 4, nominalRpm: 60 }));
     expect(twelve.choices[0]).toEqual({
