@@ -11,6 +11,31 @@ const log = (number: number, ...bodies: readonly EventBody[]) => {
   return { job: testJob('cassette-belt', { number, make: 'Made', model: 'Up' }), lines: bodies.map(line) };
 };
 
+describe('what was mended', () => {
+  const stuck: EventBody = {
+    kind: 'answer',
+    testId: 'motor-look',
+    name: 'Motor',
+    outcome: 'stuck',
+    words: 'stuck',
+    value: null,
+    unit: null,
+  };
+  const renewed: EventBody = { kind: 'mended', repairId: 'motor', name: 'motor' };
+  const back = (number: number, same: boolean): EventBody => ({ kind: 'return', number, same }) as EventBody;
+
+  it('counts once a unit; not when it came back with the same complaint', () => {
+    const known = (...logs: ReturnType<typeof log>[]) => JSON.stringify(benchKnowledge(SMALL, logs, 'made up').model);
+    const [one, two] = [log(1, stuck, renewed), log(2, stuck, renewed)];
+    expect(known(one)).not.toBe(known());
+    expect(known(one, two)).not.toBe(known(one));
+    expect(known(one, log(3, back(1, true)))).toBe(known());
+    expect(known(one, two, log(3, back(1, true)))).toBe(known(two));
+    expect(known(one, log(3, back(1, false)))).toBe(known(one));
+    expect(known(one, log(3, back(2, true)))).toBe(known(one));
+  });
+});
+
 describe('notes for the next opening', () => {
   it('say what was odd about each step, the newest unit’s first, none twice', () => {
     const notes = (...logs: ReturnType<typeof log>[]) => benchKnowledge(SMALL, logs, 'made up').opening;

@@ -249,5 +249,12 @@ describe('coming back', () => {
     expect(were?.open).toEqual(['belt, removed']);
     expect(were?.timers).toHaveLength(1);
     expect(whereHandsWere([], jobState(job, []), new Date(last))).toBeNull();
+    // On another device at once; on the one it was entered on after half an hour.
+    const soon = (device: string | null) => whereHandsWere(lines, state, new Date(last + 60_000), device)?.stage;
+    expect([soon('tablet'), soon(lines[3]?.device ?? ''), soon(null)]).toEqual(['open-up', undefined, undefined]);
+    // A line that closes another says what that was.
+    const closed = line({ kind: 'close', target: lines[1]?.key ?? '', how: 'fitted' });
+    const later = whereHandsWere([...lines, closed], state, new Date(Date.parse(closed.enteredAt) + 3_600_000));
+    expect(later?.last[0]?.text).toContain('belt');
   });
 });

@@ -7,6 +7,7 @@ import { lazyPart } from '../../../shared/ui/lazyPart.js';
 import { useParts } from '../../measuring/useParts.js';
 import type { JobView } from '../useJobView.js';
 import { useShown } from './useShown.js';
+import { say } from '@amber-gauge/core/words';
 
 const RunDetail = lazyPart(() => import('../../measuring/parts/RunDetail.js').then((module) => module.RunDetail));
 
@@ -36,5 +37,10 @@ function Detail({ view, run, before, speed }: DetailProps) {
   const sources = useSources().data ?? [];
   const parts = useParts(familyOf(view.job.familyId), speed, modelOf(view.job));
   const sourceName = sources.find((one) => one.id === run.sourceId)?.name ?? null;
-  return <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />;
+  return (
+    <>
+      <h2>{say`${speed.label}, in detail`}</h2>
+      <RunDetail run={run} before={before} parts={parts} sourceName={sourceName} />
+    </>
+  );
 }
