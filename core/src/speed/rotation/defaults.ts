@@ -296,3 +296,6 @@ export const NOISE_BAND = { from: 0.6, least: 16 };
 
 /** Fewer turns than this are said to be few. */
 export const FEW_TURNS = 10;
+
+/** The slowest usual wow, cycles a turn: a long belt, once round in some seven turns (common practice). */
+export const SLOWEST_WOW_A_TURN = 0.15;

@@ -243,7 +243,7 @@ describe('pulses', () => {
     const result = await measurePulses(csv(times), { perTurn: 10, nominalRpm: 60 });
     if (result.kind !== 'measured') throw new Error(result.kind);
     const truth = (60 * (times.length - 1)) / (times[times.length - 1] as number) / 10;
-    const wander = result.uncertainty.find((part) => part.name === 'wander');
+    const wander = result.uncertainty.find(({ why }) => why.startsWith('scatter of'));
     // Sixty seconds of their own, 2.3 % scatter each: 0.3 % of the mean.
     expect(wander?.standardPercent).toBeGreaterThan(0.1);
     expect(Math.abs(100 * (result.meanRpm / truth - 1))).toBeLessThan(result.meanErrorExpandedUncertaintyPercent);

@@ -16,11 +16,12 @@ import {
 } from '../tone/flutter.js';
 import { fitLinesAndTrend, slowNoise, wanderHz } from '../tone/lines.js';
 import { LEAST_WANDER, WANDERS } from '../tone/budget.js';
+import { fewWaves } from '../tone/fewWaves.js';
 import type { PhaseTrack } from '../tone/phase.js';
 import { meanHz, type TrendFit } from '../tone/trend.js';
 import type { Rotation, RotationWarning } from './result.js';
 import { say } from '../../words/index.js';
-import { FEW_TURNS, NOISE_BAND, TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
+import { FEW_TURNS, NOISE_BAND, SLOWEST_WOW_A_TURN, TIME_BASE_LIMIT_PERCENT, WOW_TURNS } from './defaults.js';
 
 /** Shaft phase in turns at rising times. */
 export interface TurnSamples {
@@ -89,6 +90,7 @@ export function rotationOf(track: PhaseTrack, fit: TrendFit, wish: RotationWish)
   const wander = wanderHz(track, fit.residual);
   if (wander > LEAST_WANDER * mean)
     uncertainty.push({ name: 'wander', standardPercent: (6000 * wander) / wish.nominalRpm, why: WANDERS });
+  uncertainty.push(...fewWaves(track, fit, mean, SLOWEST_WOW_A_TURN * mean, scale));
   const expanded = expandedUncertainty(uncertainty);
   const drift = driftPercent(track, fit, mean);
   const turns = (mean * track.phase.length) / track.rate;

@@ -1,5 +1,6 @@
 /** Wheels that are not as they should be: uneven, with a pole missing or out of its place, read from plain lists of times. */
 import { describe, expect, it } from 'vitest';
+import { seeded } from '../../numeric/index.js';
 import { measurePulses, requirePerTurn } from './pulses.js';
 import type { MeasuredPulses, PulseWish } from './pulseResult.js';
 
@@ -97,6 +98,37 @@ describe('a wheel', () => {
       expect(Math.abs(found.meanRpm / RPM - 1)).toBeLessThan(2e-6);
       expect(Math.abs((found.lines[0]?.peakPercent ?? 0) / percent - 1)).toBeLessThan(0.005);
       expect(Math.abs((found.lines[0]?.frequencyHz ?? 0) * TURN_S - per)).toBeLessThan(0.001);
+    },
+  );
+
+  it.each([
+    [1, 12],
+    [4, 4],
+    [8, 4],
+    [8, 6],
+    [4, 12],
+  ])(
+    'of %i poles over %i turns with slow wow: its mean lies within what is stated, nineteen times of twenty',
+    async (perTurn, turns) => {
+      const random = seeded(5);
+      let inside = 0;
+      for (let run = 0; run < 40; run++) {
+        const [w, depth, from] = [
+          (2 * Math.PI * (0.15 + 0.7 * random())) / TURN_S,
+          0.002 * 10 ** random(),
+          6.28 * random(),
+        ];
+        const at = (t: number) => (t + (depth / w) * (Math.cos(from) - Math.cos(w * t + from))) / TURN_S;
+        const times = Array.from({ length: perTurn * turns + 1 }, (_, n) => {
+          let t = (n / perTurn) * TURN_S;
+          for (let i = 0; i < 30; i++) t += (n / perTurn - at(t)) * TURN_S;
+          return (t + 1 + 2e-5 * (random() - 0.5)).toFixed(7);
+        });
+        const found = await measured(times.join('\n'), { perTurn });
+        const off = Math.abs(found.meanErrorPercent - (RPM - 100));
+        if (off <= found.meanErrorExpandedUncertaintyPercent) inside++;
+      }
+      expect(inside).toBeGreaterThanOrEqual(37);
     },
   );
 

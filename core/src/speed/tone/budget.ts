@@ -6,7 +6,8 @@ import type { ToneOptions } from './options.js';
 import type { PhaseTrack } from './phase.js';
 import type { TrendFit } from './trend.js';
 import { say } from '../../words/index.js';
-import { LEAST_WANDER } from './defaults.js';
+import { fewWaves } from './fewWaves.js';
+import { LEAST_WANDER, SLOWEST_WOW_HZ } from './defaults.js';
 export { LEAST_WANDER } from './defaults.js';
 
 /** Why the scatter of the parts stands in a budget. */
@@ -38,6 +39,7 @@ export function budget(
   ];
   if (wander > LEAST_WANDER * mean)
     parts.push({ name: 'wander', standardPercent: (100 * wander) / options.nominalHz, why: WANDERS });
+  parts.push(...fewWaves(track, fit, mean, SLOWEST_WOW_HZ, scale));
   const lengthS = track.phase.length / track.rate;
   if (lengthS < D.wowS) {
     // Over part of a turn the mean of a sine of peak p is off by p / (pi f T) at most.

@@ -337,3 +337,18 @@ export const FEW_CYCLES = {
   fine: 0.002,
   ofSwing: 0.75,
 } as const;
+
+/** Of fewer cycles a wave is not told for sure from a curve (made recordings with known truth). */
+export const WAVES_TOLD = 3.5;
+
+/** Looks along a stretch at how its slow part swings. */
+export const SWING_LOOKS = 200;
+
+/** The slowest usual wow, Hz: a long belt, once round in ten seconds (common practice). */
+export const SLOWEST_WOW_HZ = 0.1;
+
+/** A shift of the mean under this is not worth a line, percent. */
+export const LEAST_SHIFT_PERCENT = 5e-4;
+
+/** The curve laid through few samples to see how they swing: up to two half waves. */
+export const FEW_SAMPLES_ORDER = 4;

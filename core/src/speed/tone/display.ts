@@ -33,7 +33,7 @@ export function totalDeviation(
 }
 
 /** Legendre coefficients of the derivative of a Legendre series, one fewer (at least one). */
-function derivative(curve: Float64Array): Float64Array {
+export function derivative(curve: Float64Array): Float64Array {
   const out = new Float64Array(Math.max(1, curve.length - 1));
   for (let j = 0; j < curve.length - 1; j++) {
     for (let k = j + 1; k < curve.length; k += 2) out[j] = (out[j] as number) + (2 * j + 1) * (curve[k] as number);
