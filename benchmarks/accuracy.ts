@@ -3,10 +3,11 @@ import { gaussian, seeded } from '../core/src/numeric/index.js';
 import { measureTone, synthTone, weight, type MeasuredTone } from '../core/src/speed/index.js';
 import type { SampleSource } from '../core/src/formats/index.js';
 import { strictRun } from './made.js';
+import { shortStretches } from './short.js';
 
 const RATE = 16000;
-const only = process.argv[2] === 'made';
-const trials = only ? 0 : Number(process.argv[2] ?? 400);
+const only = process.argv[2] ?? '';
+const trials = Number(process.argv[2] ?? 400);
 
 function source(samples: Float64Array): SampleSource {
   return {
@@ -46,9 +47,12 @@ async function cell(seconds: number, snrDb: number): Promise<number> {
   return Math.sqrt(square / trials) / bound(seconds * RATE, snrDb);
 }
 
-console.log('Made sources of known truth, strict\n');
-await strictRun();
-if (only) process.exit(0);
+if (only !== 'short') {
+  console.log('Made sources of known truth, strict\n');
+  await strictRun();
+}
+if (only !== 'made') await shortStretches(200);
+if (only === 'made' || only === 'short') process.exit(0);
 
 console.log(`\nMean frequency: RMS error over the Cramer-Rao bound, ${trials} trials a cell\n`);
 console.log('| signal to noise | 10 s | 30 s | 60 s |\n| --- | --- | --- | --- |');
