@@ -196,5 +196,19 @@ describe('where the speeds and trims stand', () => {
       read('33', 0, 0.05),
     ];
     expect(trimDoes(task(), coach(task(), back), 't33')?.faster).toBe('counter-clockwise');
+    // Half a percent more, each reading good to one and a half: nobody knows yet; the second trim as well as the first.
+    const turns = (id: string, by: number, spread: number) => {
+      const rest = ['33', '45'].filter((one) => one !== id).map((one) => read(one, 0, 0.05));
+      const moved = { kind: 'turned', trimId: `t${id}`, turns: 0.25 } as const;
+      return trimDoes(
+        task(),
+        coach(task(), [read(id, -2, spread), ...rest, moved, read(id, by - 2, spread)]),
+        `t${id}`,
+      );
+    };
+    for (const id of ['33', '45']) {
+      expect(turns(id, 0.5, 1.5)).toBeNull();
+      expect(turns(id, 2, 0.05)?.faster).toBe('clockwise');
+    }
   });
 });

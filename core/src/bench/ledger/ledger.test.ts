@@ -224,6 +224,15 @@ it('an end is closed by the first line that says so', () => {
 });
 
 describe('findings', () => {
+  it('say how many stayed over or went in too many, of what and from which tray', () => {
+    const cover = step('bottom cover 4 x 30 mm tray B');
+    const found = (...back: number[]) => findingsOf(ledgerOf([cover, refit(cover.key, back)])).map(({ text }) => text);
+    expect(found(4)).toEqual([]);
+    expect(found(3)).toEqual(['1 of 4 30 mm, tray B left over from step 1']);
+    expect(found()).toEqual(['4 of 4 30 mm, tray B left over from step 1']);
+    expect(found(6)).toEqual(['2 more 30 mm went into step 1 than came off']);
+  });
+
   const gap = { what: 'sensor gap', value: 17, unit: 'mm', tolerance: 0.2 };
 
   it('are unrestored distances, covers that do not sit and what was not renewed', () => {
@@ -249,6 +258,7 @@ describe('findings', () => {
 describe('wires', () => {
   it('are mirrored when one looks at the other side', () => {
     const wires = parseWires('1 red, 2 black, 3 blue');
+    expect(wires.map(({ pin, colour }) => `${pin} ${colour}`)).toEqual(['1 red', '2 black', '3 blue']);
     const connector = { wires, wiresSide: 'wire-side' as const };
     expect(wiresFrom(connector, 'mating-face').map((wire) => wire.colour)).toEqual(['blue', 'black', 'red']);
     expect(wiresFrom(connector, 'wire-side')).toEqual(wires);
