@@ -76,6 +76,8 @@ export function speedFromReading(
     return tone && fromCounter(base, value, speed, tone);
   }
   if (reading.unit === '%') return { ...base, method: 'typed', errorPercent: value, rpm: rpmAt(speed, value) };
+  if (reading.unit === 'cm/s' && speed.nominalCmPerS !== null)
+    return { ...base, method: 'typed', errorPercent: 100 * (value / speed.nominalCmPerS - 1) };
   if (reading.unit !== 'rpm') return null;
   const errorPercent = speed.nominalRpm === null ? null : 100 * (value / speed.nominalRpm - 1);
   return { ...base, method: 'typed', errorPercent, rpm: value };

@@ -174,6 +174,11 @@ describe('speed lines', () => {
       errorPercent: -1.8,
       rpm: expect.closeTo(32.733, 3) as number,
     });
+    // A tape of 1⅞ in/s, 4.7625 cm/s, at 4.70; a platter has no such speed.
+    const [tape] = familyOf('cassette-belt').speeds as [typeof speed33];
+    const typed = speedFromReading(reading(4.7, 'cm/s'), '4.70 cm/s', tape, null);
+    expect(typed).toMatchObject({ errorPercent: expect.closeTo(-1.3123, 3) as number, rpm: null, method: 'typed' });
+    expect(speedFromReading(reading(4.7, 'cm/s'), '', speed33, source)).toBeNull();
     expect(speedFromReading(reading(5, 'V'), '', speed33, source)).toBeNull();
     expect(speedFromReading(reading(50, 'Hz'), '', speed33, source)).toBeNull();
     expect(speedFromReading(reading(3150, 'Hz'), '', speed33, null)).toBeNull();

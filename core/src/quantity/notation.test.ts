@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readValue } from './notation.js';
+import told from './notation.json' with { type: 'json' };
 
 const value = (text: string) => {
   const read = readValue(text);
@@ -9,23 +10,12 @@ const value = (text: string) => {
 };
 
 describe('trade notation', () => {
-  it.each([
-    ['4k7', 4700, 'Ω'],
-    ['2R2', 2.2, 'Ω'],
-    ['0u1', 1e-7, 'F'],
-    ['15n', 15e-9, 'F'],
-    ['20M', 20e6, 'Ω'],
-    ['5V1', 5.1, 'V'],
-    ['12,4V', 12.4, 'V'],
-    ['0.62Vpp', 0.62, 'V'],
-    ['300mA', 0.3, 'A'],
-    ['3.15kHz', 3150, 'Hz'],
-    ['−1.8%', -1.8, '%'],
-    ['90min', 5400, 's'],
-  ])('%s is %d %s', (text, expected, unit) => {
+  it.each(told.values as [string, number, string, string?][])('%s is %d %s', (text, expected, unit, qualifier) => {
     expect(value(text).value).toBeCloseTo(expected, 12);
-    expect(value(text).unit).toBe(unit);
+    expect(value(text)).toMatchObject({ unit, qualifier: qualifier ?? null });
   });
+
+  it.each(told.refused)('%s is refused', (text) => expect(readValue(text).kind).toBe('bad'));
 
   it('knows bounds and states that are not numbers', () => {
     expect(value('>20M').bound).toBe('above');
