@@ -271,6 +271,8 @@ describe('parts of a mend', () => {
     expect(told([coming('a', '20'), coming('b', '15'), coming('c', '18')])).toEqual([4, 5, 'ordered', true, 'b']);
     expect(told([coming('a', '20'), coming('b', '15'), aside('b', 8)])).toEqual([4, 10, 'ordered', true, 'a']);
     expect(told([coming('b', '15'), aside('b', 7)])).toEqual([4, 5, 'ordered', true, 'b']);
+    const one = move('b', { kind: 'reserved', quantity: 1, job: 8 });
+    expect(told([coming('b', '15'), one])).toEqual([4, 5, 'ordered', true, 'b']);
     // Today is not too late.
     expect(told([coming('a', '10')])).toEqual([4, 0, 'ordered', true, 'a']);
   });

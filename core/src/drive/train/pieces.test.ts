@@ -7,6 +7,7 @@ import type { Train, TrainPart } from './schema.js';
 import { signatureOf } from './signature.js';
 import { slipOf } from './slip.js';
 import { takeUpMargin } from './takeUp.js';
+import { trainTurns } from './turns.js';
 
 const part = (id: string, more: Partial<TrainPart> = {}): TrainPart => ({
   id,
@@ -51,6 +52,28 @@ const belted = (more: Partial<TrainPart>) =>
     part('pulley'),
     part('platter', { kind: 'platter', by: 'pulley', contact: 'belt', sizes: [200], belt: BELT, ...more }),
   ]);
+
+describe('a train as it turns', () => {
+  it('runs by its diameters, half of the belt on either side, each rim as fast as its belt or hand would feel', () => {
+    const { turning, output } = trainTurns(train(), 0, 50);
+    const [shaft, pulley, platter] = turning;
+    // 600 a minute are ten a second; 20.5 : 200.5 of it, 61.3 a minute.
+    expect([shaft, pulley, platter].map((one) => one?.revPerS)).toEqual(
+      [10, 10, (10 * 20.5) / 200.5].map((one) => expect.closeTo(one, 9) as number),
+    );
+    expect(output.value).toBeCloseTo((600 * 20.5) / 200.5, 9);
+    expect(pulley?.rimMmPerS).toBeCloseTo(Math.PI * 20 * 10, 9);
+    // The belt's middle runs as fast over the platter as over the pulley.
+    expect(platter?.rimMmPerS).toBeCloseTo(Math.PI * 20.5 * 10, 9);
+    const geared = train({}, [
+      part('worm', { kind: 'gear' }),
+      part('wheel', { kind: 'gear', by: 'worm', contact: 'gear', sizes: [40] }),
+    ]);
+    expect(trainTurns(geared, 0, 50).turning.map((one) => one.rimMmPerS)).toEqual([null, null, null]);
+    const tape = train({ output: { part: 'pulley', kind: 'tape', tapeThicknessMm: 0.018 } });
+    expect(trainTurns(tape, 0, 50).output.value).toBeCloseTo((Math.PI * 20.018 * 10) / 10, 9);
+  });
+});
 
 describe('edges of what is taken', () => {
   it('mains from 15 to 70 or so, 16.7 of railways and 60 among them', () => {

@@ -22,6 +22,18 @@ describe('a path fitted to a model', () => {
     expect(fitted.blocks).toHaveLength(path.blocks.length);
   });
 
+  it.each([...PATHS.keys()])('%s without one of its parts speaks of it nowhere, and keeps all else', (id) => {
+    const whole = PATHS.get(id) as DrivePath;
+    for (const { id: block } of whole.blocks) {
+      const fitted = withoutParts(whole, [block]);
+      const of = (ref: string) => ref.split('.')[0] === block;
+      expect(fitted.causes).toEqual(whole.causes.filter(({ cause, victim }) => !of(cause) && !of(victim)));
+      expect(fitted.tests).toEqual(whole.tests.filter((test) => test.block !== block && test.id !== block));
+      expect(fitted.repairs.flatMap(({ cures }) => cures).filter(of)).toEqual([]);
+      expect(fitted.repairs.length).toBe(whole.repairs.filter(({ cures }) => !cures.every(of)).length);
+    }
+  });
+
   it('calls test points by their names there, and takes values from the sheet with their origin', () => {
     const bands = [
       { state: 'none', from: null, to: 1 },

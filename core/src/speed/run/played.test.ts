@@ -30,6 +30,8 @@ describe('45 on a 33 record', () => {
     expect(again.warnings).not.toContain('OTHER_SPEED_SELECTED');
     // The test record's +-U is a percent of whatever it sounds at.
     expect(again.expandedPercent).toBeCloseTo(run.expandedPercent / 1.35, 9);
+    const drifting = (driftPercent: number | null) => atPlayedSpeed({ ...run, driftPercent }, played).driftPercent;
+    expect([drifting(null), drifting(0.27)]).toEqual([null, expect.closeTo(0.2, 9) as number]);
     const middle = again.series?.errorPercent[100] ?? NaN;
     expect(middle).toBeCloseTo(0.2, 1);
   });
