@@ -44,7 +44,7 @@ test('what the server answers late moves no key under the hand', async ({ page, 
   await page.route('**/api/v1/**', async (route) => {
     const [what = ''] = /settings|sources|jobs/.exec(route.request().url()) ?? [];
     if (what === '') await new Promise<void>((go) => late.push(go));
-    else if (what !== 'jobs') await page.waitForTimeout(600);
+    else if (what !== 'jobs') await new Promise((go) => setTimeout(go, 600));
     await route.continue();
   });
   const keys = () =>
@@ -60,6 +60,7 @@ test('what the server answers late moves no key under the hand', async ({ page, 
     const after = await keys();
     expect(after.filter((one) => before.includes(one))).toEqual(before);
   }
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
 
 test('a wheel turn never scrolls the frame away, at any stage, width and log length', async ({ page, demo }) => {
