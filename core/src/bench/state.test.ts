@@ -151,6 +151,12 @@ describe('what a job wants next', () => {
 
   it('asks for a held value before anything else', () => {
     expect(wish({ kind: 'hold', prompt: 'volts at the motor' }).text).toContain('volts at the motor');
+    // One thing owed is one thing too many to hand it back.
+    const found = [speed('33', 0.1), speed('45', 0.1)];
+    const owed = (...bodies: EventBody[]) => owedItems(job, jobState(job, bodies.map(line))).map(({ text }) => text);
+    const off: EventBody = { kind: 'power', state: 'unplugged-discharged', conditions: [] };
+    expect(owed(...found, off)).toEqual(['Hand back with its sheet']);
+    expect(owed(...found, off, { kind: 'hold', prompt: 'volts' })).toEqual(['Type the value held: volts']);
   });
 
   it('owes the proof that the charge is gone once somebody worked or said how it stands, and no sooner', () => {
