@@ -19,7 +19,6 @@ async function likeliest(page: Page) {
   );
   return rows.nth(chances.indexOf(Math.max(...chances)));
 }
-const answer = (page: Page, name: string) => page.getByLabel('Next test').getByRole('button', { name, exact: true });
 
 test('answers move the suspects, say so, and end in a mend', async ({ page, demo }) => {
   await openFind(page, demo.url, '0145');
@@ -44,8 +43,11 @@ test('answers move the suspects, say so, and end in a mend', async ({ page, demo
       [/^Insulation/, 'good'],
     ];
     const reply = wanted.find(([pattern]) => pattern.test(name))?.[1];
-    if (reply && (await answer(page, reply).count()) > 0) await answer(page, reply).click();
-    else await next.getByRole('button', { name: 'Cannot reach it' }).click();
+    // Only while this test is asked: what comes meanwhile is another one's.
+    const shown = next.filter({ has: page.getByRole('heading', { name, exact: true }) });
+    const key = shown.getByRole('button', { name: reply ?? 'Cannot reach it', exact: true });
+    const use = (await key.count()) > 0 ? key : shown.getByRole('button', { name: 'Cannot reach it' });
+    await use.click({ timeout: 5000 }).catch(() => undefined);
     await expect(next.getByRole('heading')).not.toHaveText(name);
     changed ||= await page
       .getByRole('status')
