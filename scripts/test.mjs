@@ -33,7 +33,7 @@ async function part(name, command, args, { counted = false, beside = false, stan
   const from = Date.now();
   const file = join(COUNTS, `${name}.json`);
   rmSync(file, { force: true });
-  const called = standsBack ? ['nice', ['-n', '19', command, ...args]] : [command, args];
+  const called = standsBack ? ['nice', ['-n', '10', command, ...args]] : [command, args];
   const code = await (beside ? inOnePiece : openly)(...called, {
     env: { ...process.env, NO_COLOR: '1', FORCE_COLOR: '0', COUNTS_FILE: file, ...env },
   });
@@ -104,9 +104,15 @@ async function browser(name, projects, env, more = {}) {
 /** What needs the database, and the unit tests beside what lives by the clock. */
 async function onDatabase(env) {
   if (grep) return browser('browser', ['beside', 'live'], env);
-  await Promise.all([browser('live', ['live'], env, { beside: true }), unit({ standsBack: true })]);
-  await part('api', bin('vitest'), ['run', '--project', 'server'], { counted: true, env });
-  await browser('browser', ['beside'], env);
+  const pages = async () => {
+    await browser('live', ['live'], env, { beside: true });
+    await browser('browser', ['beside'], env, { beside: true });
+  };
+  const rest = async () => {
+    await unit({ standsBack: true });
+    await part('api', bin('vitest'), ['run', '--project', 'server'], { counted: true, env, standsBack: true });
+  };
+  await Promise.all([pages(), rest()]);
 }
 
 /** Gives `work` what leads to a database that ends with it. */
