@@ -4,8 +4,8 @@
  * notices is shown with its place, to be judged by hand (some changes are no change at all).
  * `npm run mutate -- [--rung core|contract|cli|web|server] [--count N] [--seed N] [--file PART] [--at-once N]`
  * `--quick` spends little on each change: what lives there wants a test of its own.
- * `--reach` wakes none and lists the lines of logic that no test comes to; `--browser` (of the web) shows what lived to the
- * browser's tests too.
+ * `--reach` wakes none and lists the lines of logic that no test comes to; `--others` (of the core) shows what lived to the
+ * tests of the other rungs too, `--browser` (of the web) to the browser's.
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -20,7 +20,7 @@ import { startPostgres } from './lib/postgres.mjs';
 import { ROOT } from './lib/run.mjs';
 import { Plain, plainly } from './lib/say.mjs';
 
-const RUNGS = ['core', ...Object.keys(TESTS)];
+const RUNGS = Object.keys(TESTS);
 
 /** A sample of all changes, numbered, the same for the same seed. */
 async function sample({ rung, count, seed, file }) {
@@ -62,18 +62,22 @@ async function mutate(wish, env) {
     else lived.add(change);
     if (!wish.reach) tell(change, caught, `${come} ${who} come to it`);
   };
-  const units = wish.rung === 'web' ? ' by the unit tests' : '';
+  const units = { web: ' by the unit tests', core: ' by its own tests' }[wish.rung] ?? '';
   const say = () =>
     wish.reach
       ? tellReach(wish, chosen, lived)
       : tellTotal(wish, chosen, lived, wish.quick ? ' by the quick way' : units);
   if (wish.rung === 'core') {
     await askCore(chosen, wish, (change, caught, come) => hear(change, caught, come, 'pieces of tests'));
-    return say();
+    say();
+    if (!wish.others || lived.size === 0) return;
+    console.log('');
   }
   const dir = copyOfTree();
   try {
-    await askUnits(dir, wish, chosen, env, (change, caught, come) => hear(change, caught, come, 'files'));
+    const asked = wish.rung === 'core' ? [...lived] : chosen;
+    await askUnits(dir, wish, asked, env, (change, caught, come) => hear(change, caught, come, 'files'));
+    if (wish.rung === 'core') return tellTotal(wish, chosen, lived, ' by all unit tests');
     say();
     if (!wish.browser || lived.size === 0) return;
     console.log('');
@@ -95,6 +99,7 @@ await plainly(async () => {
       reach: { type: 'boolean', default: false },
       quick: { type: 'boolean', default: false },
       browser: { type: 'boolean', default: false },
+      others: { type: 'boolean', default: false },
     },
   });
   const wish = {
@@ -106,8 +111,11 @@ await plainly(async () => {
   if (!RUNGS.includes(wish.rung)) throw new Plain(`There is no rung “${wish.rung}”. Rungs: ${RUNGS.join(', ')}.`);
   if (wish.browser && wish.rung !== 'web')
     throw new Plain("--browser asks the browser's tests of the page: --rung web.");
+  if (wish.others && wish.rung !== 'core')
+    throw new Plain('--others asks the tests of the other rungs of the core: --rung core.');
   await ensureNpm();
-  if (!TESTS[wish.rung]?.includes('server') && !wish.browser) return mutate(wish, {});
+  const served = wish.rung === 'core' ? wish.others : TESTS[wish.rung].includes('server');
+  if (!served && !wish.browser) return mutate(wish, {});
   if (wish.browser) await ensureChromium();
   await ensurePostgres();
   const dir = mkdtempSync(join(tmpdir(), 'amber-gauge-mutate-db-'));

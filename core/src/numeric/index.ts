@@ -2,6 +2,7 @@ export * from './fft.js';
 export * from './gamma.js';
 export * from './kaiser.js';
 export { ownWorkspace, withoutKernel, workspace, type Workspace } from './kernel/workspace.js';
+export * from './peaks.js';
 export * from './random.js';
 export * from './rotation.js';
 export * from './settling.js';

@@ -4,6 +4,7 @@ import {
   hannWindow,
   mean,
   nextPowerOfTwo,
+  parabolaTop,
   studentFactor,
   variance,
   windowedPower,
@@ -153,8 +154,7 @@ function repeatOf(values: Float64Array, shortest: number, slowest: number): { la
   const peak = peaks.find((one) => one.value >= NEARLY_PART * most);
   if (!peak) return null;
   const [a, b, c] = [at[peak.lag - 1] ?? 0, peak.value, at[peak.lag + 1] ?? 0];
-  const bend = a - 2 * b + c;
-  return { lag: peak.lag + (bend === 0 ? 0 : (0.5 * (a - c)) / bend), value: peak.value };
+  return { lag: peak.lag + parabolaTop(a, b, c), value: peak.value };
 }
 
 function correlation(values: Float64Array, lag: number): number {

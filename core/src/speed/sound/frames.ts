@@ -2,8 +2,10 @@
 import type { SampleSource } from '../../formats/index.js';
 import {
   hannWindow,
+  joinedCells,
   lowPassTaps,
   nextPowerOfTwo,
+  peakBin,
   quantile,
   symmetricSums,
   windowedPower,
@@ -122,7 +124,7 @@ function standOut(power: Float64Array, binHz: number, padding: number) {
     if (!isTop(power, k, reach)) continue;
     const over = p / floor(k);
     if (over < D.weak) continue;
-    lineHz.push((k + vertex(power, k)) * binHz);
+    lineHz.push(peakBin(power, k) * binHz);
     level.push(over >= D.strong ? 2 : 1);
   }
   return { lineHz: Float64Array.from(lineHz), level: Uint8Array.from(level) };
@@ -136,14 +138,6 @@ function isTop(power: Float64Array, k: number, reach: number): boolean {
   return true;
 }
 
-function vertex(power: Float64Array, k: number): number {
-  const a = Math.log((power[k - 1] as number) + 1e-300);
-  const b = Math.log((power[k] as number) + 1e-300);
-  const c = Math.log((power[k + 1] as number) + 1e-300);
-  const bend = a - 2 * b + c;
-  return bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : 0;
-}
-
 /** Noise power by bin from the medians of cells, joined by straight lines. */
 function cellFloors(power: Float64Array, width: number, least: number): (bin: number) => number {
   const cells = Math.max(1, Math.floor(power.length / width));
@@ -151,11 +145,5 @@ function cellFloors(power: Float64Array, width: number, least: number): (bin: nu
     { length: cells },
     (_, c) => quantile(power.subarray(c * width, (c + 1) * width), 0.4) / 0.51 + least + 1e-26,
   );
-  return (bin) => {
-    const position = Math.max(0, Math.min(cells - 1, bin / width - 0.5));
-    const left = Math.floor(position);
-    const right = Math.min(cells - 1, left + 1);
-    const a = levels[left] as number;
-    return a + (position - left) * ((levels[right] as number) - a);
-  };
+  return joinedCells(levels, width, 0);
 }

@@ -3,7 +3,7 @@
  * phase alone: its two side lines are equal and opposite. An added tone is one side line: it shows in
  * the amplitude as much as in the phase. Its part is taken out of the baseband, and named.
  */
-import { rotation } from '../../numeric/index.js';
+import { parabolaTop, rotation } from '../../numeric/index.js';
 import type { Baseband } from './baseband.js';
 import type { ToneStretch } from './presence.js';
 import type { PhaseTrack } from './phase.js';
@@ -228,8 +228,7 @@ function tuned(re: Float64Array, im: Float64Array, rate: number, hz: number): nu
   };
   for (let round = 0; round < 3; round++) {
     const [a, b, c] = [size(at - width), size(at), size(at + width)];
-    const bend = a - 2 * b + c;
-    if (bend < 0) at += width * Math.max(-1, Math.min(1, (0.5 * (a - c)) / bend));
+    at += width * Math.max(-1, Math.min(1, parabolaTop(a, b, c)));
     width /= PEAK_SEARCH.narrower;
   }
   return at;

@@ -2,7 +2,16 @@
  * Periodic lines in a phase track: strongest first from the spectrum of what is left, each tuned in
  * frequency by least squares, kept only when far above the noise around it.
  */
-import { hannWindow, nextPowerOfTwo, quantile, solveNormal, windowedPower, workspace } from '../../numeric/index.js';
+import {
+  hannWindow,
+  joinedCells,
+  nextPowerOfTwo,
+  peakBin,
+  quantile,
+  solveNormal,
+  windowedPower,
+  workspace,
+} from '../../numeric/index.js';
 import { TONE_DEFAULTS as D } from './defaults.js';
 import type { PhaseTrack } from './phase.js';
 import { blockMeans, isSeen, lowestHz, slowestWave, worthOf } from './slowWave.js';
@@ -187,7 +196,7 @@ function newLines(
   for (let k = Math.max(2, Math.floor(lowest / binHz)); k < Math.min(power.length - 2, highest / binHz); k++) {
     const p = power[k] as number;
     if (p < (power[k - 1] as number) || p <= (power[k + 1] as number) || p < D.lineRatio * floor(k)) continue;
-    const hz = peakPosition(power, k) * binHz;
+    const hz = peakBin(power, k) * binHz;
     if (hz >= lowest && p * hz * hz > dust) peaks.push({ hz, power: p });
   }
   peaks.sort((a, b) => b.power - a.power);
@@ -209,21 +218,7 @@ function floorCurve(power: Float64Array, width: number): (bin: number) => number
     const cell = power.subarray(1 + c * width, 1 + (c + 1) * width);
     return sampledMedian(cell, MEDIAN_OF.cell) / Math.LN2 + 1e-26;
   });
-  return (bin) => {
-    const position = Math.max(0, Math.min(cells - 1, (bin - 1) / width - 0.5));
-    const left = Math.floor(position);
-    const right = Math.min(cells - 1, left + 1);
-    const a = levels[left] as number;
-    return a + (position - left) * ((levels[right] as number) - a);
-  };
-}
-
-function peakPosition(power: Float64Array, k: number): number {
-  const a = Math.log((power[k - 1] as number) + 1e-300);
-  const b = Math.log((power[k] as number) + 1e-300);
-  const c = Math.log((power[k + 1] as number) + 1e-300);
-  const bend = a - 2 * b + c;
-  return bend < 0 ? k + Math.max(-0.5, Math.min(0.5, (0.5 * (a - c)) / bend)) : k;
+  return joinedCells(levels, width, 1);
 }
 
 /** Tunes all lines together, at most three rounds: each on the residual with its own part put back. */

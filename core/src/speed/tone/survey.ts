@@ -137,7 +137,7 @@ function lookAt(
   let total = 1e-30;
   for (let k = 1; k < size / 2; k++) total += power[k] as number;
   if (high - low < SEARCHED.bins) return { peakHz: nominalHz, contrast: 0, tonePower: 0, totalPower: total };
-  const density = slidingMean(power, low, high);
+  const density = slidingSum(power, low, high);
   let top = 0;
   for (let i = 1; i < density.length; i++) if ((density[i] as number) > (density[top] as number)) top = i;
   const centre = (low + top) * binHz;
@@ -151,13 +151,13 @@ function lookAt(
   };
 }
 
-/** Mean of 5 neighbouring bins: a tone with wow is wider than one bin. */
-function slidingMean(power: Float64Array, low: number, high: number): Float64Array {
+/** Sum of 5 neighbouring bins: a tone with wow is wider than one bin. */
+function slidingSum(power: Float64Array, low: number, high: number): Float64Array {
   const out = new Float64Array(high - low + 1);
   for (let k = low; k <= high; k++) {
     let sum = 0;
     for (let j = -2; j <= 2; j++) sum += power[k + j] ?? 0;
-    out[k - low] = sum / 5;
+    out[k - low] = sum;
   }
   return out;
 }
