@@ -85,7 +85,7 @@ export function bySymptom(engine: Engine, unit: MarkedUnit): Gone {
   for (const { block, modes } of table) {
     if (unit.faults.size === 0) break;
     const looks = tests.filter((test) => test.block === block);
-    const usual = modes[0]?.mode ?? '';
+    const usual = (modes[0]?.mode ?? '').slice(block.length + 1);
     const mending = (mode: string) =>
       repairs
         .filter((one) => one.cures.includes(`${block}.${mode}`) || one.cures.includes(`${block}.*`))

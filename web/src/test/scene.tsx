@@ -112,8 +112,8 @@ export const SETTINGS: Settings = {
   hasDemo: true,
 };
 
-/** Renders inside a router and a query cache that holds the settings, one test source and what more is given. */
-export function show(what: ReactNode, cached: readonly (readonly [readonly unknown[], unknown])[] = []) {
+/** A router and a query cache that holds the settings, one test source and what more is given. */
+export function around(what: ReactNode, cached: readonly (readonly [readonly unknown[], unknown])[] = []) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } });
   client.setQueryData(keys.settings, SETTINGS);
   client.setQueryData(keys.sources, {
@@ -129,12 +129,15 @@ export function show(what: ReactNode, cached: readonly (readonly [readonly unkno
     ],
   });
   for (const [key, data] of cached) client.setQueryData(key, data);
-  return render(
+  return (
     <MemoryRouter>
       <QueryClientProvider client={client}>{what}</QueryClientProvider>
-    </MemoryRouter>,
+    </MemoryRouter>
   );
 }
+
+/** Renders {@link around}. */
+export const show = (...given: Parameters<typeof around>) => render(around(...given));
 
 /** A job's row of the Book. */
 export const bookRow = (more: Partial<BookRow> = {}): BookRow => ({

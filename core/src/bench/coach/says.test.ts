@@ -53,8 +53,17 @@ describe('the coach says', () => {
     expect(says(nudge, task({}, single)).prompt).toBe(
       'Turn the 45 trim an eighth of a turn counter-clockwise, to 10:30',
     );
-    // Of a trim of many turns no clock tells anything.
-    expect(says(nudge, task({}, { travelTurns: 15, stoodTurns: 3 })).prompt).not.toContain(', to ');
+    // Turned a quarter on from there it stands at three; an eighth back is half past one. One whole turn is a single one too.
+    const turned: CoachLine[] = [{ kind: 'turned', trimId: 't45', turns: 0.25 }];
+    for (const travelTurns of [0.75, 1])
+      expect(says(nudge, task({}, { ...single, travelTurns }), turned).prompt).toMatch(/, to 1:30$/);
+    // Of a trim of many turns, or of nobody knows how many, no clock tells anything, nor of one that nobody looked at.
+    for (const none of [
+      { travelTurns: 15, stoodTurns: 3 },
+      { travelTurns: null, stoodTurns: 0.375 },
+      { travelTurns: 0.75 },
+    ])
+      expect(says(nudge, task({}, none)).prompt).not.toContain(', to ');
   });
 
   it('turn: so far, what it should then read, and that play is counted in on the way back', () => {

@@ -1,5 +1,5 @@
 /** What the coach says: one thing to do, and why. */
-import type { CoachAdvice, CoachState, CoachTask } from '../../drive/index.js';
+import { effectOf, isKnown, type CoachAdvice, type CoachState, type CoachTask } from '../../drive/index.js';
 import type { DrivePath } from '../../families/index.js';
 import { fixed, signed, THIN } from '../../quantity/index.js';
 import type { AnswerBody } from '../find/body.js';
@@ -155,8 +155,8 @@ export function trimDoes(
   const own = task.speeds.findIndex((one) => one.id === task.trims[j]?.serves[0]);
   const speed = belief.speeds[own];
   if (task.watched === 'live' || !speed || j < 0) return null;
-  const effect = speed.mean[j + 1] ?? 0;
-  if (Math.abs(effect) <= 2 * Math.sqrt(speed.covariance[j + 1]?.[j + 1] ?? 0)) return null;
+  if (!isKnown(speed, j)) return null;
+  const effect = effectOf(speed, j).percent;
   const faster = effect > 0 ? 'clockwise' : 'counter-clockwise';
   return { words: say`faster ${faster}, ${fixed(Math.abs(effect), 1)}${THIN}% a turn`, faster };
 }

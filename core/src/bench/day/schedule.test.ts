@@ -194,6 +194,47 @@ describe('the day plan', () => {
     ]);
   });
 
+  it('what needs no hands begins while the bench is closed, and beside them while it is open', () => {
+    const closed = { ...bench, nowMin: 1100 };
+    const [soak, work] = [job([block(0, 60)]), job([block(30)])];
+    const at = (on: Bench) => layDown([soak, work], on, [work.id, soak.id]).laid.map(({ startMin }) => startMin);
+    expect(at(bench)).toEqual([NINE, NINE]);
+    expect(at(closed)).toEqual([1440 + NINE, 1100]);
+  });
+
+  it('a name too many, or of no job, lays nothing down', () => {
+    const one = job([block(10)]);
+    expect(layDown([one], bench, ['ghost', one.id, one.id]).laid).toHaveLength(1);
+  });
+
+  it('says of each block why it stands where it does', () => {
+    const why = (...jobs: readonly ChainJob[]) =>
+      layDown(
+        jobs,
+        bench,
+        jobs.flatMap((one) => one.blocks.map(() => one.id)),
+      ).laid.map((one) => one.why);
+    const soon = 'as soon as it can be';
+    expect(why(job([block(10), block(10)]))).toEqual([soon, soon]);
+    expect(why(job([block(10)]), job([block(10)]))).toEqual([soon, 'the hands are at another']);
+    // Kept through the wait, so that the hands are free and the thing is not.
+    const taken = (name: Shared) => why(...[0, 1, 2].map(() => job([block(5, 50, [name], [name])]))).at(-1);
+    expect(taken('place')).toBe('every bench place is taken');
+    expect(taken('isolator')).toBe('the isolated outlet is taken');
+    expect(taken('variac')).toBe('the variable transformer is taken');
+    expect(taken('tape')).toBe('the test tape is in use');
+    expect(why(job([block(470)]), job([block(60)]))).toEqual([soon, 'the hands are at another']);
+    expect(why(job([block(470), block(60)]))).toEqual([soon, 'the bench is closed']);
+    expect(why(job([block(5, 300)], { dueMin: 2000 }))).toEqual([
+      'its wait runs while other work is done; its day is promised',
+    ]);
+    expect(why(job([block(5), block(5)], { dueMin: 2000 }))).toEqual([soon, 'its day is promised']);
+    const boat = { readyMin: 700, readyWhy: 'its part comes with the boat' };
+    expect(why(job([block(5), block(5)], boat))).toEqual(['its part comes with the boat', soon]);
+    // Ready before the bench opens: nothing was waited for.
+    for (const readyMin of [0, 300]) expect(why(job([block(5)], { ...boat, readyMin }))).toEqual([soon]);
+  });
+
   it('does as it is told: what was dragged to the front comes first', () => {
     const jobs = [job([block(200)]), job([block(10)]), job([block(20)])];
     const long = jobs[0] as ChainJob;

@@ -154,11 +154,11 @@ const BUSY: Readonly<Record<Shared | 'hands', string>> = {
 
 function reasonOf(job: ChainJob, at: number, block: Block, from: number, start: number, why: string | null): string {
   const parts: string[] = [];
-  if (at === 0 && job.readyWhy !== null && from >= job.readyMin && job.readyMin > 0) parts.push(job.readyWhy);
+  if (at === 0 && job.readyWhy !== null && from === job.readyMin) parts.push(job.readyWhy);
   if (start > from && why) parts.push(why);
   if (block.waitMin >= LONG_WAIT_MIN) parts.push(say`its wait runs while other work is done`);
   if (job.dueMin !== null && at === job.blocks.length - 1) parts.push(say`its day is promised`);
-  return parts.join('; ') || (start === from ? say`as soon as it can be` : say`next in turn`);
+  return parts.join('; ') || say`as soon as it can be`;
 }
 
 /** Minutes until each job is through, summed, and what is late counted {@link LATE_WEIGHT} times. */

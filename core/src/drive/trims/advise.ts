@@ -4,7 +4,7 @@
  */
 import { solveNormal } from '../../numeric/index.js';
 import { liesInside } from '../../speed/index.js';
-import { beliefOf, ownSpeed, type CoachBelief } from './belief.js';
+import { beliefOf, effectOf, ownSpeed, type CoachBelief } from './belief.js';
 import { COACH, type CoachLine, type CoachTask, type CoachTrim } from './course.js';
 
 /** The next step; percents of nominal, turns clockwise above zero facing the screw. */
@@ -86,16 +86,18 @@ function doesNothing(task: CoachTask, belief: CoachBelief, trim: CoachTrim, j: n
   const limit = trim.travelTurns === null ? COACH.uselessTurns : COACH.uselessOfTravel * trim.travelTurns;
   return (
     walked >= limit &&
-    belief.speeds.every(({ mean, covariance }) => {
-      const doubt = 2 * Math.sqrt(covariance[j + 1]?.[j + 1] ?? 0);
-      return Math.abs(mean[j + 1] ?? 0) + doubt < COACH.uselessPercent;
+    belief.speeds.every((speed) => {
+      const { percent, doubt } = effectOf(speed, j);
+      return Math.abs(percent) + doubt < COACH.uselessPercent;
     })
   );
 }
 
 /** An effect that stands clear of its own doubt. */
-const isKnown = (speed: CoachBelief['speeds'][number], j: number): boolean =>
-  Math.abs(speed.mean[j + 1] ?? 0) > 2 * Math.sqrt(speed.covariance[j + 1]?.[j + 1] ?? 0);
+export function isKnown(speed: CoachBelief['speeds'][number], j: number): boolean {
+  const { percent, doubt } = effectOf(speed, j);
+  return Math.abs(percent) > doubt;
+}
 
 function moveNext(task: CoachTask, belief: CoachBelief): CoachAdvice {
   const unknown = task.trims.findIndex(

@@ -15,6 +15,12 @@ interface SpeedBelief {
   readonly everRead: boolean;
 }
 
+/** What a turn of trim `j` clockwise does to a speed, percent, and how sure that is (k = 2). */
+export const effectOf = ({ mean, covariance }: SpeedBelief, j: number): { percent: number; doubt: number } => ({
+  percent: mean[j + 1] ?? 0,
+  doubt: 2 * Math.sqrt(covariance[j + 1]?.[j + 1] ?? 0),
+});
+
 /** All that is known. */
 export interface CoachBelief {
   readonly speeds: readonly SpeedBelief[];

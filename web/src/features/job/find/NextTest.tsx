@@ -25,11 +25,28 @@ interface Props {
   readonly speedId: string;
   readonly path: DrivePath;
   readonly advice: TestAdvice;
+  /** It has just come, by itself: no key takes a tap yet. */
+  readonly justCame?: boolean;
+  /** Something was typed into it: it must not give way to another. */
+  readonly onBegun?: () => void;
+  /** It was answered, or cannot be. */
+  readonly onDone?: () => void;
   readonly onOther: () => void;
   readonly onStage: (stage: StageId) => void;
 }
 
-export function NextTest({ view, stage, speedId, path, advice, onOther, onStage }: Props) {
+export function NextTest({
+  view,
+  stage,
+  speedId,
+  path,
+  advice,
+  justCame = false,
+  onBegun,
+  onDone,
+  onOther,
+  onStage,
+}: Props) {
   const { test } = advice;
   const signal = path.signals.find((one) => one.id === test.signal);
   const level = path.levels.find((one) => one.id === test.level);
@@ -46,19 +63,23 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
       ...noteLines(stage, note),
     );
     setNote('');
+    onDone?.();
   };
   const prompt = useAskedFor(test, signal?.measure);
-  const skip = () =>
+  const skip = () => {
     void submitLines(view.job.id, makeLine(stage, { kind: 'unreachable', testId: test.id, name: test.name }));
+    onDone?.();
+  };
   const keepEnds = () => {
     const ends = [...endsOf(view, stage, test), ...noteLines(stage, note)];
     setNote('');
+    onDone?.();
     if (ends.length > 0) void submitLines(view.job.id, ...ends);
   };
   // What is off cannot be tested as if it were on, and nothing dead is done on a live unit.
   const blocked = advice.putBack.length > 0 || (test.power === 'dead' && isLive(view.state.power));
   return (
-    <section className="stack" aria-label={say`Next test`}>
+    <section className="stack" aria-label={say`Next test`} onInput={onBegun}>
       <h1 className="prompt">{test.name}</h1>
       <p className={classes.how}>{test.how}</p>
       {healthyWords(path, advice) && <p className={classes.healthy}>{healthyWords(path, advice)}</p>}
@@ -87,6 +108,7 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
           placeholder={signal.measure.unit}
           label={`${signal.measure.place}, ${signal.measure.unit}`}
           disabled={blocked}
+          held={justCame}
           onKept={keepEnds}
         />
       )}
@@ -99,7 +121,7 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
             key={outcome.id}
             variant="outlined"
             className={stages.big ?? ''}
-            disabled={blocked}
+            disabled={blocked || justCame}
             onClick={() => answer(outcome.id, outcome.words)}
           >
             {outcome.words}
@@ -113,8 +135,8 @@ export function NextTest({ view, stage, speedId, path, advice, onOther, onStage 
         helperText={said.length > 0 ? say`Opens, until it is closed: ${said.map(endWords).join('; ')}` : undefined}
       />
       <div className="row">
-        <Button onClick={skip}>{say`Cannot reach it`}</Button>
-        <Button onClick={onOther}>{say`Another test`}</Button>
+        <Button disabled={justCame} onClick={skip}>{say`Cannot reach it`}</Button>
+        <Button disabled={justCame} onClick={onOther}>{say`Another test`}</Button>
       </div>
     </section>
   );

@@ -15,6 +15,7 @@ import { OwnFinding } from './OwnFinding.js';
 import { PathList, type BlockView } from './PathList.js';
 import { foundBlocks, suspicionOf } from '@amber-gauge/core/bench';
 import { percent, type Find } from './useFind.js';
+import { useJustChanged } from './useJustChanged.js';
 import classes from './Find.module.css';
 import { say } from '@amber-gauge/core/words';
 
@@ -29,10 +30,18 @@ interface Props {
 /** Shares under this are not spoken of below the list. */
 const LEAST_SHARE = 0.02;
 
+/** The test that was chosen by hand, or begun to be answered. */
+interface Picked {
+  readonly testId: string;
+  readonly chosen: boolean;
+  /** The turn of the answer that stood when it was answered; null while it is not. */
+  readonly doneAt: number | null;
+}
+
 export function PathFind({ view, stage, speedId, find, onStage }: Props) {
   const { path, evidence, answer } = find;
   const [opened, setOpened] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [picked, setPicked] = useState<Picked | null>(null);
   const [skipped, setSkipped] = useState<readonly string[]>([]);
   const heading = useRef<HTMLDivElement>(null);
   const lines = useMemo(() => standing(view.lines.map((line) => line.event)), [view.lines]);
@@ -48,17 +57,22 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
       ),
     [answer, found],
   );
+  // Answered it stands until what follows from that is known, then it gives way.
+  const kept = picked && (picked.doneAt === null || picked.doneAt === find.turn) ? picked : null;
+  const open = answer ? [...answer.advice.tests, ...answer.advice.rest] : [];
+  const tests = answer?.advice.tests.filter((one) => !skipped.includes(one.test.id)) ?? [];
+  const next = open.find((one) => one.test.id === kept?.testId) ?? tests[0] ?? answer?.advice.tests[0];
+  const justCame = useJustChanged(next?.test.id, `${picked?.testId} ${picked?.doneAt} ${skipped.length}`);
   if (!answer) return <p className="quiet">{say`Reading the drive path.`}</p>;
-  const open = [...answer.advice.tests, ...answer.advice.rest];
-  const tests = answer.advice.tests.filter((one) => !skipped.includes(one.test.id));
-  const next = open.find((one) => one.test.id === chosen) ?? tests[0] ?? answer.advice.tests[0];
   // What was found is mended before anything else is asked.
-  const mendFirst = answer.advice.next === 'mend' && chosen === null;
+  const mendFirst = answer.advice.next === 'mend' && !kept?.chosen;
   const choose = (testId: string) => {
-    setChosen(testId);
+    setPicked({ testId, chosen: true, doneAt: null });
     // After the test is drawn: what is above it may have changed its height.
     requestAnimationFrame(() => heading.current?.scrollIntoView({ block: 'start' }));
   };
+  const keep = (testId: string, doneAt: number | null) =>
+    setPicked({ testId, doneAt, chosen: kept?.testId === testId && kept.chosen });
   const inside = (block: PathBlock) => {
     const one = answer.suspects.find((suspect) => suspect.block === block.id);
     const checks = open.filter(
@@ -108,8 +122,11 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
             speedId={speedId}
             path={path}
             advice={next}
+            justCame={justCame}
+            onBegun={() => keep(next.test.id, null)}
+            onDone={() => keep(next.test.id, find.turn)}
             onOther={() => {
-              setChosen(null);
+              setPicked(null);
               setSkipped([...skipped, next.test.id]);
             }}
             onStage={onStage}
