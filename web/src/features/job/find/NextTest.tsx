@@ -115,19 +115,7 @@ export function NextTest({
       {test.row && !blocked && (
         <RowReadings test={test} labels={test.row.labels} unit={test.row.unit} onAnswer={answer} />
       )}
-      <div className={classes.answers}>
-        {test.outcomes.map((outcome) => (
-          <Button
-            key={outcome.id}
-            variant="outlined"
-            className={stages.big ?? ''}
-            disabled={blocked || justCame}
-            onClick={() => answer(outcome.id, outcome.words)}
-          >
-            {outcome.words}
-          </Button>
-        ))}
-      </div>
+      <Outcomes test={test} disabled={blocked || justCame} onAnswer={answer} />
       <Field
         label={say`A note with the answer`}
         value={note}
@@ -139,6 +127,33 @@ export function NextTest({
         <Button disabled={justCame} onClick={onOther}>{say`Another test`}</Button>
       </div>
     </section>
+  );
+}
+
+/** Every answer as a key. */
+function Outcomes({
+  test,
+  disabled,
+  onAnswer,
+}: {
+  readonly test: PathTest;
+  readonly disabled: boolean;
+  readonly onAnswer: (outcome: string, words: string) => void;
+}) {
+  return (
+    <div className={classes.answers}>
+      {test.outcomes.map(({ id, words }) => (
+        <Button
+          key={id}
+          variant="outlined"
+          className={stages.big ?? ''}
+          disabled={disabled}
+          onClick={() => onAnswer(id, words)}
+        >
+          {words}
+        </Button>
+      ))}
+    </div>
   );
 }
 

@@ -15,7 +15,7 @@ import { OwnFinding } from './OwnFinding.js';
 import { PathList, type BlockView } from './PathList.js';
 import { foundBlocks, suspicionOf } from '@amber-gauge/core/bench';
 import { percent, type Find } from './useFind.js';
-import { useJustChanged } from './useJustChanged.js';
+import { useNextTest } from './useNextTest.js';
 import classes from './Find.module.css';
 import { say } from '@amber-gauge/core/words';
 
@@ -30,19 +30,9 @@ interface Props {
 /** Shares under this are not spoken of below the list. */
 const LEAST_SHARE = 0.02;
 
-/** The test that was chosen by hand, or begun to be answered. */
-interface Picked {
-  readonly testId: string;
-  readonly chosen: boolean;
-  /** The turn of the answer that stood when it was answered; null while it is not. */
-  readonly doneAt: number | null;
-}
-
 export function PathFind({ view, stage, speedId, find, onStage }: Props) {
   const { path, evidence, answer } = find;
   const [opened, setOpened] = useState<string | null>(null);
-  const [picked, setPicked] = useState<Picked | null>(null);
-  const [skipped, setSkipped] = useState<readonly string[]>([]);
   const heading = useRef<HTMLDivElement>(null);
   const lines = useMemo(() => standing(view.lines.map((line) => line.event)), [view.lines]);
   const found = useMemo(() => foundBlocks(path, lines), [path, lines]);
@@ -57,22 +47,16 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
       ),
     [answer, found],
   );
-  // Answered it stands until what follows from that is known, then it gives way.
-  const kept = picked && (picked.doneAt === null || picked.doneAt === find.turn) ? picked : null;
-  const open = answer ? [...answer.advice.tests, ...answer.advice.rest] : [];
-  const tests = answer?.advice.tests.filter((one) => !skipped.includes(one.test.id)) ?? [];
-  const next = open.find((one) => one.test.id === kept?.testId) ?? tests[0] ?? answer?.advice.tests[0];
-  const justCame = useJustChanged(next?.test.id, `${picked?.testId} ${picked?.doneAt} ${skipped.length}`);
+  const asked = useNextTest(find);
   if (!answer) return <p className="quiet">{say`Reading the drive path.`}</p>;
   // What was found is mended before anything else is asked.
-  const mendFirst = answer.advice.next === 'mend' && !kept?.chosen;
+  const mendFirst = answer.advice.next === 'mend' && !asked.chosen;
+  const { open, next } = asked;
   const choose = (testId: string) => {
-    setPicked({ testId, chosen: true, doneAt: null });
+    asked.choose(testId);
     // After the test is drawn: what is above it may have changed its height.
     requestAnimationFrame(() => heading.current?.scrollIntoView({ block: 'start' }));
   };
-  const keep = (testId: string, doneAt: number | null) =>
-    setPicked({ testId, doneAt, chosen: kept?.testId === testId && kept.chosen });
   const inside = (block: PathBlock) => {
     const one = answer.suspects.find((suspect) => suspect.block === block.id);
     const checks = open.filter(
@@ -122,13 +106,10 @@ export function PathFind({ view, stage, speedId, find, onStage }: Props) {
             speedId={speedId}
             path={path}
             advice={next}
-            justCame={justCame}
-            onBegun={() => keep(next.test.id, null)}
-            onDone={() => keep(next.test.id, find.turn)}
-            onOther={() => {
-              setPicked(null);
-              setSkipped([...skipped, next.test.id]);
-            }}
+            justCame={asked.justCame}
+            onBegun={asked.begun}
+            onDone={asked.done}
+            onOther={asked.other}
             onStage={onStage}
           />
         ) : (

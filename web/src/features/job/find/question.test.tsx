@@ -1,9 +1,9 @@
 /** A question that takes the place of another: no tap meant for the one before answers it, nothing typed is lost. */
 import type { EventBody } from '@amber-gauge/core/bench';
-import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { around } from '../../../test/scene.js';
-import { answered, findOf, stage } from './find.test-data.js';
+import { answered, bodies, findOf, stage } from './find.test-data.js';
 import { PathFind } from './PathFind.js';
 import { READ_FIRST_MS } from './useJustChanged.js';
 
@@ -48,7 +48,7 @@ describe('when the next question comes', () => {
     expect(live()).toBe(keys().length);
   });
 
-  it('it waits while something stands typed in the one before, and comes when that is answered', () => {
+  it('it waits while something stands typed in the one before, and comes when that is answered', async () => {
     const { rerender } = render(screenOf(1));
     const first = asked();
     const note = () => next().getByLabelText<HTMLInputElement>('A note with the answer');
@@ -63,5 +63,7 @@ describe('when the next question comes', () => {
     rerender(screenOf(3, ...after));
     expect(asked()).not.toBe(first);
     expect(live()).toBe(0);
+    vi.useRealTimers();
+    await waitFor(async () => expect((await bodies()).map(({ kind }) => kind).sort()).toEqual(['answer', 'note']));
   });
 });
