@@ -27,6 +27,17 @@ describe("Student's t", () => {
     expect(studentFactor(freedom, 0.99)).toBeCloseTo(at99, 3);
   });
 
+  it('needs degrees above nought and a part between 0 and 1', () => {
+    for (const [freedom, within] of [
+      [0, 0.95],
+      [-1, 0.95],
+      [Number.NaN, 0.95],
+      [5, 0],
+      [5, 1],
+    ] as const)
+      expect(() => studentFactor(freedom, within)).toThrow(/freedom above nought/);
+  });
+
   it('broken degrees and the beta function under it: scipy.stats.t.ppf, scipy.special.betainc', () => {
     expect(studentFactor(7.5)).toBeCloseTo(2.33304, 5);
     expect(incompleteBeta(2, 3, 0.4)).toBeCloseTo(0.5248, 12);

@@ -135,5 +135,8 @@ describe('the score on machines', () => {
       expect(score.ways[way].found).toBeLessThanOrEqual(1);
       expect(score.ways[way].minutes).toBeGreaterThanOrEqual(0);
     }
+    // A table believes nothing, so nothing leads; all others lead or not.
+    expect(score.ways.symptoms.led).toBeNull();
+    for (const way of ['engine', 'checklist', 'plain'] as const) expect(score.ways[way].led).toBeGreaterThan(0);
   }, 120_000);
 });

@@ -144,6 +144,16 @@ describe('answers', () => {
     expect([...words.values()]).toEqual(['lamp: lit']);
   });
 
+  it('to a question of marks answer that one alone: who smelt nothing has not looked inside, nor at a part', () => {
+    const [smelt, looked] = ['first', 'inside-look'].map((id) => path.tests.find((one) => one.id === id));
+    const done = (...lines: BenchEvent[]) => read(...lines).situation.done;
+    const first = answer('first', smelt?.outcomes.at(-1)?.id ?? '');
+    const inside = answer('inside-look', looked?.outcomes.at(-1)?.id ?? '');
+    expect(done(first)).toEqual(new Set(['first']));
+    expect(done(first, inside)).toEqual(new Set(['first', 'inside-look']));
+    expect(done(answer('belt-look', 'slack-or-shiny'))).toEqual(new Set(['belt-look']));
+  });
+
   it('that this family does not know are said, with what it knows', () => {
     expect(read(answer('nothing', 'lit')).problems[0]?.message).toContain('There is no test');
     expect(read(answer('lamp', 'purple')).problems[0]?.message).toContain('cannot answer');

@@ -214,6 +214,31 @@ describe('warm-up and drift', () => {
     expect(perHour?.by).toBeLessThan(0.2);
   });
 
+  it('three readings that agree are steady from the first, two tell nothing', () => {
+    const points = [0, 5, 10].map((minutes) => ({ minutes, errorPercent: 0.3 }));
+    expect(driftResult(points, 0.1).steadySinceMin).toBe(0);
+    expect(driftResult(points.slice(0, 2), 0.1).steadySinceMin).toBeNull();
+    // Nor does one that came back at the very end.
+    const back = [0.3, 0.9, 0.3].map((errorPercent, i) => ({ minutes: 5 * i, errorPercent }));
+    expect(driftResult(back, 0.1).steadySinceMin).toBeNull();
+  });
+
+  it('the slope is of three readings of the later half at least, exact where they lie on a line', () => {
+    const rising = (minutes: readonly number[]) => minutes.map((m) => ({ minutes: m, errorPercent: m / 60 }));
+    expect(driftResult(rising([0, 30, 60]), 0.1).perHour).toBeNull();
+    const exact = driftResult(rising([0, 30, 45, 60]), 0.1).perHour;
+    for (const one of [exact?.by, exact?.low, exact?.high]) expect(one).toBeCloseTo(1, 9);
+    // By hand: of 1, 2, 2, 3 at hours 3 to 6 the slope is 3/5, what is left 0.2, t of two degrees 4.303.
+    const hours = [0, 0, 0, 1, 2, 2, 3].map((errorPercent, h) => ({ minutes: 60 * h, errorPercent }));
+    const reach = 4.302653 * Math.sqrt(0.2 / 2 / 5);
+    expect(driftResult(hours, 0.1).perHour).toEqual({
+      by: expect.closeTo(0.6, 9),
+      low: expect.closeTo(0.6 - reach, 5),
+      high: expect.closeTo(0.6 + reach, 5),
+    });
+    expect(driftResult(Array(4).fill({ minutes: 5, errorPercent: 1 }), 0.1).perHour).toBeNull();
+  });
+
   it('a run that ends off is not called steady', () => {
     const points = [0, 5, 10, 15, 20].map((minutes) => ({ minutes, errorPercent: -0.05 * minutes }));
     const { fit, steadySinceMin, perHour } = driftResult(points, 0.2);

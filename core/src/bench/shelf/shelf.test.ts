@@ -132,6 +132,9 @@ describe('the shelf', () => {
       '2026-02-01',
     );
     expect(parts[0]).toMatchObject({ free: 6, onOrder: 0, leadDays: 10, reorderAt: 4 });
+    // Fetched on the day it was ordered.
+    const fetched = shelfOf(lines(['a', lot()], ['b', { kind: 'arrived', lot: 'a', on: '2026-01-01' }]), TODAY);
+    expect(fetched.parts[0]?.leadDays).toBe(0);
     expect(parts[0]?.usedPerDay).toBeCloseTo(0.2, 9);
     expect(shelfOf(lines(['a', lot()]), TODAY).parts[0]).toMatchObject({
       leadDays: null,

@@ -37,6 +37,11 @@ describe('trains to begin with', () => {
         if (errorPercent !== null) expect(Math.abs(errorPercent)).toBeLessThan(0.5);
     },
   );
+
+  it('the mixer’s hook turns as its gears say: two threads into 44 teeth, a sun of 15 in a ring of 45', () => {
+    const [run] = outputs(USUAL_TRAINS.find(({ id }) => id === 'mixer')?.train as Train);
+    expect(run?.value).toBeCloseTo((7200 * (2 / 44) * 15) / (15 + 45), 9);
+  });
 });
 
 describe('what cannot be is said at its field', () => {

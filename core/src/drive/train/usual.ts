@@ -34,7 +34,7 @@ const motor = (kind: TrainMotor['kind'], more: Partial<TrainMotor>): TrainMotor 
   name: 'motor',
   kind,
   poles: [16],
-  slipPercent: kind === 'induction' ? 8 : 0,
+  slipPercent: 0,
   rpm: [2400],
   sense: 'clockwise',
   seenFrom: 'shaft end',

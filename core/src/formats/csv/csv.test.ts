@@ -41,6 +41,13 @@ describe('tables of instruments', () => {
     expect(readTable('1,2\n3,4\n5,x\n7,8')).toMatchObject({ reason: 'TEXT_IN_NUMBERS', line: 3 });
   });
 
+  it('of numbers and names hold both, were it one row alone', () => {
+    for (const rows of ['0.5;rising', '0.5;rising\n0.7;falling']) {
+      const read = table(`time;edge\n${rows}`);
+      expect([read.names, [...(read.columns[0] ?? [])][0], read.texts[0]?.cells[0]]).toEqual([['time'], 0.5, 'rising']);
+    }
+  });
+
   it('refuse numbers beyond all sense and files without any', () => {
     expect(readTable('1\n2\n1e400\n4')).toMatchObject({ reason: 'TEXT_IN_NUMBERS', line: 3 });
     expect(readTable('once upon a time')).toMatchObject({ reason: 'NOT_A_TABLE' });

@@ -63,7 +63,6 @@ export function pulsesOf(signal: PulseSignal, wish: PulseWish): PulseResult {
   for (const stretch of chosen.use) {
     const one = settled(signal, stretch, wish, chosen);
     if (one.kind === 'measured') measured.push(one);
-    else if (chosen.use.length === 1) return one;
   }
   const whole = combined(measured);
   return whole === null ? { kind: 'unusable', reason: 'IRREGULAR', line: 0 } : gated(whole, signal, wish);
