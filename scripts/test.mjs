@@ -1,6 +1,7 @@
 /**
- * Every test, from nothing: lint, types, dependency rules, unit, API on a real PostgreSQL, browser. What lives by the
- * clock needs a third of one core: it runs beside the unit tests, which stand back for it.
+ * Every test, from nothing: lint, types, dependency rules, unit, API on a real PostgreSQL, browser. A page waits a sixth of
+ * its time and, where it lives by the clock, two thirds: the browser's tests have the cores first, and all others take what
+ * they leave.
  * Closes with "N passed, N failed" alone, summed from what the runners counted themselves.
  * `--only PART` runs one part (`--grep WORDS` some of its browser tests); `--keep` leaves the test database's folder for a look.
  */
@@ -101,7 +102,7 @@ async function browser(name, projects, env, more = {}) {
   });
 }
 
-/** What needs the database, and the unit tests beside what lives by the clock. */
+/** What needs the database: the browser's tests, and beside them the unit tests and the API's. */
 async function onDatabase(env) {
   if (grep) return browser('browser', ['beside', 'live'], env);
   const pages = async () => {
