@@ -57,7 +57,7 @@ export function steadyStretches(
     }
     let to = i;
     while (to < values.length && !moves(to)) to++;
-    const found = trimmed(timeS, values, after, before, { from: i, to });
+    const found = trimmed(values, after, before, { from: i, to });
     if (found.to - found.from >= 3 && (timeS[found.to - 1] as number) - (timeS[found.from] as number) >= leastS)
       out.push(found);
     i = to;
@@ -66,7 +66,6 @@ export function steadyStretches(
 }
 
 function trimmed(
-  timeS: Float64Array,
   values: Float64Array,
   after: Float64Array,
   before: Float64Array,
@@ -84,8 +83,7 @@ function trimmed(
     UNREST.share,
   );
   const off = (value: number) => Math.abs(value - level) > Math.max(TRIM_PART * level, UNREST.times * unrest);
-  if (from > 0)
-    while (from < to - 3 && off(after[from] as number) && (timeS[from] as number) < (timeS[to - 1] as number)) from++;
+  if (from > 0) while (from < to - 3 && off(after[from] as number)) from++;
   if (to < values.length) while (to > from + 3 && off(before[to - 1] as number)) to--;
   return { from, to, level: inner(from, to) };
 }
