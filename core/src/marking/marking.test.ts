@@ -31,6 +31,29 @@ describe.each(MAPS.map((map) => [map.family, map] as const))('the machine of %s'
     expect(wrong).toEqual([]);
   });
 
+  it('sound, it bears no mark: nothing to tell, to smell or to see, and its insulation holds; with a lead to the frame it does not', () => {
+    const of = (faults: readonly string[], id: string) => {
+      const test = path.tests.find((one) => one.id === id);
+      if (!test) return null;
+      // One answer in a hundred is a slip of the hand.
+      const told = [31, 32, 33].map((seed) => markedUnit(map, faults, seed).read(test, 'r').outcome);
+      return told.find((one, i) => told.indexOf(one) !== i) ?? told.join();
+    };
+    for (const test of path.tests.filter((one) => one.marks))
+      expect(
+        test.outcomes.find((one) => one.id === of([], test.id)),
+        test.id,
+      ).toMatchObject({ mark: null });
+    for (const { id } of map.machine.faults) {
+      // One megohm is what is asked of the insulation of a class I appliance (common practice).
+      const megohms = map.machine.unit([id], 31).moment()['insulation.Mohm'] ?? Infinity;
+      if (megohms < 0.9 || megohms > 2)
+        expect(of([id], 'insulation') ?? 'good', id).toBe(
+          megohms < 1 && !map.absent?.includes('insulation') ? 'poor' : 'good',
+        );
+    }
+  });
+
   it('offers to stand it as something on it answers to, and in no other way', () => {
     const { machine } = map;
     const ways = { warm: { warm: 1 }, tapped: { tapped: true }, loaded: { loaded: true }, damp: { damp: true } };
