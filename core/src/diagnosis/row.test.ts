@@ -14,6 +14,8 @@ describe('a row of readings as one answer', () => {
     [windings, [2.3, 2.4, 2.3], 'alike', 'alike (1 to 2 2.30 Ω; 2 to 3 2.40 Ω; 3 to 1 2.30 Ω)'],
     [windings, [2.3, Infinity, 2.4], 'one-open', 'one open at 2 to 3 (1 to 2 2.30 Ω; 2 to 3 open; 3 to 1 2.40 Ω)'],
     [windings, [2.3, 1.1, 2.4], 'one-low', 'one low at 2 to 3 (1 to 2 2.30 Ω; 2 to 3 1.10 Ω; 3 to 1 2.40 Ω)'],
+    // More than half of what is allowed from the middle one: the third alone; 0.2 is no more than that.
+    [windings, [2.3, 2.5, 3.1], 'one-low', 'one low at 3 to 1 (1 to 2 2.30 Ω; 2 to 3 2.50 Ω; 3 to 1 3.10 Ω)'],
     [line, [0.2, 0.3], 'through', 'through (plug 0.20 Ω; edge 0.30 Ω)'],
     [line, [0.2, 12], 'open', 'open at edge (plug 0.20 Ω; edge 12.00 Ω)'],
   ] as const)('%#', (test, values, outcome, words) => {

@@ -128,6 +128,23 @@ describe('a tone that comes and goes', () => {
     expect(tone.meanErrorPercent).toBeCloseTo(100 * (tone.meanHz / 3150 - 1), 9);
   });
 
+  it('a piece of another pitch is none of it', async () => {
+    const source = sourceOf(RATE, played([3150, 2], [0, 1], [3265, 1.5], [0, 1], [3150, 1.5]));
+    const tone = await measureTone(source, OPTIONS);
+    if (tone.kind !== 'measured') throw new Error(tone.kind);
+    expect(tone.uncertainty.map(({ why }) => why)).toContain('scatter of 2 pieces');
+    expect(Math.abs(tone.meanHz - 3150)).toBeLessThan(0.1);
+  });
+
+  it('near half the sampling rate cannot be told from its mirror', async () => {
+    const asked = await measureTone(sourceOf(8000, played([3700, 1])), { ...OPTIONS, nominalHz: 3700 });
+    expect(asked).toMatchObject({
+      code: 'MAYBE_FOLDED',
+      message:
+        'A tone of 3700 Hz sampled 8000 times a second cannot be told from one at 4300 Hz. Record at 44.1 or 48 kHz.',
+    });
+  });
+
   it('with one piece longer than all others together is that piece', async () => {
     const source = sourceOf(RATE, played([3150, 4], [0, 1], [3156.3, 1.5], [0, 1], [3156.3, 1.5]));
     const tone = await measureTone(source, OPTIONS);
