@@ -1,6 +1,6 @@
 /** Entries of a case, or of a job's log, as what the engine reads. */
 import { ownEntry } from '../quantity/index.js';
-import { mendOf, type DrivePath, type PathTest } from '../families/index.js';
+import { mendOf, turningStates, type DrivePath, type PathTest } from '../families/index.js';
 import { problem, type CaseEntry, type CaseProblem, type TestEntry, type TrialEntry } from './caseFile.js';
 import { before } from './before.js';
 import { modesCured } from './mends.js';
@@ -288,10 +288,9 @@ function fedDirect(
 ): Event[] | CaseProblem {
   const signal = path.signals.find((one) => block.outputs.includes(one.id) && one.states.includes('still'));
   if (!signal) return problem('UNKNOWN_PART', say`${block.name} does not turn: feed the motor itself.`);
-  const stuck = signal.states.filter((state) => /hum|quiver|kick|jerk/.test(state));
-  const turning = signal.states.filter((state) => state !== 'still' && !stuck.includes(state));
+  const { turns, stirs } = turningStates(signal);
   const states =
-    result === 'nothing' || result === 'no-change' ? ['still'] : result === 'hums' ? [...stuck, 'still'] : turning;
+    result === 'nothing' || result === 'no-change' ? ['still'] : result === 'hums' ? [...stirs, 'still'] : turns;
   const observation: Observation = {
     id,
     context: {},

@@ -49,6 +49,7 @@ export { restsOn } from './path/flow.js';
 export { LANE_ORDER, pathOrder } from './path/order.js';
 export { needsPower } from './path/power.js';
 export { faultsShown } from './path/shown.js';
+export { turningStates } from './path/turning.js';
 export type {
   Context,
   DrivePath,

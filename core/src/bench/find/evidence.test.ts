@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { engineOf, movedPrior, NO_KNOWLEDGE, posteriorOf, suspectsOf } from '../../diagnosis/index.js';
-import { FAMILIES, type DrivePath } from '../../families/index.js';
+import { FAMILIES, familyOf, type DrivePath } from '../../families/index.js';
 import type { BenchEvent } from '../event.js';
 import { workSaid } from '../workSaid.js';
 import { type JobFacts } from '../job.js';
@@ -170,6 +170,25 @@ describe('answers', () => {
       unit: 'V',
     });
     expect(share('regulator', typed)).toBeGreaterThan(4 * share('regulator'));
+  });
+});
+
+describe('a speed without a nominal', () => {
+  const seen = (familyId: string, turned: boolean) => {
+    const own = { ...job, familyId };
+    const [first] = familyOf(familyId).speeds;
+    const told = line({ ...didNotTurn(first as NonNullable<typeof first>), turned });
+    const { ledger, power } = jobState(own, []);
+    const { events } = findEvidence(own, pathOf(own) as DrivePath, [told], { ledger, power, places: new Map() });
+    return events.map((event) =>
+      event.kind === 'saw' && event.observation.saw.kind === 'signal' ? event.observation.saw.weights : null,
+    );
+  };
+
+  it('that turns is any of the states in which it turns, alike: one that kicks once or quivers does not', () => {
+    expect(seen('stand-mixer', true)).toEqual([{ weak: 1, slow: 1, fast: 1 }]);
+    expect(seen('cordless-brushless', true)).toEqual([{ weak: 1, turns: 1 }]);
+    expect(seen('stand-mixer', false)).toEqual([{ still: 1 }]);
   });
 });
 

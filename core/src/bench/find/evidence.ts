@@ -16,7 +16,7 @@ import {
   type Situation,
   type ValueStates,
 } from '../../diagnosis/index.js';
-import { fitPath, PATHS, type DrivePath, type ModelSheet } from '../../families/index.js';
+import { fitPath, PATHS, turningStates, type DrivePath, type ModelSheet } from '../../families/index.js';
 import { judge } from '../../speed/index.js';
 import { lineWords } from '../describe.js';
 import { atPitchRest } from '../pitch.js';
@@ -232,8 +232,7 @@ function speedObservation(job: JobFacts, path: DrivePath, key: string, speed: Sp
     ...(link.speedKey && known(path, link.speedKey, value) ? { [link.speedKey]: value } : {}),
     ...(link.heatKey && speed.condition ? { [link.heatKey]: speed.condition } : {}),
   };
-  const said = speedWeights(job, speed) ?? merelyTurned(path, link.signal, speed);
-  if (!said) return null;
+  const said = speedWeights(job, speed) ?? merelyTurned(path, link.signal);
   const weights = withBlurred(
     path.signals.find((one) => one.id === link.signal),
     said,
@@ -252,11 +251,9 @@ const known = (path: DrivePath, key: string, value: string): boolean =>
   path.contexts.find((context) => context.id === key)?.values.includes(value) ?? false;
 
 /** Where there is no nominal speed, turning says that it does not stand still, and nothing more. */
-function merelyTurned(path: DrivePath, signalId: string, speed: SpeedBody): Record<string, number> | null {
+function merelyTurned(path: DrivePath, signalId: string): Record<string, number> {
   const signal = path.signals.find((one) => one.id === signalId);
-  if (!speed.turned || !signal) return null;
-  const moving = signal.states.filter((state) => state !== signal.rest && state !== 'still' && state !== 'quivers');
-  return Object.fromEntries(moving.map((state) => [state, 1]));
+  return Object.fromEntries(turningStates(signal ?? { states: [] }).turns.map((state) => [state, 1]));
 }
 
 /** Near the edge of the tolerance a speed counts half for right and half for its side. */
