@@ -2,7 +2,7 @@
  * Pulses or a generator's sine on the line input, live: the speed over the last two turns, ten times a
  * second, and all of it evaluated on a capture.
  */
-import { quantile } from '../../numeric/index.js';
+import { median, quantile } from '../../numeric/index.js';
 import { pulsesOf } from '../rotation/pulses.js';
 import type { PulseResult } from '../rotation/pulseResult.js';
 import type { Answer } from '../asked.js';
@@ -130,6 +130,6 @@ function recentRpm(edges: readonly number[], now: number, { perTurn, sampleRate 
 function sinceHole(edges: readonly number[]): readonly number[] {
   const steps = edges.slice(1).map((at, i) => at - (edges[i] ?? 0));
   if (steps.length < 2) return edges;
-  const usual = quantile(steps, 0.5);
+  const usual = median(steps);
   return edges.slice(1 + steps.findLastIndex((step) => step > HOLE_PERIODS * usual));
 }

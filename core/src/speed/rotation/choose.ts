@@ -1,6 +1,6 @@
 /** From a table to one channel's pulses in seconds: which column, which channel, which unit. */
 import type { NumberTable } from '../../formats/index.js';
-import { quantile } from '../../numeric/index.js';
+import { median, quantile } from '../../numeric/index.js';
 import { ask, isReachable, rpmWords, type AskedSpeed } from '../asked.js';
 import { holdsSpeeds, quadrature, signalsOf, type PulseSignal } from './channels.js';
 import type { PulseColumns } from './columns.js';
@@ -120,7 +120,7 @@ function withTimes(found: readonly PulseSignal[], times: Float64Array, hasTimes:
 
 function usualGap(timeS: Float64Array): number {
   const gaps = timeS.subarray(1, LOOKED_FOR_GAPS + 1).map((t, i) => t - (timeS[i] as number));
-  return quantile(gaps, 0.5);
+  return median(gaps);
 }
 
 /** Turns a minute if the times were seconds. */
@@ -196,7 +196,7 @@ function bothEdges(signal: PulseSignal, unitS: number, wish: PulseWish): PulseSi
   const gaps = signal.timeS.subarray(1).map((t, i) => t - (signal.timeS[i] as number));
   const odd = gaps.filter((_, i) => i % 2 === 1);
   const even = gaps.filter((_, i) => i % 2 === 0);
-  const apart = Math.abs(quantile(odd, 0.5) / quantile(even, 0.5) - 1);
+  const apart = Math.abs(median(odd) / median(even) - 1);
   if (apart > (wish.perTurn % 2 === 0 ? APART.even : APART.odd)) return each();
   return ask('BOTH_EDGES', say`${rpmWords(rpm)} is twice the nominal. Do both edges of each pulse stand in the file?`, [
     { words: say`both edges: ${rpmWords(rpm / 2)}`, answer: { bothEdges: true }, meanRpm: rpm / 2 },

@@ -4,7 +4,7 @@ import type { PulseSignal } from './channels.js';
 import type { PulseWish } from './pulseResult.js';
 import type { RotationWarning, UnusableRotation } from './result.js';
 import { medianOfFive, steadyStretches } from './steady.js';
-import { quantile } from '../../numeric/index.js';
+import { median, quantile } from '../../numeric/index.js';
 import { say } from '../../words/index.js';
 import {
   COVERED_SHARE,
@@ -79,7 +79,7 @@ function firstAtLeast(timeS: Float64Array, t: number): number {
 /** Rows of pulses with no pause between them and one sense. */
 function runsOf({ timeS, senses }: PulseSignal, first: number, last: number): PulseStretch[] {
   const gaps = timeS.subarray(first + 1, last).map((t, i) => t - (timeS[first + i] as number));
-  const usual = quantile(gaps, 0.5);
+  const usual = median(gaps);
   const out: PulseStretch[] = [];
   const senseOf = (from: number, to: number): 1 | -1 | null => {
     if (!senses) return null;
@@ -115,7 +115,7 @@ function steadyOf({ timeS }: PulseSignal, run: PulseStretch, { perTurn }: PulseW
   const turnS = perTurn / usual;
   const whole = span < Math.max(SPLIT_FROM_S, 2 * LEAST_STRETCH_TURNS * turnS) || count < SPLIT_FROM_GAPS;
   const steady = whole
-    ? [{ from: 0, to: count, level: quantile(rates, 0.5) }]
+    ? [{ from: 0, to: count, level: median(rates) }]
     : steadyStretches(times, rates, {
         windowS: Math.max(
           PULSE_WINDOW.turns * turnS,

@@ -3,7 +3,7 @@
  * shaft's own phase resampled to equal steps.
  */
 import { expandedUncertainty, fromLimits, type UncertaintyPart } from '../../quantity/index.js';
-import { nextPowerOfTwo, quantile, realSpectrum } from '../../numeric/index.js';
+import { median, nextPowerOfTwo, realSpectrum } from '../../numeric/index.js';
 import { LEAST_DRIFT_PERCENT, TOP_PART } from '../tone/defaults.js';
 import { driftPercent } from '../tone/drift.js';
 import { flutterSpectrum, speedSeries, totalDeviation } from '../tone/display.js';
@@ -154,7 +154,7 @@ function withoutNoise(rest: ResidualDeviation, rate: number, noise: RotationWish
     if (hz > NOISE_BAND.from * top) scaled.push(power / shape(hz));
   }
   if (scaled.length < NOISE_BAND.least || total === 0) return rest;
-  const floor = (quantile(scaled, 0.5) / Math.LN2) * whole;
+  const floor = (median(scaled) / Math.LN2) * whole;
   const keep = Math.sqrt(Math.max(0, 1 - floor / total));
   return { ...rest, unweighted: rest.unweighted.map((value) => keep * value) };
 }

@@ -119,9 +119,9 @@ function levelMap(frame: SoundFrame): Uint8Array {
 function toothWeights(levels: Uint8Array, multiples: Int32Array): Float64Array {
   const covered = [0, 0, 0];
   for (const level of levels) covered[level] = (covered[level] as number) + 1;
-  const weak = Math.max(0.02, (covered[1] as number) / levels.length);
-  const strong = Math.max(0.005, (covered[2] as number) / levels.length);
-  const chance = [Math.max(0.05, 1 - weak - strong), weak, strong];
+  const weak = Math.max(D.leastCovered.weak, (covered[1] as number) / levels.length);
+  const strong = Math.max(D.leastCovered.strong, (covered[2] as number) / levels.length);
+  const chance = [Math.max(D.leastCovered.none, 1 - weak - strong), weak, strong];
   const weights = (of: readonly number[]) => of.map((p, level) => Math.log(p / (chance[level] as number)));
   const other = weights(D.otherTooth);
   const out = new Float64Array(3 * multiples.length);

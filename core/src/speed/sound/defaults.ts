@@ -37,6 +37,34 @@ export const SOUND_DEFAULTS = {
   temper: 1.5,
   /** Under this share the best candidate is not certain (common practice: 19 in 20). */
   sureShare: 0.95,
+  /** A recording whose largest sample is smaller is silent (chosen: under the last bit but one of 16). */
+  silentPeak: 1e-5,
+  /** Looks over the whole for the loudest channel, and samples of each (chosen). */
+  looks: 24,
+  lookSamples: 4096,
+  /** Highest line looked at as a part of the rate: what the recorder’s filter leaves (common practice). */
+  topPart: 0.45,
+  /** The floor is this quantile of a cell of so many bins at least, over what noise has there: −ln(1 − 0.4) of its mean. */
+  floorQuantile: 0.4,
+  floorOfMean: 0.51,
+  floorBins: 24,
+  /** Least share of the axis that weak and strong lines, and none, are taken to cover (chosen). */
+  leastCovered: { none: 0.05, weak: 0.02, strong: 0.005 },
+  /** Loud frames are those of this quantile of level; so many quiet ones in a row end a stretch (chosen). */
+  loudQuantile: 0.9,
+  bridged: 2,
+  /** A speed that spreads by more, between its 5th and its 95th part, has changed; with fewer teeth a line it stands on few (chosen). */
+  changingPart: 0.03,
+  changingQuantile: 0.05,
+  fewTeeth: 1.5,
+  /** Least scatter of a speed, and that of a stretch without a step, as parts of it (chosen). */
+  leastScatter: 2e-4,
+  unknownScatter: 0.01,
+  /** Recorder clocks lie within this, percent: 100 ppm (common practice). */
+  clockPercent: 0.01,
+  /** Rivals lie at least so far apart, as a part of the speed, and there are so many at most (chosen). */
+  rivalPart: 0.03,
+  mostRivals: 6,
   /** A stretch is sound above this part of the loud frames' level, for at least so long. */
   soundingPart: 0.1,
   shortestStretchS: 0.6,

@@ -77,9 +77,9 @@ export async function loudestChannel(source: SampleSource): Promise<{ channel: n
   const all = Array.from({ length: source.channels }, (_, i) => i);
   const sums = all.map(() => 0);
   let peak = 0;
-  for (let look = 0; look < 24; look++) {
-    const start = Math.floor(((source.frames - 1) * look) / 24);
-    const pieces = await source.read(start, 4096, all);
+  for (let look = 0; look < D.looks; look++) {
+    const start = Math.floor(((source.frames - 1) * look) / D.looks);
+    const pieces = await source.read(start, D.lookSamples, all);
     pieces.forEach((piece, i) => {
       for (const value of piece) {
         sums[i] = (sums[i] as number) + value * value;
@@ -101,7 +101,7 @@ function frameOf(samples: Float64Array, window: Float64Array, rate: number, time
   }
   const size = nextPowerOfTwo(samples.length);
   const binHz = rate / size;
-  const top = Math.min(size / 2 - 1, Math.floor(Math.min(D.highestHz, 0.45 * rate) / binHz));
+  const top = Math.min(size / 2 - 1, Math.floor(Math.min(D.highestHz, D.topPart * rate) / binHz));
   const power = windowedPower(samples, window, size, { offset }).subarray(0, top + 2);
   return {
     timeS,
@@ -117,7 +117,7 @@ function standOut(power: Float64Array, binHz: number, padding: number) {
   const lineHz: number[] = [];
   const level: number[] = [];
   const least = D.leak * power.reduce((most, one) => Math.max(most, one), 0);
-  const floor = cellFloors(power, Math.max(24, Math.round(24 * padding)), least);
+  const floor = cellFloors(power, Math.max(D.floorBins, Math.round(D.floorBins * padding)), least);
   const reach = Math.max(1, Math.round(padding));
   for (let k = Math.max(reach + 1, Math.ceil(D.lowestHz / binHz)); k < power.length - reach - 1; k++) {
     const p = power[k] as number;
@@ -143,7 +143,7 @@ function cellFloors(power: Float64Array, width: number, least: number): (bin: nu
   const cells = Math.max(1, Math.floor(power.length / width));
   const levels = Float64Array.from(
     { length: cells },
-    (_, c) => quantile(power.subarray(c * width, (c + 1) * width), 0.4) / 0.51 + least + 1e-26,
+    (_, c) => quantile(power.subarray(c * width, (c + 1) * width), D.floorQuantile) / D.floorOfMean + least + 1e-26,
   );
   return joinedCells(levels, width, 0);
 }

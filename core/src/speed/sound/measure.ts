@@ -4,7 +4,7 @@
  */
 import { CoreError, requirePositive } from '../../errors.js';
 import { readWavHeader, wavSamples, type ByteSource, type SampleSource } from '../../formats/index.js';
-import { mean, quantile } from '../../numeric/index.js';
+import { mean, median, quantile } from '../../numeric/index.js';
 import { fromLimits, type UncertaintyPart } from '../../quantity/index.js';
 import { combEvidence, refined, speedGrid, type LinesPerTurn } from './comb.js';
 import { SOUND_DEFAULTS as D } from './defaults.js';
@@ -63,7 +63,7 @@ export async function listen(source: SampleSource, wish: SoundWish): Promise<Sou
   if (!(wish.maxRpm > wish.minRpm)) throw new CoreError('OUT_OF_RANGE', 'maxRpm must be above minRpm', { ...wish });
   const report = wish.onProgress ?? (() => true);
   const loudest = await loudestChannel(source);
-  if (loudest.peak < 1e-5) return unusable('SILENT');
+  if (loudest.peak < D.silentPeak) return unusable('SILENT');
   const frames = await soundFrames(source, loudest.channel, (done) => report(0.6 * done));
   if (!frames) return unusable('STOPPED');
   const sounding = soundingStretches(frames);
@@ -102,7 +102,7 @@ function followed(frames: readonly SoundFrame[], grid: Float64Array, per: LinesP
 function soundingStretches(frames: readonly SoundFrame[]): SoundFrame[][] {
   const loud = quantile(
     frames.map((frame) => frame.rms),
-    0.9,
+    D.loudQuantile,
   );
   const out: SoundFrame[][] = [];
   let row: SoundFrame[] = [];
@@ -120,7 +120,7 @@ function soundingStretches(frames: readonly SoundFrame[]): SoundFrame[][] {
     if (!sounds && row.length === 0) continue;
     row.push(frame);
     quiet = sounds ? 0 : quiet + 1;
-    if (quiet > 2) close();
+    if (quiet > D.bridged) close();
   }
   close();
   return out;
@@ -137,11 +137,11 @@ function evaluate(
   const meanRpm = mean(all);
   const candidates = candidatesOf(tracked, grid.length, meanRpm, per[0] as number, wish.lines);
   const reference = wish.nominalRpm ?? meanRpm;
-  const spread = quantile(all, 0.95) / quantile(all, 0.05) - 1;
+  const spread = quantile(all, 1 - D.changingQuantile) / quantile(all, D.changingQuantile) - 1;
   const warnings: SoundWarning[] = [];
   if ((candidates[0]?.share ?? 0) < D.sureShare) warnings.push('OCTAVE_UNSURE');
-  if (spread > 0.03) warnings.push('CHANGING_SPEED');
-  if (mean(tracked.map((one) => one.lineTeeth)) < 1.5) warnings.push('FEW_HARMONICS');
+  if (spread > D.changingPart) warnings.push('CHANGING_SPEED');
+  if (mean(tracked.map((one) => one.lineTeeth)) < D.fewTeeth) warnings.push('FEW_HARMONICS');
   if (wish.reversing && tracked.length > 1) warnings.push('SENSE_ASSUMED');
   return {
     kind: 'measured',
@@ -161,7 +161,7 @@ function evaluate(
 function stretchOf(one: Followed, sense: 1 | -1): SoundStretch {
   const first = one.frames[0] as SoundFrame;
   const last = one.frames[one.frames.length - 1] as SoundFrame;
-  return { startS: first.timeS - D.frameS / 2, endS: last.timeS + D.frameS / 2, rpm: sense * quantile(one.rpm, 0.5) };
+  return { startS: first.timeS - D.frameS / 2, endS: last.timeS + D.frameS / 2, rpm: sense * median(one.rpm) };
 }
 
 function candidatesOf(
@@ -201,12 +201,12 @@ function budget(tracked: readonly Followed[], meanRpm: number, wish: SoundWish):
   }
   const frames = tracked.reduce((sum, one) => sum + one.rpm.length, 0);
   const apart = Math.max(1, (frames * D.hopS) / D.frameS);
-  const scatter = steps > 0 ? Math.sqrt(square / steps) : 0.01 * meanRpm;
-  const clock = wish.clockLimitPercent ?? 0.01;
+  const scatter = steps > 0 ? Math.sqrt(square / steps) : D.unknownScatter * meanRpm;
+  const clock = wish.clockLimitPercent ?? D.clockPercent;
   return [
     {
       name: 'noise',
-      standardPercent: (100 * Math.max(scatter, 2e-4 * meanRpm)) / Math.sqrt(apart) / meanRpm,
+      standardPercent: (100 * Math.max(scatter, D.leastScatter * meanRpm)) / Math.sqrt(apart) / meanRpm,
       why: say`scatter of the speed from frame to frame`,
     },
     { name: 'clock', standardPercent: fromLimits(clock), why: say`recorder clock within ±${clock * 1e4} ppm` },

@@ -108,10 +108,10 @@ export function rivals(
     const value = mean(offset);
     if (value !== null) values.set(offset, value);
   }
-  const apart = Math.round(0.03 / D.gridStep);
+  const apart = Math.round(D.rivalPart / D.gridStep);
   const ordered = [...values].sort((a, b) => b[1] - a[1]);
   for (const [offset, evidence] of ordered) {
-    if (found.length >= 6) break;
+    if (found.length >= D.mostRivals) break;
     if (found.every((one) => Math.abs(one.offset - offset) > apart)) found.push({ offset, evidence });
   }
   return found;

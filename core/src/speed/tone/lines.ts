@@ -5,9 +5,9 @@
 import {
   hannWindow,
   joinedCells,
+  median,
   nextPowerOfTwo,
   peakBin,
-  quantile,
   solveNormal,
   windowedPower,
   workspace,
@@ -128,7 +128,7 @@ export function wanderHz(track: PhaseTrack, residual: Float64Array): number {
 function slowNoiseOf(track: PhaseTrack, { power, binHz }: ResidualSpectrum): number {
   const from = Math.ceil(SLOW_BAND.from / durationS(track) / binHz);
   const upTo = Math.max(from + SLOW_BAND.bins, Math.ceil(SLOW_BAND.to / durationS(track) / binHz));
-  const near = quantile(power.subarray(from, upTo), 0.5) / Math.LN2;
+  const near = median(power.subarray(from, upTo)) / Math.LN2;
   const wide = power.subarray(Math.ceil(WIDE_BAND.from * power.length), Math.ceil(WIDE_BAND.to * power.length));
   return Math.max(near, sampledMedian(wide, MEDIAN_OF.wide) / Math.LN2);
 }
@@ -137,7 +137,7 @@ function sampledMedian(values: Float64Array, most: number): number {
   const stride = Math.max(1, Math.floor(values.length / most));
   const picked: number[] = [];
   for (let i = 0; i < values.length; i += stride) picked.push(values[i] as number);
-  return quantile(picked, 0.5);
+  return median(picked);
 }
 
 /** Spectrum of the residual, zero-padded to a power of two. */
