@@ -6,6 +6,7 @@ import type { EventBody } from './event.js';
 import { bearsOnNothing, entryPreview, linesFromEntry, type EntryContext } from './fromEntry.js';
 import { jobSpeeds } from './job.js';
 import { testJob } from './job.test-data.js';
+import told from './previews.json' with { type: 'json' };
 
 const FAMILY = 'belt-turntable-dc';
 const path = PATHS.get(FAMILY) as DrivePath;
@@ -42,48 +43,15 @@ const typed = (text: string, more: Partial<EntryContext> = {}) => {
 };
 
 describe('a typed line', () => {
-  it.each([
-    ['', '', []],
-    ['27.5 V at reservoir', '27.5 V d.c., at reservoir', ['reading']],
-    ['27.5 V', '27.5 V d.c., no place', ['reading']],
-    ['0.3 Vpp at reservoir', '0.3 V peak to peak, at reservoir', ['reading']],
-    ['3 V at resevoir', '3 V d.c. at reservoir?', []],
-    ['12.1 V at supply at the board warm', '12.1 V d.c., at supply at the board, warm', ['reading']],
-    ['2.3 2.3 2 ohm at motor terminals', '2.3, 2.3, 2 Ω, at motor terminals', ['reading']],
-    ['above 20 M ohm at plug', 'above 20 MΩ, at plug, a new place', ['reading']],
-    ['OL at plug', 'over range (OL), at plug, a new place', ['reading']],
-    ['open at plug', 'open, at plug, a new place', ['reading']],
-    ['10 ohm 5 V', 'one line holds one unit: Ω or V', []],
-    ['unplugged', 'power: unplugged', ['power']],
-    ['pack out', 'power: pack out', ['power']],
-    ['power on', 'power on: asked through the gate', []],
-    ['plugged in', 'power on: asked through the gate', []],
-    ['timer 90 min soak', 'starts a timer: soak, 90 min', ['timer']],
-    ['timer 3 h soak', 'starts a timer: soak, 3 h', ['timer']],
-    // 100 s are 1.67 min, 200 min 3.33 h: one place.
-    ['timer 100 s soak', 'starts a timer: soak, 1.7 min', ['timer']],
-    ['timer 200 min soak', 'starts a timer: soak, 3.3 h', ['timer']],
-    ['timer 119 min soak', 'starts a timer: soak, 119 min', ['timer']],
-    ['timer 120 min soak', 'starts a timer: soak, 2 h', ['timer']],
-    ['cleaned trims', 'work done: cleaned trims', ['work']],
-    ['replaced C12', 'work done: replaced C12, in the circuit', ['work']],
-    ['trim 45 to 1:15', 'work done: trim 45 to 1:15, facing the screw', ['work']],
-    ['trim to 10:30', 'work done: trim 33 to 10:30, facing the screw', ['work']],
-    ['unsoldered motor black', 'open end: motor black, unsoldered', ['open-end']],
-    ['left over washer', 'open end: washer left over', ['open-end']],
-    ['soldered back motor red', 'closes: motor red', ['close']],
-    ['ordered belt 198', 'a note, ordered: belt 198', ['note']],
-    ['the owner says it hums', 'a note', ['note']],
-    ['starts at 90 V', 'starts at 90 V', ['start-volts']],
-    ['3150 gives 3120', 'speed 33: −0.95 ± 0.12 %, on Record', ['speed']],
-    ['33.1 rpm', 'speed 33: −0.70 %', ['speed']],
-    ['-2 % at 45 warm', 'speed 45: −2.00 %, warm', ['speed']],
-    ['45 did not turn', 'Platter at 45: does not turn', ['answer']],
-  ] as const)('%s: %s', (text, preview, kinds) => {
-    const { preview: said, lines } = typed(text);
-    expect(said).toBe(preview);
-    expect(lines.map(({ kind }) => kind)).toEqual(kinds);
-  });
+  // A timer of 100 s is 1.67 min, of 200 min 3.33 h: told to one place.
+  it.each(told.lines as unknown as readonly [string, string, EventBody['kind'][]][])(
+    '%s: %s',
+    (text, preview, kinds) => {
+      const { preview: said, lines } = typed(text);
+      expect(said).toBe(preview);
+      expect(lines.map(({ kind }) => kind)).toEqual(kinds);
+    },
+  );
 
   it('with no end open that it could mean is work', () => {
     expect(typed('soldered back motor red', { open: [] }).lines.map(({ kind }) => kind)).toEqual(['work']);

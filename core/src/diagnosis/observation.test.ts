@@ -5,6 +5,7 @@ import { PATHS, type DrivePath } from '../families/index.js';
 import { engineOf, observationFrom } from './index.js';
 import { inUnit, matches, slipChance, statesOfValue, withBlurred, type Observation, type Saw } from './observation.js';
 import { SMALL } from './smallPath.test-data.js';
+import told from './inUnit.json' with { type: 'json' };
 
 const engine = engineOf(SMALL);
 const { model, space } = engine;
@@ -66,21 +67,14 @@ describe('a value', () => {
     expect(light).toMatchObject({ kind: 'absurd' });
   });
 
-  it.each([
-    [320, 'mV', 'V', 0.32],
-    [4.7, 'kΩ', 'Ω', 4700],
-    [2, 'MΩ', 'kΩ', 2000],
-    [150, 'nF', 'µF', 0.15],
-    [100, 'pF', 'nF', 0.1],
-    [1, 'GΩ', 'MΩ', 1000],
-    [5, 'V', 'V', 5],
-    [5, 'V', 'A', null],
-    [5, 'm', 'V', null],
-  ])('%d %s in %s', (value, unit, wanted, is) => {
-    const got = inUnit(value, unit, wanted);
-    if (is === null) expect(got).toBeNull();
-    else expect(got).toBeCloseTo(is, 12);
-  });
+  it.each(told.rows as unknown as readonly [number, string, string, number | null][])(
+    '%d %s in %s',
+    (value, unit, wanted, is) => {
+      const got = inUnit(value, unit, wanted);
+      if (is === null) expect(got).toBeNull();
+      else expect(got).toBeCloseTo(is, 12);
+    },
+  );
 
   it('of states that read as one of several has the mean of theirs', () => {
     expect(withBlurred({ readsAs: { odd: ['a', 'b'] } } as never, { a: 0.5, c: 0.5 })).toEqual({

@@ -4,6 +4,7 @@ import { nameLines, partWords, type TurningPart } from './parts.js';
 import type { FlutterFigures, FlutterLine } from './tone/result.js';
 import { typedPart } from './typedPart.js';
 import { shareWords, wowByPart, type WowShare } from './wowByPart.js';
+import told from './wowByPart.json' with { type: 'json' };
 
 /** 33⅓ rpm: 0.5556 Hz; a belt of 0.7 Hz, a motor pulley at 12.5 Hz. */
 const PARTS: readonly TurningPart[] = [
@@ -84,25 +85,12 @@ describe('a share in words', () => {
     lines: lines.map(([multiple, hz]) => ({ multiple, hz, peakPercent: 0.1 })),
   });
 
-  it.each([
-    ['platter', 1, 'once a turn: off centre, warp, or bearing'],
-    ['platter', 2, 'twice a turn: oval or warped record, bent spindle'],
-    ['platter', 3, 'three times a turn: uneven rim or idler track'],
-    ['capstan belt', 1, 'once a turn: a joint, a kink or a thick place'],
-    ['idler', 1, 'once a turn: a flat place or an eccentric tyre'],
-    ['pinch roller', 2, 'twice a turn: an oval roller'],
-    ['capstan', 1, 'once a turn: bent or dirty capstan'],
-    ['flywheel', 1, 'once a turn: eccentric flywheel or its bearing'],
-    ['motor pulley', 1, 'once a turn: pulley off centre or a bent shaft'],
-    ['motor', 3, 'three times a turn: cogging or commutation'],
-    ['take-up reel', 1, 'once a turn: a rubbing reel or a dragging brake'],
-    ['gear', 3, 'three times a turn: a damaged tooth'],
-    ['drum', 1, 'once a turn: uneven load or bearing'],
-    ['governor disc', 2, 'twice a turn: oval or bent'],
-    ['governor disc', 4, '4 times a turn: uneven'],
-  ])('%s, %d a turn: %s', (part, multiple, words) => {
-    expect(shareWords(share(part, [multiple, 1]))).toBe(words);
-  });
+  it.each(told.causes as unknown as readonly [string, number, string][])(
+    '%s, %d a turn: %s',
+    (part, multiple, words) => {
+      expect(shareWords(share(part, [multiple, 1]))).toBe(words);
+    },
+  );
 
   it('goes by what the part is, however it is called', () => {
     const rad: TurningPart = { name: 'Rad', kind: 'flywheel', hz: 5 };

@@ -14,7 +14,6 @@ import {
   trimDoes,
   turnsOfClock,
   turnLines,
-  turnWords,
   type JobCoach,
 } from './index.js';
 
@@ -121,20 +120,6 @@ describe('the course is read from the log', () => {
 });
 
 describe('what is said', () => {
-  it.each([
-    [0.5, 'half a turn clockwise'],
-    [-0.25, 'a quarter turn counter-clockwise'],
-    [0.125, 'an eighth of a turn clockwise'],
-    [-0.75, 'three quarters of a turn counter-clockwise'],
-    [1.63, '1.63 turns clockwise'],
-    [-12.04, '−12.0 turns'],
-    [0.05, '3 minutes of the clock clockwise'],
-    [0.2, '12 minutes of the clock clockwise'],
-    [0.001, 'a hair clockwise'],
-  ])('%d turns', (turns, words) => {
-    expect(turnWords(turns)).toBe(words === '−12.0 turns' ? '12.0 turns counter-clockwise' : words);
-  });
-
   it('names speed, trim and target; a learnt trim says which way is faster and how much', () => {
     const nudged = course(
       begin,

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { coach, type CoachAdvice, type CoachLine, type CoachState, type CoachTask } from '../../drive/index.js';
 import { clockOf, coachSays, speedStands, trimDoes, turnsOfClock, turnWords, wantsHand } from './index.js';
+import told from './turnWords.json' with { type: 'json' };
 
 const plain = (text: string) => text.replaceAll('\u202f', ' ');
 
@@ -127,24 +128,7 @@ describe('the coach says', () => {
 });
 
 describe('a turn in words', () => {
-  it.each([
-    [0.001, 'a hair clockwise'],
-    [-0.001, 'a hair counter-clockwise'],
-    [0.0167, '1 minute of the clock clockwise'],
-    [-0.1, '6 minutes of the clock counter-clockwise'],
-    [0.125, 'an eighth of a turn clockwise'],
-    [0.25, 'a quarter turn clockwise'],
-    [0.375, 'three eighths of a turn clockwise'],
-    [0.5, 'half a turn clockwise'],
-    [0.625, 'five eighths of a turn clockwise'],
-    [-0.75, 'three quarters of a turn counter-clockwise'],
-    [0.875, 'seven eighths of a turn clockwise'],
-    [0.19, '11 minutes of the clock clockwise'],
-    [0.98, '59 minutes of the clock clockwise'],
-    [1, '1.00 turns clockwise'],
-    [-2.5, '2.50 turns counter-clockwise'],
-    [4.25, '4.3 turns clockwise'],
-  ])('%f is %s', (turns, words) => {
+  it.each(told.turns as unknown as readonly [number, string][])('%f is %s', (turns, words) => {
     expect(turnWords(turns)).toBe(words);
   });
 

@@ -4,20 +4,10 @@ import type { EventBody } from '../event.js';
 import { doneWords } from './done.js';
 import { workDone } from './workDone.js';
 import { logOf } from '../job.test-data.js';
+import told from './done.json' with { type: 'json' };
 
 describe('a mend, told as done', () => {
-  it.each([
-    ['Clean off the old belt, fit a new one', 'Cleaned off the old belt, fitted a new one'],
-    ['Renew cord, plug or switch', 'Renewed cord, plug or switch'],
-    ['Free and time the mechanism', 'Freed and timed the mechanism'],
-    ['Renew the drive chip, heat sink with it', 'Renewed the drive chip, heat sink with it'],
-    ['Flush and oil the motor, run it in for a day', 'Flushed and oiled the motor, ran it in for a day'],
-    ['Clean capstan and pinch roller', 'Cleaned capstan and pinch roller'],
-    ['Donor stator', 'Fitted a donor stator'],
-    ['Take the object out', 'Took the object out'],
-    ['Re-magnetise the ring, or a donor ring', 'Re-magnetised the ring, or a donor ring'],
-    ['a word of one’s own', 'a word of one’s own'],
-  ])('%s', (name, done) => {
+  it.each(told.mends as unknown as readonly [string, string][])('%s', (name, done) => {
     expect(doneWords(name)).toBe(done);
   });
 

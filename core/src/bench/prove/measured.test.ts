@@ -1,29 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { gaussian, seeded } from '../../numeric/index.js';
-import { familyOf } from '../../families/index.js';
-import type { EventBody, SpeedBody } from '../event.js';
-import { didNotTurn } from '../speedReading.js';
 import { coastChange, coastsOf, coastTime } from './coast.js';
 import { abaResult, leakTimes, provokedKeys, trialsOf, type TrialPhase } from './trial.js';
-import { logAt } from '../job.test-data.js';
+import type { EventBody } from '../event.js';
+import { logAt as log } from '../job.test-data.js';
+import { phase, speed } from './tape.test-data.js';
 
-const log = logAt;
-const [first] = familyOf('cassette-direct').speeds;
-if (!first) throw new Error('no speed');
-const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({
-  ...didNotTurn(first),
-  turned: true,
-  errorPercent,
-  ...more,
-});
-const phase = (one: 'rest' | 'provoked' | 'end', began: string | null = 'k0'): EventBody => ({
-  kind: 'trial-phase',
-  began,
-  provocation: 'breath',
-  block: 'capacitors',
-  name: 'small capacitors',
-  phase: one,
-});
 const cycle = (...values: readonly number[]): TrialPhase[] =>
   values.map((value, i) => ({ phase: i % 2 === 0 ? 'rest' : 'provoked', at: '', values: [value] }));
 

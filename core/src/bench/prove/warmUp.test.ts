@@ -1,29 +1,10 @@
 /** Warm-up and drift of runs that are formulas, and of readings reckoned by hand. */
 import { linearRegression } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { familyOf } from '../../families/index.js';
-import type { EventBody, SpeedBody } from '../event.js';
-import { logAt } from '../job.test-data.js';
-import { didNotTurn } from '../speedReading.js';
+import type { EventBody } from '../event.js';
+import { logAt as log } from '../job.test-data.js';
+import { phase, speed } from './tape.test-data.js';
 import { driftOf, driftResult } from './warmUp.js';
-
-const log = logAt;
-const [first] = familyOf('cassette-direct').speeds;
-if (!first) throw new Error('no speed');
-const speed = (errorPercent: number, more: Partial<SpeedBody> = {}): SpeedBody => ({
-  ...didNotTurn(first),
-  turned: true,
-  errorPercent,
-  ...more,
-});
-const phase = (one: 'rest' | 'provoked'): EventBody => ({
-  kind: 'trial-phase',
-  began: null,
-  provocation: 'breath',
-  block: 'capacitors',
-  name: 'small capacitors',
-  phase: one,
-});
 
 describe('warm-up and drift', () => {
   const warming = [0, 2, 4, 7, 10, 15, 20, 30, 40, 60];
@@ -110,14 +91,14 @@ describe('warm-up and drift', () => {
         [3, off],
         [10, on],
         [11, speed(-1)],
-        [13, phase('provoked')],
+        [13, phase('provoked', null)],
         [14, speed(-0.5)],
         [15, speed(3, { pitch: 'plus' })],
-        [16, phase('rest')],
+        [16, phase('rest', null)],
         [17, speed(-0.45)],
         [20, speed(-0.4)],
       ),
-      first.id,
+      speed(0).speedId,
       1.5,
     );
     expect(drift?.points.map((one) => [one.minutes, one.errorPercent])).toEqual([

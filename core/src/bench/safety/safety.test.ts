@@ -11,6 +11,7 @@ import { countdown, isDue, isRunning } from '../timers/index.js';
 import { cautionsFor } from './caution.js';
 import { refusalOf } from './refuse.js';
 import { storesOf } from './stores.js';
+import told from './refused.json' with { type: 'json' };
 
 const jobOf = (familyId: string, more: Partial<JobFacts> = {}): JobFacts =>
   testJob(familyId, { complaint: 'slow', ...more });
@@ -105,17 +106,7 @@ describe('make-safe lines', () => {
 });
 
 describe('what is never planned', () => {
-  it.each([
-    ['bridge the door lock', 'door-lock'],
-    ['jumpered lid switch for the spin', 'door-lock'],
-    ['bypass interlock', 'interlock'],
-    ['bridged the thermal cut-out', 'thermal'],
-    ['short across the fuse', 'thermal'],
-    ['thermal fuse bypassed', 'thermal'],
-    ['disconnect for good the earth wire', 'earth'],
-    ['override the pressure switch', 'pressure'],
-    ['defeat pack protection', 'pack'],
-  ])('%s', (text, id) => {
+  it.each(told.asked as unknown as readonly [string, string][])('%s', (text, id) => {
     expect(refusalOf(text)?.id).toBe(id);
   });
 

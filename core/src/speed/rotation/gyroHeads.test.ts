@@ -5,24 +5,12 @@ import { axisUnitNamed, guessGyroColumns, gyroscopeRows, type GyroColumns } from
 import { lengthS, logOf, magnitude, meanVector, restOf, type GyroLog } from './gyroLog.js';
 import { unitFor } from './gyro.js';
 import { tableOf } from './numberTable.test-data.js';
+import told from './heads.json' with { type: 'json' };
 
 const count = (n: number, of: (i: number) => number) => Array.from({ length: n }, (_, i) => of(i));
 
 describe('the unit of a gyroscope’s axes', () => {
-  it.each([
-    ['gyro_x (rad/s)', 'rad/s'],
-    ['wx [deg/s]', 'deg/s'],
-    ['x (°/s)', 'deg/s'],
-    ['gx dps', 'deg/s'],
-    ['gx (mdps)', 'mdeg/s'],
-    ['milli-degrees', 'mdeg/s'],
-    ['speed rpm', 'rpm'],
-    ['n 1/min', 'rpm'],
-    ['rps', 'turns/s'],
-    ['turns/s', 'turns/s'],
-    ['rev/s', 'turns/s'],
-    ['omega', null],
-  ] as const)('%s: %s', (words, unit) => {
+  it.each(told.axisUnits as unknown as readonly [string, string | null][])('%s: %s', (words, unit) => {
     expect(axisUnitNamed(words)).toBe(unit);
   });
 

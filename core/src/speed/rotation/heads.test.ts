@@ -5,37 +5,17 @@ import { tableOf } from './numberTable.test-data.js';
 import { sampleIntervalOf } from './preamble.js';
 import type { MeasuredPulses } from './pulseResult.js';
 import { unitOf, unwrapCounter } from './timeBase.js';
+import told from './heads.json' with { type: 'json' };
 
 const count = (n: number, of: (i: number) => number) => Array.from({ length: n }, (_, i) => of(i));
 
 describe('the sample interval in the head of a capture', () => {
-  it.each([
-    [['Sample interval', '20 us'], 20e-6],
-    [['Sampling period: 4 µs'], 4e-6],
-    [['Increment', '1e-05'], 1e-5],
-    [['X increment', '2.5 ms'], 2.5e-3],
-    [['dt', '0,001'], 1e-3],
-    [['Time per sample', '50 ns'], 50e-9],
-    [['Sample rate', '48 kHz'], 1 / 48000],
-    [['Sample rate', '48 KHz'], 1 / 48000],
-    [['Sampling frequency (kHz)', '96'], 1 / 96000],
-    [['Sample rate', '2 GSa/s'], 0.5e-9],
-    [['sps', '44100'], 1 / 44100],
-    [['Samples per s', '8000'], 1 / 8000],
-    [['Sample rate', '1 M'], 1e-6],
-    // An interval whose line also names a rate is an interval.
-    [['Sampling rate as sample interval', '20 us'], 20e-6],
-  ] as const)('%j', (cells, seconds) => {
+  // An interval whose line also names a rate is an interval.
+  it.each(told.intervals as unknown as readonly [readonly string[], number][])('%j', (cells, seconds) => {
     expect((sampleIntervalOf([['Made by', 'nobody'], [...cells]]) ?? 0) / seconds).toBeCloseTo(1, 9);
   });
 
-  it.each([
-    [['Date', '2026-03-01']],
-    [['Sample rate', 'unknown']],
-    [['Sample rate', '0 Hz']],
-    [['Sample interval', '-5 us']],
-    [['Samples', '5000']],
-  ])('%j says nothing of it', (cells) => {
+  it.each(told.nothing as unknown as readonly [string[]][])('%j says nothing of it', (cells) => {
     expect(sampleIntervalOf([cells])).toBeNull();
   });
 
