@@ -40,6 +40,6 @@ describe('capacitors', () => {
     expect(readDateCode('1842', 2026)).toEqual({ year: 2018, week: 42 });
     expect(readDateCode('7942', 2026)).toEqual({ year: 1979, week: 42 });
     expect(readDateCode('1860', 2026)).toBeNull();
-    expect(readCapacitorMark('red')).toBeNull();
+    for (const none of ['red', '0 uF', '000J']) expect(readCapacitorMark(none), none).toBeNull();
   });
 });

@@ -158,6 +158,8 @@ describe('the score on machines', () => {
       expect(score.ways[way].found).toBeLessThanOrEqual(1);
       expect(score.ways[way].minutes).toBeGreaterThanOrEqual(0);
     }
+    // Nobody was hurt over three rim drives looked at from outside.
+    expect(score.ways.engine.harmed).toBe(0);
     // A table believes nothing, so nothing leads; all others lead or not.
     expect(score.ways.symptoms.led).toBeNull();
     for (const way of ['engine', 'checklist', 'plain'] as const) expect(score.ways[way].led).toBeGreaterThan(0);

@@ -72,6 +72,9 @@ describe('the live meter', () => {
     const tail = readings.slice(-60).flatMap((one) => (one.kind === 'tone' ? [one] : []));
     for (const one of tail) {
       expect(one.mean.of).toBe('two turns');
+      // What swings by 0.3 % either way beside it, seen over a fifth of a second at a time.
+      expect(one.halfWidthPercent / 0.3).toBeGreaterThan(0.95);
+      expect(one.halfWidthPercent / 0.3).toBeLessThan(1.03);
       expect(one.mean.overS).toBeCloseTo(3.6 / 1.008, 1);
       expect(Math.abs(one.mean.errorPercent - 0.8)).toBeLessThan(0.01);
     }
