@@ -155,6 +155,13 @@ export const test = base.extend<{ bench: Running; demo: Running }, { held: Host 
   },
 });
 
+/** Opens a demo job, at a stage or where it is to be gone on with. */
+export async function openJob(page: Page, demo: Running, number: number, stage = ''): Promise<void> {
+  const [row] = await demo.query(`select id from job where number = ${number} and demo`);
+  await page.goto(`${demo.url}/job/${String(row?.id)}/${stage}`);
+  await expect(page.getByLabel('Entry line')).toBeVisible();
+}
+
 /** Types into the entry line and waits until the line says it is kept. */
 export async function enter(page: Page, text: string): Promise<void> {
   await expect(page.getByLabel('Entry line')).toBeVisible();

@@ -1,14 +1,13 @@
 /** Bad files and bad lines: each its own plain message, and nothing entered is lost. */
 import { writeWav } from '@amber-gauge/core/formats';
 import { gaussian, seeded } from '@amber-gauge/core/numeric';
-import { enter, expect, test } from '../support/app.js';
+import { enter, expect, openJob, test } from '../support/app.js';
 import { asFile, longRecording, recording } from '../support/recordings.js';
 
 const normal = gaussian(seeded(3));
 
 test('files that cannot be measured say what to do', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0146/ }).click();
+  await openJob(page, demo, 146);
   await page.getByLabel('Entry line').fill('14.2V @halfway typed');
   const choose = page.getByLabel('Recording of the test tone');
   const truncated = writeWav([new Float64Array(0)], 44100);
@@ -49,8 +48,7 @@ test('a 220 MB recording is measured by streaming, shows progress and can be sto
 });
 
 test('a line that cannot be read stays, with the part marked, and 1,500 is asked about', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0147/ }).click();
+  await openJob(page, demo, 147);
   const entry = page.getByLabel('Entry line');
   await entry.fill('27.5Q @reservoir');
   await entry.press('Enter');
@@ -83,8 +81,7 @@ test('a struck line stays visible with its reason, and what was computed from it
   page,
   demo,
 }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0145/ }).click();
+  await openJob(page, demo, 145);
   await enter(page, '-9% 45');
   await page.keyboard.press('Alt+7');
   const log = page.getByLabel('Bench log');

@@ -1,5 +1,5 @@
 /** Two devices on one job, two server processes on one database, and the network gone for a while. */
-import { enter, expect, secondServer, test } from '../support/app.js';
+import { enter, expect, openJob, secondServer, test } from '../support/app.js';
 import { file, picture } from '../support/pictures.js';
 
 // How soon is printed, not asserted: a machine that does other work is no failure (goal: two seconds).
@@ -11,8 +11,7 @@ test('laptop and phone see each other’s entries without a reload, through two 
   try {
     const laptop = await (await browser.newContext()).newPage();
     const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-    await laptop.goto(demo.url);
-    await laptop.getByRole('link', { name: /0143/ }).click();
+    await openJob(laptop, demo, 143);
     await expect(laptop.getByLabel('Entry line')).toBeVisible();
     await phone.goto(other.url + new URL(laptop.url()).pathname);
     await expect(phone.getByLabel('Entry line')).toBeVisible();
@@ -40,8 +39,7 @@ test('the network cut in the middle of a strip-down: all of it arrives once, in 
   demo,
 }) => {
   test.setTimeout(150_000);
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await page
     .getByLabel('Stages')
     .getByRole('button', { name: /^Open up/ })

@@ -1,7 +1,7 @@
 /** The face: sizes that hands need, both modes, no text off the page at 390 px, keys, nothing inaccessible. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test } from '../support/app.js';
+import { expect, openJob, test } from '../support/app.js';
 
 const stageButton = (page: Page, stage: string) =>
   page.getByLabel('Stages').getByRole('button', { name: new RegExp(`^${stage}`) });
@@ -12,18 +12,11 @@ const sizeOf = (page: Page, selector: string) =>
     .first()
     .evaluate((element) => Number.parseFloat(getComputedStyle(element).fontSize));
 
-async function openJob(page: Page, url: string, number: string, stage?: string) {
-  await page.goto(url);
-  await page.getByRole('link', { name: new RegExp(number) }).click();
-  if (stage) await stageButton(page, stage).click();
-  await page.waitForTimeout(900);
-}
-
 test('text for the hands is at least 32 px, the present number 56, on the speed screens 112', async ({
   page,
   demo,
 }) => {
-  await openJob(page, demo.url, '0147', 'Set speed');
+  await openJob(page, demo, 147, 'set-speed');
   expect(await sizeOf(page, '[data-testid=speed-number]')).toBe(112);
   expect(await sizeOf(page, 'h1')).toBeGreaterThanOrEqual(32);
   await page.getByRole('button', { name: /^Find/ }).click();
@@ -41,8 +34,7 @@ test('text for the hands is at least 32 px, the present number 56, on the speed 
 
 test('at 390 px the entry line stands at the foot, the coach and the strip-down fit', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0147/ }).click();
+  await openJob(page, demo, 147);
   await expect(page.getByLabel('Entry line')).toBeInViewport();
   await expect(page.getByLabel('Stage', { exact: true })).toBeAttached();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -156,7 +148,7 @@ test('every route: nothing that a checker of accessibility objects to, nothing o
 });
 
 test('keys: stages, entry line, capture inside a field, and the value typed later', async ({ page, demo }) => {
-  await openJob(page, demo.url, '0149');
+  await openJob(page, demo, 149);
   await expect(page.getByLabel('Entry line')).toBeEnabled();
   await page.keyboard.press('Escape');
   await expect(page.getByLabel('Entry line')).not.toBeFocused();
@@ -181,7 +173,7 @@ test('keys: stages, entry line, capture inside a field, and the value typed late
 });
 
 test('going live asks for its conditions, each by itself', async ({ page, demo }) => {
-  await openJob(page, demo.url, '0145');
+  await openJob(page, demo, 145);
   await page.getByRole('button', { name: /^Power:/ }).click();
   await page.getByRole('menuitem', { name: 'Live direct' }).click();
   const dialog = page.getByRole('dialog');

@@ -1,12 +1,6 @@
 /** Find: the drive path reasons with the repairer. */
 import type { Page } from '@playwright/test';
-import { expect, test } from '../support/app.js';
-
-async function openFind(page: Page, url: string, number: string) {
-  await page.goto(url);
-  await page.getByRole('link', { name: new RegExp(number) }).click();
-  await expect(page.getByLabel('Entry line')).toBeVisible();
-}
+import { expect, openJob, test } from '../support/app.js';
 
 const suspect = (page: Page, name: string) =>
   page.getByLabel('Drive path').getByRole('button', { name: new RegExp(`^${name},`) });
@@ -21,7 +15,7 @@ async function likeliest(page: Page) {
 }
 
 test('answers move the suspects, say so, and end in a mend', async ({ page, demo }) => {
-  await openFind(page, demo.url, '0145');
+  await openJob(page, demo, 145);
   await page.getByLabel('Stages').getByRole('button', { name: /^Find/ }).click();
   await expect(page.getByLabel('Drive path')).toBeVisible();
   const next = page.getByLabel('Next test');
@@ -70,7 +64,7 @@ test('a reading at a known place is an observation; one that cannot be is said, 
   page,
   demo,
 }) => {
-  await openFind(page, demo.url, '0147');
+  await openJob(page, demo, 147);
   await page.getByLabel('Stages').getByRole('button', { name: /^Find/ }).click();
   await expect(page.getByLabel('Next test')).toBeVisible();
   const entry = page.getByLabel('Entry line');
@@ -90,7 +84,7 @@ test('what the repairer knows better is kept as by hand, and why not another tes
   page,
   demo,
 }) => {
-  await openFind(page, demo.url, '0145');
+  await openJob(page, demo, 145);
   await page.getByLabel('Stages').getByRole('button', { name: /^Find/ }).click();
   const suspect = async () => (await likeliest(page)).getAttribute('aria-label');
   const before = await suspect();
@@ -129,7 +123,7 @@ test('taking in asks what can be seen from outside; at 390 px Find has prompt, a
 });
 
 test('the path is fitted to a model and kept as its sheet', async ({ page, demo }) => {
-  await openFind(page, demo.url, '0147');
+  await openJob(page, demo, 147);
   await page.getByLabel('Stages').getByRole('button', { name: /^Find/ }).click();
   await page.getByRole('button', { name: 'Fit this path to the Brenning Dans 33' }).click();
   const dialog = page.getByRole('dialog');
@@ -148,7 +142,7 @@ test('a part shows its checks, any of them can be asked next; what no path knows
   page,
   demo,
 }) => {
-  await openFind(page, demo.url, '0146');
+  await openJob(page, demo, 146);
   await page.getByLabel('Stages').getByRole('button', { name: /^Find/ }).click();
   await suspect(page, 'idler wheel').click();
   await page.getByLabel('Checks of idler wheel').getByRole('button', { name: 'Idler wheel' }).click();

@@ -1,14 +1,7 @@
 /** What hands do by mistake or in passing: double clicks, stray wheels, other sizes, reloads, print. */
-import type { Page } from '@playwright/test';
-import { enter, expect, test, type Running } from '../support/app.js';
+import { enter, expect, openJob, type Running, test } from '../support/app.js';
 import { recording } from '../support/recordings.js';
 
-async function openJob(page: Page, demo: Running, number: number, stage: string) {
-  const [row] = await demo.query(`select id from job where number = ${number} and demo`);
-  await page.goto(`${demo.url}/job/${String(row?.id)}/${stage}`);
-  await expect(page.getByLabel('Entry line')).toBeVisible();
-  await page.waitForTimeout(300);
-}
 const lines = async (demo: Running) =>
   (await demo.query("select body from job_event where device <> 'demo bench' order by position")).map(
     (row) => row.body as Record<string, unknown>,

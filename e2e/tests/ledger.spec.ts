@@ -1,6 +1,6 @@
 /** Strip-down and the way back: nothing forgotten, nobody hurt. */
 import type { Page } from '@playwright/test';
-import { expect, test } from '../support/app.js';
+import { expect, openJob, test } from '../support/app.js';
 import { file, picture } from '../support/pictures.js';
 
 async function open(page: Page, url: string, number: string, stage: string) {
@@ -122,8 +122,7 @@ test('what defeats a safety device is refused with its reason, and a finding is 
 });
 
 test('coming back shows where the hands were, and a usual mend opens and closes its ends', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0148/ }).click();
+  await openJob(page, demo, 148);
   const were = page.getByLabel('Where the hands were');
   await expect(were).toContainText('The hands were at Mend');
   await expect(were).toContainText('2 open ends');

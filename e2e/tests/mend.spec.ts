@@ -1,13 +1,12 @@
 /** Mend: a sum from the log that later readings are judged by, a choice with its figures, and its end. */
 import type { Locator, Page } from '@playwright/test';
-import { enter, expect, test } from '../support/app.js';
+import { enter, expect, openJob, test } from '../support/app.js';
 import { tell } from '../support/jobs.js';
 
 const stage = (page: Page, name: RegExp) => page.getByLabel('Stages').getByRole('button', { name }).click();
 
 test('a sum is filled from the log and kept; the next reading is judged by it', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await enter(page, '23V @secondary');
   await stage(page, /^Mend/);
   await page.getByRole('button', { name: /^Supply: .*: as read here/ }).click();
@@ -37,8 +36,7 @@ test('mends stand side by side with their figures; the chosen one becomes the pr
   page,
   demo,
 }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await stage(page, /^Mend/);
   const table = page.getByRole('region', { name: 'What may cure it' });
   // One mend alone, the usual kind: several together are chosen below.
@@ -84,8 +82,7 @@ test('what a supplier said moves the sum by just that; parts on the shelf are se
   const [job] = await demo.query('select id from job where number = 147');
   const off = { kind: 'power', state: 'unplugged-discharged', conditions: [] } as const;
   await tell(request, demo.url, String(job?.id), [[0, off]]);
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0147/ }).click();
+  await openJob(page, demo, 147);
   await stage(page, /^Mend/);
   const table = page.getByRole('region', { name: 'What may cure it' });
   await table.getByRole('button', { name: /^All \d+/ }).click();
@@ -129,8 +126,7 @@ test('several done in one go: each ends with its own key; what loses something s
   page,
   demo,
 }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0145/ }).click();
+  await openJob(page, demo, 145);
   await stage(page, /^Mend/);
   const table = page.getByRole('region', { name: 'What may cure it' });
   const set = table.getByRole('row').filter({ hasText: 'while it is open' });
@@ -159,8 +155,7 @@ test('several done in one go: each ends with its own key; what loses something s
 });
 
 test('a reading that feeds a sum opens it from the log', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await stage(page, /^Open up/);
   await enter(page, '23V @secondary');
   await page
@@ -173,8 +168,7 @@ test('a reading that feeds a sum opens it from the log', async ({ page, demo }) 
 });
 
 test('a ceiling under every mend says to ask the owner; workings stand by themselves too', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await stage(page, /^Take in/);
   await page.getByRole('textbox', { name: 'No more than' }).fill('0,5');
   await page.getByRole('button', { name: 'Keep worth and price' }).click();

@@ -1,9 +1,8 @@
 /** Nothing that the screen called kept is lost, and nothing is kept twice. */
-import { enter, expect, test } from '../support/app.js';
+import { enter, expect, openJob, test } from '../support/app.js';
 
 test('lines typed while the server is away wait, arrive in order and once', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await enter(page, 'before the cut');
   await demo.kill();
   const entry = page.getByLabel('Entry line');
@@ -25,8 +24,7 @@ test('lines typed while the server is away wait, arrive in order and once', asyn
 
 test('waiting lines survive closing the page', async ({ context, demo }) => {
   const first = await context.newPage();
-  await first.goto(demo.url);
-  await first.getByRole('link', { name: /0143/ }).click();
+  await openJob(first, demo, 143);
   await expect(first.getByLabel('Entry line')).toBeVisible();
   await demo.kill();
   await first.getByLabel('Entry line').fill('4.4V @four');
@@ -43,8 +41,7 @@ test('waiting lines survive closing the page', async ({ context, demo }) => {
 
 test('the server killed while lines are being saved: never gone, never twice', async ({ page, demo }) => {
   test.setTimeout(120_000);
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   const entry = page.getByLabel('Entry line');
   await expect(entry).toBeVisible();
   const typed: string[] = [];
@@ -71,8 +68,7 @@ test('two people change the same field: both versions are shown, nothing is over
   context,
   demo,
 }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0146/ }).click();
+  await openJob(page, demo, 146);
   await page.getByRole('button', { name: 'Correct what was taken in' }).click();
   const other = await context.newPage();
   await other.goto(page.url());
@@ -102,8 +98,7 @@ test('two tabs share one outbox: what both typed while the server was away arriv
   context,
   demo,
 }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await expect(page.getByLabel('Entry line')).toBeVisible();
   const other = await context.newPage();
   await other.goto(page.url());

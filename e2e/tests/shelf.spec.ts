@@ -1,5 +1,5 @@
 /** The shelf: what is due, what comes, how suppliers fare; figures against their counts. */
-import { expect, test } from '../support/app.js';
+import { expect, openJob, test } from '../support/app.js';
 
 test('the shelf says what is due, counts what is taken, and shares come with their interval', async ({
   page,
@@ -65,8 +65,7 @@ test('motors on the shelf stand beside the one that is wanted, with what speaks 
 });
 
 test('a part set aside for a job is built in from its Mend stage', async ({ page, demo }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0143/ }).click();
+  await openJob(page, demo, 143);
   await page.getByLabel('Stages').getByRole('button', { name: /^Mend/ }).click();
   const shelf = page.getByRole('region', { name: 'From the shelf' });
   await expect(shelf).toContainText('1 × run capacitor 1.2 µF 400 V~ set aside, in drawer 3');

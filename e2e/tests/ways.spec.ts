@@ -1,12 +1,11 @@
 /** Other ways to a speed: the strobe disc signed by where one looks, the stopwatch by the capture key. */
-import { expect, test } from '../support/app.js';
+import { expect, openJob, test } from '../support/app.js';
 
 test('a strobe count is signed by the side one looks at, and carries its mains in its uncertainty', async ({
   page,
   demo,
 }) => {
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0146/ }).click();
+  await openJob(page, demo, 146);
   await page.getByRole('button', { name: 'strobe disc' }).click();
   await expect(page.getByText('180 bars')).toBeVisible();
   await page.getByLabel('Bars past a mark').fill('12');
@@ -25,8 +24,7 @@ test('turns tapped on the capture key give a speed with an honest uncertainty', 
     Object.assign(window, { times });
     addEventListener('keydown', (event) => event.key === 'F9' && times.push(event.timeStamp / 1000), true);
   });
-  await page.goto(demo.url);
-  await page.getByRole('link', { name: /0146/ }).click();
+  await openJob(page, demo, 146);
   await page.getByRole('button', { name: 'stopwatch' }).click();
   for (let turn = 0; turn < 5; turn++) {
     await page.keyboard.press('F9');

@@ -34,7 +34,6 @@ const READERS: readonly (readonly [path: string, why: string])[] = [
   ['core/src/diagnosis/row.ts', 'a value that was typed'],
   ['core/src/diagnosis/case.ts', 'the number in a message of its own'],
   ['core/src/diagnosis/nextTests.ts', 'names of states, which are their ids'],
-  ['core/src/diagnosis/caseEvents.ts', 'names of states, which are their ids'],
 ];
 
 const READS = /\.(?:test|exec|match|matchAll|search)\(|\.(?:startsWith|endsWith)\('[A-Za-z]{3,}/;
