@@ -155,10 +155,10 @@ export const test = base.extend<{ bench: Running; demo: Running }, { held: Host 
   },
 });
 
-/** Opens a demo job, at a stage or where it is to be gone on with. */
+/** Opens a demo job by its address, at a stage or where such an address leads. */
 export async function openJob(page: Page, demo: Running, number: number, stage = ''): Promise<void> {
   const [row] = await demo.query(`select id from job where number = ${number} and demo`);
-  await page.goto(`${demo.url}/job/${String(row?.id)}/${stage}`);
+  await page.goto(`${demo.url}/job/${String(row?.id)}${stage && `/${stage}`}`);
   await expect(page.getByLabel('Entry line')).toBeVisible();
 }
 

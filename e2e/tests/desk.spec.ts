@@ -43,7 +43,7 @@ test('a recording is kept only when asked for', async ({ page, demo }) => {
   await choose.setInputFiles(recording('plain.wav', { durationS: 4 }));
   await expect(page.getByRole('button', { name: /plain\.wav/ })).toBeVisible();
   expect(await demo.query('select 1 from recording')).toHaveLength(0);
-  await openJob(page, demo, 146);
+  await openJob(page, demo, 146, 'take-in');
   await page.getByLabel('keep the recording').check();
   await page.getByLabel('Recording of the test tone').setInputFiles(recording('kept.wav', { durationS: 4 }));
   await expect(page.getByTestId('speed-number')).toBeVisible();
@@ -77,7 +77,7 @@ test('a test record changes its tolerance, and verdicts follow', async ({ page, 
   await page.getByLabel(/Tolerance/).fill('');
   await page.getByRole('button', { name: 'Keep' }).last().click();
   await expect(page.getByText('tolerance not known: nothing is proved right')).toBeVisible();
-  await openJob(page, demo, 146);
+  await openJob(page, demo, 146, 'take-in');
   await page
     .getByLabel('Recording of the test tone')
     .setInputFiles(recording('unknown.wav', { errorPercent: 0.1, durationS: 12 }));
@@ -86,7 +86,7 @@ test('a test record changes its tolerance, and verdicts follow', async ({ page, 
 });
 
 test('the charge left decides the power state by itself', async ({ page, demo }) => {
-  await openJob(page, demo, 144);
+  await openJob(page, demo, 144, 'make-safe');
   await page.getByLabel('Volts left').fill('120V');
   await page.getByRole('button', { name: 'Keep reading' }).click();
   await expect(page.getByLabel('Bench log').getByText(/120.V d\.c\., at charge left/)).toBeVisible();

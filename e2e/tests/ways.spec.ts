@@ -5,7 +5,7 @@ test('a strobe count is signed by the side one looks at, and carries its mains i
   page,
   demo,
 }) => {
-  await openJob(page, demo, 146);
+  await openJob(page, demo, 146, 'take-in');
   await page.getByRole('button', { name: 'strobe disc' }).click();
   await expect(page.getByText('180 bars')).toBeVisible();
   await page.getByLabel('Bars past a mark').fill('12');
@@ -24,7 +24,7 @@ test('turns tapped on the capture key give a speed with an honest uncertainty', 
     Object.assign(window, { times });
     addEventListener('keydown', (event) => event.key === 'F9' && times.push(event.timeStamp / 1000), true);
   });
-  await openJob(page, demo, 146);
+  await openJob(page, demo, 146, 'take-in');
   await page.getByRole('button', { name: 'stopwatch' }).click();
   for (let turn = 0; turn < 5; turn++) {
     await page.keyboard.press('F9');
