@@ -65,6 +65,8 @@ const SHOWS = [
   [/Lock lamp/, 'locked'],
   [/lamp/, 'lit'],
   [/slider/, 'smooth'],
+  [/^Insulation/, 'good'],
+  [/^Transformer/, 'through and set right'],
 ];
 
 /** A few answers, so that the path has something to say. */

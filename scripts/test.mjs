@@ -106,8 +106,9 @@ async function browser(name, projects, env, more = {}) {
 async function onDatabase(env) {
   if (grep) return browser('browser', ['beside', 'live'], env);
   const pages = async () => {
-    await browser('live', ['live'], env, { beside: true });
-    await browser('browser', ['beside'], env, { beside: true });
+    // By themselves they are told as they go.
+    await browser('live', ['live'], env, { beside: !only });
+    await browser('browser', ['beside'], env, { beside: !only });
   };
   const rest = async () => {
     await unit({ standsBack: true });
